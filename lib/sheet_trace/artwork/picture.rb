@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+require "vips"
+
+module SheetTrace
+  module Artwork
+    # Reads the image files that layers are made of.
+    module Picture
+      LOADERS = { "VipsForeignLoadPngBuffer" => "image/png", "VipsForeignLoadJpegBuffer" => "image/jpeg",
+                  "VipsForeignLoadWebpBuffer" => "image/webp", "VipsForeignLoadTiffBuffer" => "image/tiff" }.freeze
+      LARGEST_PX = 16_384
+      MOST_PIXELS = 100_000_000
+      private_constant :LOADERS, :LARGEST_PX, :MOST_PIXELS
+
+      # Looks at a file without trusting its name.
+      #
+      # @param bytes [String]
+      # @param name [String] for messages
+      # @return [Hash] width_px, height_px, media_type
+      # @raise [FormatError] if it is not an image that is read, or is cut off; where: { file: }
+      # @raise [LimitError] where: { limit:, got: }
+      def self.inspect_file(bytes, name:)
+        image = load(bytes, name)
+        image.avg # decodes it whole, so that a file that is cut off is found now and not in a bake
+        { width_px: image.width, height_px: image.height, media_type: LOADERS.fetch(loader(bytes)) }
+      rescue Vips::Error
+        raise FormatError.new("#{name} is cut off or damaged; save it again and bring in the new file", where: { file: name })
+      end
+
+      # @param bytes [String] a file that .inspect_file passed
+      # @return [Vips::Image] 8-bit sRGB with alpha
+      def self.read(bytes, name: "picture")
+        image = load(bytes, name)
+        image = image.autorot
+        image = image.icc_transform("srgb") if image.get_typeof("icc-profile-data").positive?
+        image = image.colourspace(:srgb)
+        image = (image / 256).cast(:uchar) if image.format == :ushort
+        image = image.cast(:uchar)
+        image.bands == 3 ? image.bandjoin(255) : image
+      end
+
+      # @return [String, nil] libvips' name for what the first bytes are
+      def self.loader(bytes) = Vips.vips_foreign_find_load_buffer(bytes, bytes.bytesize)
+
+      def self.load(bytes, name)
+        raise FormatError.new("#{name} is empty; choose an image", where: { file: name }) if bytes.empty?
+        unless LOADERS.key?(loader(bytes))
+          raise FormatError.new("#{name} is not an image that is read here; bring PNG, JPEG, WebP or TIFF", where: { file: name })
+        end
+
+        image = Vips::Image.new_from_buffer(bytes, "", fail_on: :truncated)
+        size = image.width * image.height
+        return image if size <= MOST_PIXELS && [image.width, image.height].max <= LARGEST_PX
+
+        raise LimitError.new("#{name} is #{image.width} x #{image.height} px; at most #{LARGEST_PX} px a side and #{MOST_PIXELS} in all are taken",
+                             where: { limit: MOST_PIXELS, got: size })
+      rescue Vips::Error
+        raise FormatError.new("#{name} can't be read as an image; save it again and bring in the new file", where: { file: name })
+      end
+      private_class_method :loader, :load
+    end
+  end
+end

@@ -1,0 +1,7 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  # From surface to plane.
+  module Flatten
+  end
+end

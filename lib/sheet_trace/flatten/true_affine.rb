@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Flatten
+    # The affine change of a flat piece that brings it nearest to its true shape: the root of the mean
+    # metric (mm per unit, squared) over the piece. What was an affine image of a true shape becomes it.
+    module TrueAffine
+      # @param positions_mm [Numo::DFloat] n x 3
+      # @param triangles [Numo::Int32] t x 3 indices
+      # @param places [Numo::DFloat] n x 2, any unit, y up
+      # @return [Numo::DFloat, nil] n x 2, mm, not mirrored; nil if no triangle has an area in both
+      def self.call(positions_mm, triangles, places)
+        jacobians = UvMap::Jacobians.call(Array.new(3) { |k| positions_mm[triangles[true, k], true] },
+                                          Array.new(3) { |k| places[triangles[true, k], true] })
+        area = jacobians.invertible_area_mm2
+        return if area.sum.zero?
+
+        xx, xy, yy = jacobians.metric.map { |entry| (entry * area).sum / area.sum }
+        a, b, d = root(xx, xy, yy)
+        mirror = (jacobians.determinant * area).sum.negative? ? -1.0 : 1.0
+        Geometry::Affine.new(a * mirror, b * mirror, 0.0, b, d, 0.0).apply(places)
+      end
+
+      # The symmetric square root of a symmetric positive 2 x 2 matrix, by Cayley and Hamilton's theorem.
+      #
+      # @return [Array(Float, Float, Float)] xx, xy, yy
+      def self.root(xx, xy, yy)
+        det = Math.sqrt([(xx * yy) - (xy * xy), 0.0].max)
+        trace = Math.sqrt(xx + yy + (2 * det))
+        [(xx + det) / trace, xy / trace, (yy + det) / trace]
+      end
+    end
+  end
+end

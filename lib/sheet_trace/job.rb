@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  # The document: one model with its sheet, layout and artwork. Immutable; every change gives a new one.
+  class Job
+    UNIT_MM = (1e-6..1e6)
+
+    # @return [String] the model file's name
+    attr_reader :source_name
+    # @return [Array<Formats::Note>] what the reader had to say
+    attr_reader :notes
+    # @return [Float] length of a model unit
+    attr_reader :unit_mm
+    # @return [Layout]
+    attr_reader :layout
+    # @return [Hash{Integer => String}] names given by hand, by island
+    attr_reader :given_names
+    # @return [Artwork::Edition]
+    attr_reader :edition
+
+    # Starts a job from what a reader gave. A model without any UVs gets each face square-on.
+    #
+    # @param reading [Formats::Reading]
+    # @param source_name [String]
+    # @param sheet [Layout::Sheet]
+    # @return [Job]
+    def self.start(reading, source_name:, sheet: Layout::Sheet.new(width_px: 1024, height_px: 1024), unit_mm: 1.0)
+      notes = reading.notes
+      uv_map = if reading.face_mapped.any?
+                 UvMap::Build.call(reading.mesh, reading.uvs, reading.corner_uvs, reading.face_mapped)
+               else
+                 notes += [projected_note(source_name, reading.mesh)]
+                 Layout::ProjectFaces.call(reading.mesh, sheet: sheet)
+               end
+      new(source_name: source_name, notes: notes, unit_mm: unit_mm, layout: Layout.new(uv_map: uv_map, sheet: sheet),
+          given_names: {}, edition: Artwork::Edition.new)
+    end
+
+    def self.projected_note(source_name, mesh)
+      Formats::Note.new(code: "faces_projected", where: { file: source_name, count: mesh.face_count },
+                        message: "#{source_name} has no UVs: each of its #{mesh.face_count} faces was laid square-on, in true shape and at one scale")
+    end
+    private_class_method :projected_note
+
+    def initialize(source_name:, notes:, unit_mm:, layout:, given_names:, edition:, memo: {})
+      @source_name = source_name
+      @notes = notes.freeze
+      @unit_mm = unit_mm
+      @layout = layout
+      @given_names = given_names.freeze
+      @edition = edition
+      @memo = memo
+      freeze
+    end
+
+    # @return [Job] with some attributes changed; what the changes don't touch is not worked out again
+    def with(**changes)
+      same_surface = !changes.key?(:unit_mm) && (!changes.key?(:layout) || changes[:layout].uv_map.equal?(layout.uv_map))
+      memo = @memo.slice(*(same_surface ? %i[flat_maps canvas] : []), *(changes.keys & %i[unit_mm layout] == [] ? [:measures] : []))
+      Job.new(source_name: source_name, notes: notes, unit_mm: unit_mm, layout: layout, given_names: given_names, edition: edition,
+              memo: memo, **changes)
+    end
+
+    def mesh = layout.uv_map.mesh
+    def sheet = layout.sheet
+
+    # @return [Array<Layout::MeasureIslands::Measure>] one an island
+    def measures = @memo[:measures] ||= Layout::MeasureIslands.call(layout, unit_mm: unit_mm).freeze
+
+    # @return [Array<String>] one an island
+    def island_names
+      layout.uv_map.island_names.each_with_index.map { |name, island| given_names.fetch(island, name) }
+    end
+
+    # @param island [Integer]
+    # @return [Flatten::FlatMap]
+    def flat_map(island)
+      (@memo[:flat_maps] ||= {})[island] ||= Flatten::FlatMap.call(layout.uv_map, island, unit_mm: unit_mm)
+    end
+
+    # @return [Float] root of sheet area over model area, all islands together; px per mm
+    def density_px_per_mm
+      areas = measures.map { |measure| measure.size_mm.reduce(:*) }
+      total = areas.sum
+      return 1.0 unless total.positive?
+
+      mean = measures.each_with_index.sum { |measure, i| areas[i] * (measure.density_px_per_mm**2) } / total
+      mean.positive? ? Math.sqrt(mean) : 1.0
+    end
+
+    # @param size [Layout::Sheet] to bake at
+    # @param pictures [#call] takes a digest, gives the bytes of the image file
+    # @return [Artwork::Canvas]
+    def canvas(pictures:, size: sheet)
+      Artwork::Canvas.new(layout: layout, size: size, flat_maps: method(:flat_map), memo: @memo[:canvas] ||= Artwork::Canvas.memo,
+                          pictures: ->(digest) { Artwork::Picture.read(pictures.call(digest)) })
+    end
+  end
+end

@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  # Islands on a sheet: a sheet map, and where each of its islands was moved to. Immutable.
+  class Layout
+    # @return [UvMap]
+    attr_reader :uv_map
+    # @return [Sheet]
+    attr_reader :sheet
+    # @return [Numo::DFloat] I x 6: each island's map from its UV in uv_map to its UV on the sheet, as
+    #   the rows a, b, c, d, e, f of Geometry::Affine
+    attr_reader :placements
+
+    # @param placements [Numo::DFloat, nil] all islands where the map has them if nil
+    def initialize(uv_map:, sheet:, placements: nil)
+      @uv_map = uv_map
+      @sheet = sheet
+      @placements = (placements || unmoved).freeze
+      @memo = {}
+      freeze
+    end
+
+    # @return [Numo::DFloat] P x 2, UV, origin bottom left
+    def points_uv
+      @memo[:points_uv] ||= begin
+        own = placements[uv_map.point_islands, true]
+        u = uv_map.points[true, 0]
+        v = uv_map.points[true, 1]
+        Geometry::Vectors.columns([(u * own[true, 0]) + (v * own[true, 1]) + own[true, 2],
+                                   (u * own[true, 3]) + (v * own[true, 4]) + own[true, 5]]).freeze
+      end
+    end
+
+    # @return [Numo::DFloat] P x 2, px from the top left corner
+    def points_px = @memo[:points_px] ||= sheet.to_px(points_uv).freeze
+
+    # @return [Numo::DFloat] I x 4: left, top, right, bottom of each island, px
+    def boxes_px
+      @memo[:boxes_px] ||= begin
+        left, right = Geometry::Grouped.extremes(uv_map.point_islands, points_px[true, 0], uv_map.island_count)
+        top, bottom = Geometry::Grouped.extremes(uv_map.point_islands, points_px[true, 1], uv_map.island_count)
+        Geometry::Vectors.columns([left, top, right, bottom]).freeze
+      end
+    end
+
+    # @param islands [Array<Integer>]
+    # @return [Array(Float, Float)] the middle of the box around the islands, px
+    def centre_px(islands)
+      boxes = boxes_px[islands, true]
+      [(boxes[true, 0].min + boxes[true, 2].max) / 2, (boxes[true, 1].min + boxes[true, 3].max) / 2]
+    end
+
+    # @param islands [Array<Integer>]
+    # @param affine_px [Geometry::Affine] where px of these islands go
+    # @return [Layout]
+    def place(islands, affine_px)
+      affine_uv = sheet.px_to_uv * affine_px * sheet.uv_to_px
+      moved = placements.copy
+      islands.each { |island| moved[island, true] = (affine_uv * Geometry::Affine.new(*moved[island, true].to_a)).to_a }
+      Layout.new(uv_map: uv_map, sheet: sheet, placements: moved)
+    end
+
+    # @param sheet [Sheet] the new one
+    # @param keep [String] "uv": islands stretch with the sheet; "shape": islands keep their shape in px and
+    #   are scaled together, so that what was on the sheet stays on it
+    # @return [Layout]
+    # @raise [InputError] where: { keep: }
+    def resize(sheet, keep: "uv")
+      case keep
+      when "uv" then Layout.new(uv_map: uv_map, sheet: sheet, placements: placements)
+      when "shape" then resize_in_shape(sheet)
+      else raise InputError.new("keep is #{keep.inspect}; give \"uv\" or \"shape\"", where: { keep: keep })
+      end
+    end
+
+    private
+
+    def unmoved
+      Numo::DFloat.zeros(uv_map.island_count, 6).tap do |rows|
+        rows[true, 0] = 1.0
+        rows[true, 4] = 1.0
+      end
+    end
+
+    def resize_in_shape(to)
+      factor = [to.width_px.fdiv(sheet.width_px), to.height_px.fdiv(sheet.height_px)].min
+      all = Geometry::Affine.scale(factor, factor)
+      change = to.px_to_uv * all * sheet.uv_to_px
+      rows = (0...uv_map.island_count).map { |island| (change * Geometry::Affine.new(*placements[island, true].to_a)).to_a }
+      Layout.new(uv_map: uv_map, sheet: to, placements: rows.empty? ? placements : Numo::DFloat.cast(rows))
+    end
+  end
+end

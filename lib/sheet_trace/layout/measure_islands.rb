@@ -1,0 +1,157 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Layout
+    # Measures every island: its size on the model and on the sheet, density, stretch, whether it reads
+    # mirrored, and where model-up points. All in px, so that it holds on a sheet that is not square.
+    #
+    # Stretch of a triangle is the ratio of the singular values of its Jacobian (mm to px), 1 where shapes
+    # are kept; an island's is the mean weighted by area on the model, and the worst.
+    # Source: singular values of a triangle's map as in Sander, Snyder, Gortler, Hoppe, "Texture Mapping
+    #   Progressive Meshes", SIGGRAPH 2001, section 3.
+    class MeasureIslands
+      # size_mm, size_px [Array(Float, Float)] width and height, size_mm as the island stands upright
+      # faces [Integer]; density_px_per_mm [Float]; mirrored [Boolean]
+      # stretch_mean, stretch_worst [Float, nil] nil where a triangle has no area on the sheet (endless stretch)
+      # worst_face [Integer, nil] index of the face with the worst stretch
+      # flat_triangles [Integer] triangles with area on the model and none on the sheet
+      # up_angle_rad [Float] 0 where model-up points to the top of the sheet, clockwise, in (-pi, pi]
+      Measure = Struct.new(:faces, :size_mm, :size_px, :density_px_per_mm, :stretch_mean, :stretch_worst, :worst_face,
+                           :flat_triangles, :mirrored, :up_angle_rad, keyword_init: true) do
+        def initialize(...)
+          super
+          freeze
+        end
+      end
+
+      # Below this share of the larger singular value, the smaller one counts as 0.
+      FLAT = 1e-9
+      private_constant :FLAT
+
+      # @param layout [Layout]
+      # @param unit_mm [Float] length of a model unit
+      # @return [Array<Measure>] one an island
+      def self.call(layout, unit_mm:) = new(layout, unit_mm).send(:measures)
+
+      def initialize(layout, unit_mm)
+        @layout = layout
+        @map = layout.uv_map
+        @count = @map.island_count
+        @jacobians = UvMap::Jacobians.call(@map.triangle_positions(unit_mm), @map.triangle_places(layout.points_px))
+      end
+      private_class_method :new
+
+      private
+
+      def measures
+        return [] if @count.zero?
+
+        faces = Geometry::Grouped.sum(@map.face_islands[@map.face_mapped.where], Numo::DFloat.ones(@map.face_mapped.count_true), @count)
+        columns = { faces: faces, size_mm: sizes_mm, size_px: sizes_px, density_px_per_mm: densities, mirrored: mirrored,
+                    up_angle_rad: up_angles, **stretches }.transform_values(&:to_a)
+        Array.new(@count) do |island|
+          row = columns.transform_values { |column| column[island] }
+          Measure.new(**row, faces: row[:faces].round, mirrored: row[:mirrored] == 1, flat_triangles: row[:flat_triangles].round)
+        end
+      end
+
+      def sum(values) = Geometry::Grouped.sum(@map.triangles.islands, values, @count)
+
+      def area_mm2 = @jacobians.area_mm2
+
+      def densities
+        px = sum(area_mm2 * @jacobians.determinant.abs)
+        mm = sum(area_mm2)
+        mm[mm.eq(0)] = Float::INFINITY
+        Numo::NMath.sqrt(px / mm)
+      end
+
+      # y points down in px, so a map that keeps its side out has a negative determinant.
+      def mirrored = sum(area_mm2 * @jacobians.determinant) > 0
+
+      def stretches
+        large, small = @jacobians.singular_values
+        solid = area_mm2 > 0
+        flat = solid & (small <= large * FLAT)
+        small[small <= large * FLAT] = Float::INFINITY
+        ratio = large / small
+        weight = area_mm2 * Numo::DFloat.cast(~flat)
+        total = sum(weight)
+        total[total.eq(0)] = Float::INFINITY
+        ratio[~solid] = 0.0
+        worst, worst_face = worst_of(ratio)
+        flats = sum(Numo::DFloat.cast(flat)).to_a
+        { stretch_mean: (sum(weight * ratio) / total).to_a.map { |mean| mean.zero? ? nil : mean },
+          stretch_worst: worst.each_with_index.map { |value, i| value if flats[i].zero? },
+          worst_face: worst_face, flat_triangles: flats }
+      end
+
+      def worst_of(ratio)
+        worst = Array.new(@count)
+        faces = Array.new(@count)
+        triangle_faces = @map.triangles.faces.to_a
+        values = ratio.to_a
+        @map.triangles.islands.to_a.each_with_index do |island, i|
+          value = values[i]
+          next if worst[island] && value <= worst[island]
+
+          worst[island] = value
+          faces[island] = triangle_faces[i]
+        end
+        [worst.map { |value| value unless value.zero? }, faces]
+      end
+
+      def sizes_px
+        boxes = @layout.boxes_px
+        (boxes[true, 2..3] - boxes[true, 0..1]).to_a
+      end
+
+      def up_angles
+        @up_angles ||= begin
+          up = Mesh::Facing.up(@map.mean_normals)[@map.triangles.islands, true]
+          dx, dy = @jacobians.on_plane(up)
+          Numo::NMath.atan2(sum(dx * area_mm2), -sum(dy * area_mm2))
+        end
+      end
+
+      # The island's points carried to mm by the affine map that fits the whole island best - the root of
+      # its mean metric - and turned upright. Exact where the island is an affine image of its true shape.
+      def sizes_mm
+        points = @layout.points_px
+        islands = @map.point_islands
+        x, y = upright_mm_frames.map { |row| row.map { |column| column[islands] } }.map do |a, b|
+          (points[true, 0] * a) + (points[true, 1] * b)
+        end
+        spans = [x, y].map do |values|
+          low, high = Geometry::Grouped.extremes(islands, values, @count)
+          (high - low).to_a
+        end
+        spans.transpose
+      end
+
+      # @return [Array] two rows of two Numo::DFloat I: px to mm along the upright island's width and height
+      def upright_mm_frames
+        xx, xy, yy = mean_metric
+        root = Numo::NMath.sqrt(Numo::DFloat.maximum((xx * yy) - (xy**2), 0.0))
+        trace = Numo::NMath.sqrt(xx + yy + (root * 2))
+        trace[trace.eq(0)] = 1.0
+        a = (xx + root) / trace
+        b = xy / trace
+        d = (yy + root) / trace
+        # Where up on the sheet goes under the root of the metric, it is turned onto the height axis.
+        up_x, up_y = [Numo::NMath.sin(up_angles), -Numo::NMath.cos(up_angles)]
+        turned = Numo::NMath.atan2((a * up_x) + (b * up_y), -((b * up_x) + (d * up_y)))
+        cos = Numo::NMath.cos(turned)
+        sin = Numo::NMath.sin(turned)
+        [[(a * cos) + (b * sin), (b * cos) + (d * sin)], [(b * cos) - (a * sin), (d * cos) - (b * sin)]]
+      end
+
+      # Mean of the squared mm per px, weighted by area: the matrix [[xx, xy], [xy, yy]] of each island.
+      def mean_metric
+        total = sum(@jacobians.invertible_area_mm2)
+        total[total.eq(0)] = 1.0
+        @jacobians.metric.map { |entry| sum(entry * @jacobians.invertible_area_mm2) / total }
+      end
+    end
+  end
+end

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  # A model's surface: vertices, polygons kept as polygons, parts and materials. Immutable.
+  #
+  # V vertices, F faces, C corners (a corner is one vertex of one face; the corners of a face stand
+  # together, anticlockwise seen from outside).
+  class Mesh
+    # @return [Numo::DFloat] V x 3, model units, y up
+    attr_reader :positions
+    # @return [Numo::Int32] F + 1: corners face_starts[i]...face_starts[i + 1] are those of face i
+    attr_reader :face_starts
+    # @return [Numo::Int32] C vertex indices
+    attr_reader :corner_vertices
+    # @return [Numo::Int32] F indices into parts, and into materials
+    attr_reader :face_parts, :face_materials
+    # @return [Array<String>] names
+    attr_reader :parts, :materials
+
+    def initialize(positions:, face_starts:, corner_vertices:, face_parts:, parts:, face_materials:, materials:)
+      @positions = positions.freeze
+      @face_starts = face_starts.freeze
+      @corner_vertices = corner_vertices.freeze
+      @face_parts = face_parts.freeze
+      @face_materials = face_materials.freeze
+      @parts = parts.freeze
+      @materials = materials.freeze
+      @memo = {}
+      freeze
+    end
+
+    def vertex_count = positions.shape[0]
+    def face_count = face_starts.size - 1
+    def corner_count = corner_vertices.size
+
+    # @return [Numo::Int32] F corner counts
+    def face_sizes = @memo[:face_sizes] ||= (face_starts[1..] - face_starts[0...-1]).freeze
+
+    # @return [Numo::Int64] C face indices
+    def corner_faces = @memo[:corner_faces] ||= Geometry::Grouped.repeat(Numo::Int64.cast(face_sizes)).freeze
+
+    # @return [Numo::Int32] C corner indices: the corner that follows, round the face
+    def next_corners
+      @memo[:next_corners] ||= Numo::Int32.new(corner_count).seq(1).tap do |following|
+        following[face_starts[1..] - 1] = face_starts[0...-1]
+      end.freeze
+    end
+
+    # @return [Mesh::Triangulation] the faces cut into triangles
+    def triangulation = @memo[:triangulation] ||= Triangulate.call(self)
+
+    # Area vectors: along the outward normal, as long as the face's area (model units squared).
+    #
+    # @return [Numo::DFloat] F x 3
+    # Source: Newell's method, in Sutherland, Sproull, Schumacker, "A Characterization of Ten
+    #   Hidden-Surface Algorithms", ACM Computing Surveys 6, 1974.
+    def face_area_vectors
+      @memo[:face_area_vectors] ||= begin
+        origin = positions[corner_vertices[face_starts[0...-1]], true]
+        relative = positions[corner_vertices, true] - origin[corner_faces, true]
+        products = Geometry::Vectors.cross(relative, relative[next_corners, true])
+        (Geometry::Grouped.sum_rows(corner_faces, products, face_count) * 0.5).freeze
+      end
+    end
+
+    # @return [Array(Array<Float>, Array<Float>)] least and greatest x, y, z in model units
+    def bounds
+      used = positions[corner_vertices, true]
+      [used.min(axis: 0).to_a, used.max(axis: 0).to_a]
+    end
+  end
+end

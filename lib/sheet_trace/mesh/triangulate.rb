@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Mesh
+    # Cuts each face into triangles: a fan where the face is convex, the inner diagonal of a dented
+    # quadrilateral, ear clipping for the rest.
+    module Triangulate
+      # @param mesh [Mesh]
+      # @return [Triangulation] n - 2 triangles a face of n corners, in the order of the faces
+      def self.call(mesh)
+        dents = dented_faces(mesh)
+        pieces = mesh.face_sizes.to_a.uniq.flat_map do |size|
+          faces = mesh.face_sizes.eq(size).where
+          dented = size == 3 ? Numo::Bit.zeros(faces.size) : dents[faces]
+          [fans(mesh, faces[(~dented).where], size), *clipped(mesh, faces[dented.where])]
+        end
+        join(pieces)
+      end
+
+      # @return [Numo::Bit] F: 1 where some corner turns inwards
+      def self.dented_faces(mesh)
+        edges = mesh.positions[mesh.corner_vertices[mesh.next_corners], true] - mesh.positions[mesh.corner_vertices, true]
+        turns = Geometry::Vectors.cross(edges, edges[mesh.next_corners, true])
+        inward = Geometry::Vectors.dot(turns, mesh.face_area_vectors[mesh.corner_faces, true]) < 0
+        Geometry::Grouped.sum(mesh.corner_faces, Numo::DFloat.cast(inward), mesh.face_count) > 0
+      end
+
+      def self.fans(mesh, faces, size)
+        starts = mesh.face_starts[faces]
+        Array.new(size - 2) do |k|
+          corners = Numo::Int32.zeros(faces.size, 3)
+          [0, k + 1, k + 2].each_with_index { |offset, column| corners[true, column] = starts + offset }
+          [faces, corners]
+        end.then { |fan| stack(fan) }
+      end
+
+      def self.clipped(mesh, faces)
+        faces.to_a.map do |face|
+          start = mesh.face_starts[face]
+          corners = (start...mesh.face_starts[face + 1]).to_a
+          triangles = Geometry::EarClipping.call(flat_outline(mesh, face, corners))
+          [Numo::Int32.new(triangles.size).fill(face), Numo::Int32.cast(triangles) + start]
+        end
+      end
+
+      # The face's corners along the two axes that its plane is most square to.
+      def self.flat_outline(mesh, face, corners)
+        normal = mesh.face_area_vectors[face, true].to_a
+        drop = (0..2).max_by { |axis| normal[axis].abs }
+        x, y = [[1, 2], [2, 0], [0, 1]][drop]
+        x, y = y, x if normal[drop].negative?
+        mesh.positions[mesh.corner_vertices[corners], true].to_a.map { |point| [point[x], point[y]] }
+      end
+
+      def self.stack(pieces)
+        faces = pieces.map(&:first).reject(&:empty?)
+        return [Numo::Int32.zeros(0), Numo::Int32.zeros(0, 3)] if faces.empty?
+
+        [Numo::Int32.cast(faces.first.concatenate(*faces[1..])),
+         pieces.map(&:last).reject(&:empty?).then { |parts| parts.first.concatenate(*parts[1..], axis: 0) }]
+      end
+
+      def self.join(pieces)
+        faces, corners = stack(pieces)
+        # Faces rise, and the triangles of one face keep their order.
+        order = ((Numo::Int64.cast(faces) * (faces.size + 1)) + Numo::Int64.new(faces.size).seq).sort_index
+        Triangulation.new(corners: corners[order, true], faces: faces[order])
+      end
+      private_class_method :dented_faces, :fans, :clipped, :flat_outline, :stack, :join
+    end
+  end
+end

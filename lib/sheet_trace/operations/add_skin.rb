@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Operations
+    # Lays a picture over the whole sheet, above the other layers.
+    #
+    # id [String] of the new layer; picture [String] digest; name [String]
+    AddSkin = Struct.new(:id, :picture, :name, keyword_init: true) do
+      def initialize(id:, picture:, name:)
+        super
+        freeze
+      end
+
+      def validate(_job) = [Checks.text(name, "the layer's name", 200)].compact
+
+      def apply(job)
+        layer = Artwork::Layer.new(id: id, kind: "skin", name: name, picture: picture)
+        job.with(edition: job.edition.with(layers: job.edition.layers + [layer]))
+      end
+
+      def describe(_job, after) = "#{name} laid over the sheet, #{after.sheet}"
+    end
+  end
+end

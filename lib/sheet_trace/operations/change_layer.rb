@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Operations
+    # Changes a layer's name, visibility or opacity, or where a label sits. What is nil stays as it is.
+    #
+    # id [String]; name [String]; visible [Boolean]; opacity [Float] 0 to 1
+    # for a label: island [Integer]; width_mm, x_mm, y_mm, turn_rad [Float] as Artwork::LabelPlace
+    ChangeLayer = Struct.new(:id, :name, :visible, :opacity, :island, :width_mm, :x_mm, :y_mm, :turn_rad, keyword_init: true) do
+      def initialize(id:, name: nil, visible: nil, opacity: nil, island: nil, width_mm: nil, x_mm: nil, y_mm: nil, turn_rad: nil)
+        super
+        freeze
+      end
+
+      def validate(job)
+        missing = Checks.layer(job, id)
+        return [missing] if missing
+        return ["#{job.edition.layer(id).name} lies over the whole sheet; only a label has a place"] if place.any? && !job.edition.layer(id).place
+
+        [name && Checks.text(name, "the layer's name", 200), Checks.optional(opacity, "opacity", 0..1),
+         island && Checks.island(job, island), Checks.optional(width_mm, "width", ChangeLayer::WIDTH_MM),
+         Checks.optional(x_mm, "x", ChangeLayer::PLACE_MM), Checks.optional(y_mm, "y", ChangeLayer::PLACE_MM),
+         Checks.optional(turn_rad, "turn", -1000..1000),
+         visible.nil? || [true, false].include?(visible) ? nil : "visible is #{visible.inspect}; give true or false"].compact
+      end
+
+      def apply(job)
+        layer = job.edition.layer(id)
+        changed = layer.with(**{ name: name, visible: visible, opacity: opacity&.to_f }.compact)
+        changed = changed.with(place: layer.place.with(**place)) if place.any?
+        job.with(edition: job.edition.replace(changed))
+      end
+
+      def describe(job, after)
+        layer = after.edition.layer(id)
+        return "#{job.edition.layer(id).name}: #{[name && "renamed #{name}", shown, opacity && "opacity #{Words.short(opacity * 100)} %"].compact.join(", ")}" if place.empty?
+
+        spot = layer.place
+        "#{layer.name}: #{Words.mm(spot.width_mm)} wide, #{Words.short(spot.x_mm)}, #{Words.mm(spot.y_mm)} from the middle of " \
+          "#{after.island_names[spot.island]}, turned #{Words.degrees(spot.turn_rad)}"
+      end
+
+      private
+
+      def place
+        numbers = { width_mm: width_mm, x_mm: x_mm, y_mm: y_mm, turn_rad: turn_rad }.compact.transform_values { |value| value.is_a?(Numeric) ? value.to_f : value }
+        island ? numbers.merge(island: island) : numbers
+      end
+
+      def shown = { true => "shown", false => "hidden" }[visible]
+    end
+
+    # Ranges of a label's numbers.
+    class ChangeLayer
+      WIDTH_MM = (0.001..1_000_000.0)
+      PLACE_MM = (-1_000_000.0..1_000_000.0)
+    end
+  end
+end

@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Operations
+    # Tests of parameters that several operations share. Each gives a problem in words, or nil.
+    module Checks
+      module_function
+
+      def island(job, index)
+        return if index.is_a?(Integer) && index.between?(0, job.layout.uv_map.island_count - 1)
+
+        "there is no island #{index.inspect}; the job has #{job.layout.uv_map.island_count}, counted from 0"
+      end
+
+      def islands(job, indices)
+        return "no island is picked; pick one first" unless indices.is_a?(Array) && indices.any?
+
+        indices.filter_map { |index| island(job, index) }.first
+      end
+
+      def layer(job, id)
+        "there is no layer #{id.inspect}; it may have been removed" unless job.edition.layer(id)
+      end
+
+      def number(value, what, range)
+        return if value.is_a?(Numeric) && value.to_f.finite? && range.cover?(value)
+
+        "#{what} is #{value.inspect}; give a number from #{plain(range.begin)} to #{plain(range.end)}"
+      end
+
+      def optional(value, what, range) = value.nil? ? nil : number(value, what, range)
+
+      def text(value, what, longest = 80)
+        return if value.is_a?(String) && !value.strip.empty? && value.size <= longest
+
+        "#{what} is #{value.inspect.slice(0, 60)}; give 1 to #{longest} characters"
+      end
+
+      def plain(number) = number.to_i == number ? number.to_i.to_s : number.to_s
+    end
+  end
+end

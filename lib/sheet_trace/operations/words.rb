@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Operations
+    # Numbers and names as history sentences write them.
+    module Words
+      module_function
+
+      def px(value) = "#{short(value)} px"
+      def mm(value) = "#{short(value)} mm"
+      def degrees(rad) = "#{short(rad * 180 / Math::PI)}°"
+      def size_px(size) = "#{short(size[0])} x #{short(size[1])} px"
+
+      # At most two decimals, none where they are 0.
+      def short(value) = format("%.2f", value + 0.0).sub(/\.?0+\z/, "").sub(/\A-0\z/, "0")
+
+      def islands(job, indices)
+        names = job.island_names.values_at(*indices)
+        names.size > 2 ? "#{names.size} islands" : names.join(" and ")
+      end
+    end
+  end
+end

@@ -1,0 +1,129 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  # The sheet map of a mesh as the file or a flattening gave it, before any island was moved: points on
+  # the sheet, and the islands they form. Immutable.
+  #
+  # P points; a point belongs to one vertex and one island, so that an island can move without
+  # dragging another along.
+  class UvMap
+    # @return [Mesh]
+    attr_reader :mesh
+    # @return [Numo::DFloat] P x 2, UV, origin bottom left, v up
+    attr_reader :points
+    # @return [Numo::Int32] P vertex indices
+    attr_reader :point_vertices
+    # @return [Numo::Int32] P island indices
+    attr_reader :point_islands
+    # @return [Numo::Int32] C point indices; not to be read at corners of a face that is not mapped
+    attr_reader :corner_points
+    # @return [Numo::Bit] F: 1 where the face lies on the sheet
+    attr_reader :face_mapped
+    # @return [Numo::Int32] F island indices; not to be read at a face that is not mapped
+    attr_reader :face_islands
+    # @return [Integer]
+    attr_reader :island_count
+
+    def initialize(mesh:, points:, point_vertices:, point_islands:, corner_points:, face_mapped:, face_islands:, island_count:)
+      @mesh = mesh
+      @points = points.freeze
+      @point_vertices = point_vertices.freeze
+      @point_islands = point_islands.freeze
+      @corner_points = corner_points.freeze
+      @face_mapped = face_mapped.freeze
+      @face_islands = face_islands.freeze
+      @island_count = island_count
+      @memo = {}
+      freeze
+    end
+
+    def point_count = points.shape[0]
+
+    # The triangles of the faces that lie on the sheet.
+    #
+    # @return [Triangles] K triangles
+    def triangles
+      @memo[:triangles] ||= begin
+        cut = mesh.triangulation
+        kept = face_mapped[cut.faces].where
+        faces = cut.faces[kept]
+        corners = cut.corners[kept, true]
+        Triangles.new(faces: faces, points: corner_points[corners], vertices: mesh.corner_vertices[corners],
+                      islands: face_islands[faces])
+      end
+    end
+
+    # @return [Edges] each edge of the map once
+    def edges = @memo[:edges] ||= FindEdges.call(self)
+
+    # @return [Array<Numo::Int64>] face indices of each island
+    def island_faces
+      @memo[:island_faces] ||= rows_by_island(face_mapped.where, face_islands)
+    end
+
+    # @return [Array<Numo::Int64>] rows of .triangles of each island
+    def island_triangles
+      @memo[:island_triangles] ||= rows_by_island(Numo::Int64.new(triangles.faces.size).seq, triangles.islands)
+    end
+
+    # @param unit_mm [Float] length of a model unit
+    # @return [Array<Numo::DFloat>] the three corners of each triangle on the model: three of K x 3, mm
+    def triangle_positions(unit_mm)
+      Array.new(3) { |k| mesh.positions[triangles.vertices[true, k], true] * unit_mm }
+    end
+
+    # @param places [Numo::DFloat] P x 2: a place for each point, any unit
+    # @return [Array<Numo::DFloat>] where the three corners of each triangle lie: three of K x 2
+    def triangle_places(places)
+      Array.new(3) { |k| places[triangles.points[true, k], true] }
+    end
+
+    # The mean of the unit normals of each island's faces, weighted by area: shorter than 1 where the
+    # surface bends, 0 where it goes all round.
+    #
+    # @return [Numo::DFloat] I x 3
+    def mean_normals
+      @memo[:mean_normals] ||= begin
+        rows = face_mapped.where
+        vectors = mesh.face_area_vectors[rows, true]
+        islands = face_islands[rows]
+        areas = Geometry::Grouped.sum(islands, Geometry::Vectors.lengths(vectors), island_count)
+        areas[areas.eq(0)] = 1.0
+        (Geometry::Grouped.sum_rows(islands, vectors, island_count) / areas.expand_dims(1)).freeze
+      end
+    end
+
+    # @return [Array<String>] I names, no two alike
+    def island_names = @memo[:island_names] ||= NameIslands.call(self).freeze
+
+    # K triangles on the sheet: faces K, islands K, points K x 3, vertices K x 3; all Numo::Int32.
+    Triangles = Struct.new(:faces, :points, :vertices, :islands, keyword_init: true) do
+      def initialize(...)
+        super
+        each(&:freeze)
+        freeze
+      end
+
+      def count = faces.size
+    end
+
+    # E edges of the map: points Numo::Int32 E x 2, islands Numo::Int32 E, outline Numo::Bit E (1 where
+    # only one face of the island has the edge).
+    Edges = Struct.new(:points, :islands, :outline, keyword_init: true) do
+      def initialize(...)
+        super
+        each(&:freeze)
+        freeze
+      end
+    end
+
+    private
+
+    def rows_by_island(rows, islands)
+      groups = Array.new(island_count) { [] }
+      numbers = islands[rows].to_a
+      rows.to_a.each_with_index { |row, i| groups[numbers[i]] << row }
+      groups.map { |group| Numo::Int64.cast(group).freeze }.freeze
+    end
+  end
+end

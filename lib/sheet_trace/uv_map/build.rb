@@ -1,0 +1,91 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class UvMap
+    # Finds the islands of UVs given by corner, and gives each island points of its own.
+    # Corners with the same vertex and the same UV are one, whether or not the file shares their index;
+    # faces are of one island when they share an edge so.
+    class Build
+      # @param mesh [Mesh]
+      # @param uvs [Numo::DFloat] T x 2
+      # @param corner_uvs [Numo::Int32] C indices into uvs
+      # @param face_mapped [Numo::Bit] F; all faces if nil
+      # @return [UvMap]
+      def self.call(mesh, uvs, corner_uvs, face_mapped = nil)
+        new(mesh, uvs, corner_uvs, face_mapped || Numo::Bit.ones(mesh.face_count)).send(:build)
+      end
+
+      def initialize(mesh, uvs, corner_uvs, face_mapped)
+        @mesh = mesh
+        @uvs = uvs
+        @corner_uvs = corner_uvs
+        @face_mapped = face_mapped
+        @corners = face_mapped[mesh.corner_faces].where # the mapped corners
+      end
+      private_class_method :new
+
+      private
+
+      def build
+        face_islands, island_count = islands(welds)
+        islands = face_islands[@mesh.corner_faces[@corners]]
+        ranks, count = Geometry::Grouped.pair_ranks(welds[@corners], islands, [island_count, 1].max)
+        rows = @corners[Geometry::Grouped.representatives(ranks, count)]
+        corner_points = Numo::Int32.zeros(@mesh.corner_count)
+        corner_points[@corners] = ranks
+        UvMap.new(mesh: @mesh, points: @uvs[@corner_uvs[rows], true], point_vertices: @mesh.corner_vertices[rows],
+                  point_islands: face_islands[@mesh.corner_faces[rows]], corner_points: corner_points,
+                  face_mapped: @face_mapped, face_islands: face_islands, island_count: island_count)
+      end
+
+      # @return [Numo::Int64] C numbers, equal where vertex and UV are; 0 at corners that are not mapped
+      def welds
+        @welds ||= Numo::Int64.zeros(@mesh.corner_count).tap do |numbers|
+          next if @corners.empty?
+
+          first, = Geometry::Grouped.ranks(@uvs[true, 0])
+          second, second_count = Geometry::Grouped.ranks(@uvs[true, 1])
+          values, value_count = Geometry::Grouped.pair_ranks(first, second, second_count)
+          numbers[@corners], = Geometry::Grouped.pair_ranks(@mesh.corner_vertices[@corners], values[@corner_uvs[@corners]], value_count)
+        end
+      end
+
+      # @return [Array(Numo::Int32, Integer)] the island of each face, numbered in the order of their first faces
+      def islands(welds)
+        roots = (0...@mesh.face_count).to_a
+        neighbours(welds).each do |a, b|
+          a = roots[a] = roots[roots[a]] until roots[a] == a
+          b = roots[b] = roots[roots[b]] until roots[b] == b
+          a < b ? roots[b] = a : roots[a] = b
+        end
+        number_islands(roots)
+      end
+
+      def number_islands(roots)
+        numbers = {}
+        mapped = @face_mapped.to_a
+        islands = roots.each_index.map do |face|
+          face = roots[face] until roots[face] == face
+          mapped[face] == 1 ? numbers[face] ||= numbers.size : 0
+        end
+        [Numo::Int32.cast(islands), numbers.size]
+      end
+
+      # Pairs of faces that share an edge of the map.
+      def neighbours(welds)
+        return [] if @corners.empty?
+
+        from = welds[@corners]
+        to = welds[@mesh.next_corners[@corners]]
+        low = Numo::Int64.minimum(from, to)
+        high = Numo::Int64.maximum(from, to)
+        keys = (low * (high.max + 1)) + high
+        order = keys.sort_index
+        sorted = keys[order]
+        same = sorted[1..].eq(sorted[0...-1]).where
+        faces = @mesh.corner_faces[@corners[order]]
+        faces[same].to_a.zip(faces[same + 1].to_a)
+      end
+    end
+  end
+end
