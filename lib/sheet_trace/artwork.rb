@@ -1,5 +1,8 @@
 # frozen_string_literal: true
 
+require "cairo"
+require "vips"
+
 module SheetTrace
   # Layers of paint and the sheet they make.
   module Artwork

@@ -3,8 +3,7 @@
 module SheetTrace
   # The table of formats. A new one is a folder with its reader.rb, writer.rb or both, and a line here.
   module Formats
-    # What is picked by a name's ending, because the format has no signature of its own.
-    READERS = Registry.new("model format", ".obj" => "SheetTrace::Formats::Obj::Reader")
+    READERS = Registry.new("model format", "obj" => "SheetTrace::Formats::Obj::Reader")
 
     # Something a reader met and did not keep, or kept with a doubt.
     #
@@ -33,12 +32,14 @@ module SheetTrace
     # Reads a model.
     #
     # @param bytes [String] the file's content
-    # @param name [String] its name, for messages and to tell the format
+    # @param name [String] its name, for messages
     # @return [Reading]
     # @raise [FormatError, LimitError] as the format's reader says
-    # @raise [UnknownNameError] if no reader takes a file of that name
-    def self.read(bytes, name:)
-      READERS.fetch(File.extname(name).downcase).call(bytes, name: name)
-    end
+    def self.read(bytes, name:) = READERS.fetch(format_of(bytes)).call(bytes, name: name)
+
+    # The format by a file's content, whatever its name. OBJ has no signature: it is what is left, and its
+    # reader refuses what is no OBJ.
+    def self.format_of(_bytes) = "obj"
+    private_class_method :format_of
   end
 end

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "vips"
-
 module SheetTrace
   module Artwork
     # Reads the image files that layers are made of.

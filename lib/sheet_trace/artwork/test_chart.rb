@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "cairo"
-
 module SheetTrace
   module Artwork
     # Lettered squares drawn straight on the sheet, of a size that is 10 mm on the surface where an island

@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+require "thor"
+require_relative "inspection"
+
+module SheetTraceCli
+  # The commands of bin/sheet-trace: the core without a server. Exit code 0, or 1 with one line on
+  # standard error for bad input.
+  class CommandLine < Thor
+    def self.exit_on_failure? = true
+
+    # Runs a command line and leaves the process with its exit code.
+    def self.run(arguments)
+      start(arguments, debug: true)
+    rescue SheetTrace::Error, Thor::Error, SystemCallError => e
+      warn "sheet-trace: #{e.message.lines.first.chomp}"
+      exit 1
+    end
+
+    desc "inspect MODEL", "print parts, counts, bounds, and the islands with their measures"
+    option :json, type: :boolean, desc: "as JSON"
+    option :size, default: "1024x1024", desc: "of the sheet, px"
+    option :unit_mm, type: :numeric, default: 1, desc: "length of one model unit"
+    def inspect(model)
+      reading = read(model)
+      inspection = Inspection.new(start_job(reading, model), uv_count: reading.uvs.shape[0])
+      puts options[:json] ? JSON.pretty_generate(inspection.to_h) : inspection.to_text
+    end
+
+    desc "trace MODEL", "write the wireframe template as PNG"
+    option :size, required: true, desc: "of the template, px, such as 2048x2048"
+    option :out, aliases: "-o", required: true, desc: "the PNG file to write"
+    option :line, type: :numeric, default: 1, desc: "line width, px"
+    option :color, default: "#1f2a36"
+    option :background, default: "none", desc: "none, white or #rrggbb"
+    option :edges, default: "all", desc: "all or outline"
+    def trace(model)
+      job = start_job(read(model), model)
+      drawing = SheetTrace::Trace::Template.call(job.layout, size: job.sheet, line_px: options[:line], color: options[:color],
+                                                              background: options[:background], edges: options[:edges])
+      File.binwrite(options[:out], drawing.to_png)
+      puts "#{options[:out]}: #{job.sheet}, #{drawing.segments.shape[0]} lines, #{job.layout.uv_map.island_count} islands"
+    end
+
+    no_commands do
+      def read(model)
+        bytes = File.binread(model)
+        SheetTrace::Formats.read(bytes, name: File.basename(model)).tap do |reading|
+          reading.notes.each { |note| warn "sheet-trace: note: #{note.message}" } unless options[:json]
+        end
+      rescue SystemCallError => e
+        raise Thor::Error, "#{model} can't be read: #{e.message[/\A[^@]+/].strip.downcase}"
+      end
+
+      def start_job(reading, model)
+        sheet = SheetTrace::Layout::Sheet.parse(options[:size])
+        unit_mm = options.fetch(:unit_mm, 1).to_f
+        unless SheetTrace::Job::UNIT_MM.cover?(unit_mm)
+          raise SheetTrace::InputError.new("unit-mm is #{options[:unit_mm]}; give a number from 0.000001 to 1000000", where: { unit_mm: unit_mm })
+        end
+
+        SheetTrace::Job.start(reading, source_name: File.basename(model), sheet: sheet, unit_mm: unit_mm)
+      end
+    end
+  end
+end

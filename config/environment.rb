@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+# Where the gems are, for every Ruby program of the project. The same folder serves all clones.
+ENV["BUNDLE_GEMFILE"] ||= File.expand_path("../Gemfile", __dir__)
+ENV["BUNDLE_PATH"] ||= File.join(ENV.fetch("XDG_DATA_HOME") { File.join(Dir.home, ".local", "share") }, "sheet-trace", "gems")
+begin
+  require "bundler/setup"
+rescue Bundler::GemNotFound, Bundler::GitError
+  abort "sheet-trace: the gems are not installed yet; run bin/demo or bin/test once"
+end
+ENV["VIPS_WARNING"] ||= "1" # libvips' own warnings off: the readers raise errors that say more
+ENV["OPENBLAS_NUM_THREADS"] ||= "1"
+
+require_relative "../lib/sheet_trace"

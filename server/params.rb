@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module SheetTraceServer
+  # Typed reading of request parameters. Angles are degrees in JSON and radians in the core: a key that
+  # ends with _deg becomes one that ends with _rad.
+  module Params
+    module_function
+
+    # @param body [String] JSON object
+    # @return [Hash{Symbol => Object}]
+    # @raise [SheetTrace::InputError]
+    def json(body)
+      value = JSON.parse(body, symbolize_names: true)
+      return value if value.is_a?(Hash)
+
+      raise SheetTrace::InputError, "the request's body is not a JSON object"
+    rescue JSON::ParserError
+      raise SheetTrace::InputError, "the request's body is not JSON"
+    end
+
+    # @param parameters [Hash{Symbol => Object}] of an operation
+    def radians(parameters)
+      parameters.to_h do |name, value|
+        next [name, value] unless name.end_with?("_deg")
+
+        [name.to_s.sub(/_deg\z/, "_rad").to_sym, value.is_a?(Numeric) ? value * Math::PI / 180 : value]
+      end
+    end
+
+    # @param text [String, nil]
+    # @return [SheetTrace::Layout::Sheet]
+    def size(width, height, default)
+      return default if width.nil? && height.nil?
+
+      SheetTrace::Layout::Sheet.new(width_px: integer(width, :width_px), height_px: integer(height, :height_px))
+    end
+
+    def integer(text, name)
+      Integer(text, 10)
+    rescue ArgumentError, TypeError
+      raise SheetTrace::InputError.new("#{name} is #{text.inspect}; give a whole number", where: { name => text })
+    end
+
+    def number(text, name, default)
+      text.nil? ? default : Float(text)
+    rescue ArgumentError
+      raise SheetTrace::InputError.new("#{name} is #{text.inspect}; give a number", where: { name => text })
+    end
+  end
+end

@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+module SheetTraceServer
+  module Routes
+    # What the sheet and the proof draw: arrays and images of a revision. They never change, so the
+    # browser may keep them.
+    module Views
+      # The longer side of the image that the screen shows; the delivered one has the sheet's own size.
+      PREVIEW_PX = 2048
+      THUMBNAIL_PX = 320
+      private_constant :PREVIEW_PX, :THUMBNAIL_PX
+
+      def self.registered(app)
+        app.helpers Helpers
+
+        app.get("/api/jobs/:id/arrays/:name") do
+          bytes = Json::Arrays.binary(params[:name], shown_job) or raise Store::Jobs::NotFound, "there is no array #{params[:name]}"
+          forever
+          content_type "application/octet-stream"
+          bytes
+        end
+
+        app.get("/api/jobs/:id/sheet.png") do
+          render_image("sheet") { |job| composed(job, fit(job.sheet, PREVIEW_PX)) }
+        end
+
+        app.get("/api/jobs/:id/chart.png") do
+          render_image("chart") do |job|
+            size = fit(job.sheet, PREVIEW_PX)
+            density = job.density_px_per_mm * Math.sqrt(size.width_px.fdiv(job.sheet.width_px) * size.height_px.fdiv(job.sheet.height_px))
+            SheetTrace::Artwork::TestChart.call(size, density_px_per_mm: density)
+          end
+        end
+
+        app.get("/api/jobs/:id/thumbnail.png") do
+          render_image("thumbnail") do |job|
+            size = fit(job.sheet, THUMBNAIL_PX)
+            lines = SheetTrace::Trace::Template.call(job.layout, size: size, edges: "outline")
+            composed(job, size).composite2(Vips::Image.new_from_buffer(lines.to_png, ""), :over).cast(:uchar)
+          end
+        end
+      end
+
+      # Shared by the routes above.
+      module Helpers
+        def shown_job = workshop.snapshot(params[:id], params[:revision] && Params.integer(params[:revision], :revision)).job
+
+        def render_image(kind, &draw)
+          revision = Params.integer(params[:revision], :revision)
+          bytes = workshop.image(params[:id], revision, kind) { |job| SheetTrace::Formats::Png::Writer.call(draw.call(job), compression: 1) }
+          forever
+          content_type "image/png"
+          bytes
+        end
+
+        def composed(job, size) = SheetTrace::Artwork::Compose.call(job.edition, job.canvas(pictures: workshop.pictures, size: size))
+
+        def fit(sheet, longest)
+          scale = [longest.fdiv([sheet.width_px, sheet.height_px].max), 1.0].min
+          SheetTrace::Layout::Sheet.new(width_px: [(sheet.width_px * scale).round, 16].max, height_px: [(sheet.height_px * scale).round, 16].max)
+        end
+      end
+    end
+  end
+end

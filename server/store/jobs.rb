@@ -1,0 +1,130 @@
+# frozen_string_literal: true
+
+require "securerandom"
+
+module SheetTraceServer
+  module Store
+    # Jobs and their revisions. One change is one transaction and one revision; undo and redo move the
+    # job's pointer along them.
+    class Jobs
+      # The job or revision asked for is not there.
+      class NotFound < StandardError; end
+
+      # The change was made to a revision that is no longer the one shown.
+      class Conflict < StandardError; end
+
+      # @return [Blobs]
+      attr_reader :blobs
+
+      def initialize(database)
+        @database = database
+        @blobs = Blobs.new(database)
+      end
+
+      # @return [Array<Hash>] id, name, updated_at, revision_id; the last changed first
+      def list = @database[:jobs].select(:id, :name, :updated_at, :revision_id).reverse(:updated_at).all
+
+      def empty? = @database[:jobs].empty?
+
+      # @return [Hash] the row of jobs
+      # @raise [NotFound]
+      def find(id) = @database[:jobs].first(id: id) || raise(NotFound, "this job does not exist; it may have been deleted")
+
+      # @return [Hash] the row of revisions, the one shown if no id is given
+      # @raise [NotFound]
+      def revision(id, revision_id = nil)
+        @database[:revisions].first(job_id: id, id: revision_id || find(id)[:revision_id]) ||
+          raise(NotFound, "this revision does not exist; it was replaced by a later change")
+      end
+
+      # @param pictures [Hash{String => String}] file name => bytes, brought along
+      # @return [String] the new job's id
+      def create(name, snapshot, description, pictures: {})
+        id = SecureRandom.alphanumeric(10).downcase
+        now = Time.now
+        @database.transaction do
+          @database[:jobs].insert(id: id, name: name, created_at: now, updated_at: now)
+          pictures.each { |file, bytes| keep_picture(id, bytes, file, SheetTrace::Artwork::Picture.inspect_file(bytes, name: file)) }
+          append(id, 1, snapshot, description, {})
+        end
+        id
+      end
+
+      # Adds a revision after the one shown; what was undone before is dropped.
+      #
+      # @param base_revision_id [Integer] the revision the change was made to
+      # @raise [Conflict]
+      def commit(id, base_revision_id, snapshot, description, operation)
+        @database.transaction(mode: :immediate) do
+          shown = revision(id)
+          raise Conflict, "the job was changed elsewhere; it is shown anew" if shown[:id] != base_revision_id
+
+          @database[:revisions].where(job_id: id) { number > shown[:number] }.delete
+          append(id, shown[:number] + 1, snapshot, description, operation)
+        end
+      end
+
+      # @param by [Integer] -1 for undo, 1 for redo
+      # @return [Hash, nil] the revision undone or redone; nil if there is none
+      def step(id, by)
+        @database.transaction(mode: :immediate) do
+          shown = revision(id)
+          target = @database[:revisions].first(job_id: id, number: shown[:number] + by)
+          next unless target
+
+          @database[:jobs].where(id: id).update(revision_id: target[:id], updated_at: Time.now)
+          by.negative? ? shown : target
+        end
+      end
+
+      # @return [Hash] descriptions: undo and redo, nil where there is nothing to
+      def history(id)
+        shown = revision(id)
+        { undo: shown[:number] > 1 ? shown[:description] : nil,
+          redo: @database[:revisions].first(job_id: id, number: shown[:number] + 1)&.fetch(:description) }
+      end
+
+      def rename(id, name)
+        find(id)
+        @database[:jobs].where(id: id).update(name: name, updated_at: Time.now)
+      end
+
+      def delete(id)
+        find(id)
+        @database.transaction do
+          @database[:jobs].where(id: id).delete
+          @blobs.delete_unused
+        end
+      end
+
+      # @param seen [Hash] what Artwork::Picture.inspect_file gives
+      # @return [String] digest
+      def keep_picture(id, bytes, name, seen)
+        digest = SheetTrace::Job::Snapshot.digest(bytes)
+        @database.transaction do
+          @blobs.keep(id, { digest => bytes }, deflate: false)
+          @database[:pictures].insert_conflict.insert(job_id: id, digest: digest, name: name, **seen)
+        end
+        digest
+      end
+
+      # @return [Array<Hash>] digest, name, media_type, width_px, height_px
+      def pictures(id) = @database[:pictures].where(job_id: id).order(Sequel.lit("rowid")).all
+
+      # @raise [NotFound]
+      def picture(id, digest)
+        @database[:pictures].first(job_id: id, digest: digest) || raise(NotFound, "this picture is not in the job; bring it in again")
+      end
+
+      private
+
+      def append(id, number, snapshot, description, operation)
+        @blobs.keep(id, snapshot.blobs)
+        revision_id = @database[:revisions].insert(job_id: id, number: number, description: description, operation: JSON.generate(operation),
+                                                   document: JSON.generate(snapshot.document), created_at: Time.now)
+        @database[:jobs].where(id: id).update(revision_id: revision_id, updated_at: Time.now)
+        revision_id
+      end
+    end
+  end
+end
