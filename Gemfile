@@ -8,8 +8,8 @@ gem "cairo", "~> 1.18"
 gem "lru_redux", "~> 1.1"
 gem "msgpack", "~> 1.7"
 gem "numo-narray-alt", "~> 0.9"
-gem "rubyzip", "~> 2.4"
 gem "ruby-vips", "~> 2.3"
+gem "rubyzip", "~> 2.4"
 gem "zeitwerk", "~> 2.6.18"
 
 # command line

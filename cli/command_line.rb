@@ -37,7 +37,7 @@ module SheetTraceCli
     def trace(model)
       job = start_job(read(model), model)
       drawing = SheetTrace::Trace::Template.call(job.layout, size: job.sheet, line_px: options[:line], color: options[:color],
-                                                              background: options[:background], edges: options[:edges])
+                                                             background: options[:background], edges: options[:edges])
       File.binwrite(options[:out], drawing.to_png)
       puts "#{options[:out]}: #{job.sheet}, #{drawing.segments.shape[0]} lines, #{job.layout.uv_map.island_count} islands"
     end

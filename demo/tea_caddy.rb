@@ -84,7 +84,11 @@ module Demo
       ground(context, CREAM, WIDTH, DEPTH)
       context.set_source_color(PINE)
       context.line_width = 1.4
-      context.arc(WIDTH / 2.0, DEPTH / 2.0, 20, 0, 2 * Math::PI)
+      context.save_changes do
+        context.translate(WIDTH / 2.0, DEPTH / 2.0)
+        context.scale(1.5, 1)
+        context.arc(0, 0, 20, 0, 2 * Math::PI)
+      end
       context.stroke
       words(context, "Quillhaven", WIDTH / 2.0, 24, 8, PINE)
       words(context, "lantern regatta", WIDTH / 2.0, 32, 4, PINE)
@@ -106,7 +110,7 @@ module Demo
     # A paper lantern with ribs, a glow, and a float beneath.
     def self.lantern(context, x, y, radius)
       context.set_source_color(CREAM)
-      context.save do
+      context.save_changes do
         context.translate(x, y)
         context.scale(0.82, 1)
         context.arc(0, 0, radius, 0, 2 * Math::PI)
@@ -134,12 +138,18 @@ module Demo
       context.stroke
     end
 
+    # As many whole waves of 8 mm as fit, in the middle.
     def self.waves(context, left, right, heights)
+      count = ((right - left) / 8).floor
+      start = (left + right - (count * 8)) / 2.0
       context.set_source_rgba(*Cairo::Color.parse(CREAM).to_rgb.to_a[0..2], 0.6)
       context.line_width = 0.9
       heights.each do |y|
-        context.move_to(left, y)
-        (left...right).step(8) { |x| context.rel_curve_to(2, -2.6, 2, -2.6, 4, 0).then { context.rel_curve_to(2, 2.6, 2, 2.6, 4, 0) } if x + 8 <= right + 4 }
+        context.move_to(start, y)
+        count.times do
+          context.rel_curve_to(2, -2.6, 2, -2.6, 4, 0)
+          context.rel_curve_to(2, 2.6, 2, 2.6, 4, 0)
+        end
         context.stroke
       end
     end

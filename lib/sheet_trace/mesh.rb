@@ -59,7 +59,7 @@ module SheetTrace
         origin = positions[corner_vertices[face_starts[0...-1]], true]
         relative = positions[corner_vertices, true] - origin[corner_faces, true]
         products = Geometry::Vectors.cross(relative, relative[next_corners, true])
-        (Geometry::Grouped.sum_rows(corner_faces, products, face_count) * 0.5).freeze
+        (Geometry::Grouped.sum_rows(corner_faces, products, face_count) * 0.5)
       end
     end
 

@@ -16,7 +16,7 @@ module SheetTraceServer
           unit_mm: job.unit_mm, bounds_mm: { min: low.map { |x| x * job.unit_mm }, max: high.map { |x| x * job.unit_mm } },
           counts: counts(job.mesh), parts: job.mesh.parts, materials: job.mesh.materials,
           sheet: job.sheet.to_h, density_px_per_mm: job.density_px_per_mm, chart_square_mm: SheetTrace::Artwork::TestChart::SQUARE_MM,
-          islands: IslandsJson.call(job), edition: EditionJson.call(job.edition, pictures), pictures: pictures.map { |picture| picture.except(:job_id) } }
+          islands: IslandsJson.call(job), edition: EditionJson.call(job, pictures), pictures: pictures.map { |picture| picture.except(:job_id) } }
       end
 
       def self.counts(mesh)

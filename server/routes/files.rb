@@ -5,6 +5,8 @@ module SheetTraceServer
     # Files to take away: the trace and the delivery.
     module Files
       def self.registered(app)
+        app.helpers Helpers
+
         app.get("/api/jobs/:id/trace.png") do
           job = shown_job
           size = Params.size(params[:width_px], params[:height_px], job.sheet)
@@ -20,18 +22,19 @@ module SheetTraceServer
           files = SheetTrace::Job::Deliver.call(job, pictures: workshop.pictures, size: size, base_name: base_name)
           download("#{base_name}.zip", "application/zip", SheetTrace::Formats::Zip::Writer.call(files))
         end
+      end
 
-        app.helpers do
-          def base_name = SheetTrace::Job::Deliver.base_name("#{workshop.jobs.find(params[:id])[:name]}.job")
+      # Shared by the routes above.
+      module Helpers
+        def base_name = SheetTrace::Job::Deliver.base_name("#{workshop.jobs.find(params[:id])[:name]}.job")
 
-          def picked_islands = params[:islands]&.split(",")&.map { |text| Params.integer(text, :islands) }
+        def picked_islands = params[:islands]&.split(",")&.map { |text| Params.integer(text, :islands) }
 
-          # Shown in the page if preview is asked for, saved as a file if not.
-          def download(name, type, bytes)
-            content_type type
-            attachment name unless params[:preview]
-            bytes
-          end
+        # Shown in the page if preview is asked for, saved as a file if not.
+        def download(name, type, bytes)
+          content_type type
+          attachment name unless params[:preview]
+          bytes
         end
       end
     end

@@ -22,6 +22,28 @@ module SheetTrace
 
       def self.scale(sx, sy) = new(sx.to_f, 0.0, 0.0, 0.0, sy.to_f, 0.0)
 
+      # The map that takes points nearest to others, by least squares.
+      #
+      # @param from [Numo::DFloat] n x 2; to [Numo::DFloat] n x 2
+      # @return [Affine]
+      # @raise [InputError] if the points of from lie on a line
+      def self.fit(from, to)
+        from_middle = from.mean(axis: 0)
+        to_middle = to.mean(axis: 0)
+        p = from - from_middle
+        q = to - to_middle
+        xx, xy, yy = [[0, 0], [0, 1], [1, 1]].map { |i, j| (p[true, i] * p[true, j]).sum }
+        det = (xx * yy) - (xy * xy)
+        raise InputError, "points on a line don't fix an affine map" unless det > 1e-12 * xx * yy
+
+        rows = [0, 1].map do |axis|
+          xq, yq = [0, 1].map { |i| (p[true, i] * q[true, axis]).sum }
+          [((xq * yy) - (yq * xy)) / det, ((yq * xx) - (xq * xy)) / det]
+        end
+        (a, b), (d, e) = rows
+        new(a, b, to_middle[0] - (a * from_middle[0]) - (b * from_middle[1]), d, e, to_middle[1] - (d * from_middle[0]) - (e * from_middle[1]))
+      end
+
       # This map done about a point other than the origin.
       def about(x, y) = self.class.move(x, y) * self * self.class.move(-x, -y)
 

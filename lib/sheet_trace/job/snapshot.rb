@@ -7,7 +7,8 @@ module SheetTrace
     # A job as a document of plain values and the blobs it names by digest, for keeping.
     class Snapshot
       # Members of the surface blob and how their numbers are kept, little-endian.
-      MESH_ARRAYS = { positions: Numo::DFloat, face_starts: Numo::Int32, corner_vertices: Numo::Int32, face_parts: Numo::Int32, face_materials: Numo::Int32 }.freeze
+      MESH_ARRAYS = { positions: Numo::DFloat, face_starts: Numo::Int32, corner_vertices: Numo::Int32, face_parts: Numo::Int32,
+                      face_materials: Numo::Int32 }.freeze
       MAP_ARRAYS = { points: Numo::DFloat, point_vertices: Numo::Int32, point_islands: Numo::Int32, corner_points: Numo::Int32,
                      face_mapped: Numo::UInt8, face_islands: Numo::Int32 }.freeze
       private_constant :MESH_ARRAYS, :MAP_ARRAYS
@@ -38,7 +39,7 @@ module SheetTrace
         job = Job.new(source_name: document[:source_name], unit_mm: document[:unit_mm],
                       notes: document[:notes].map { |note| Formats::Note.new(**note) },
                       layout: Layout.new(uv_map: uv_map, sheet: sheet, placements: placements),
-                      given_names: document[:given_names].to_h { |island, name| [island.to_s.to_i, name] },
+                      given_names: document[:given_names].transform_keys { |island| island.to_s.to_i },
                       edition: edition(document[:edition]))
         allocate.tap { |snapshot| snapshot.send(:loaded, job, document) }
       end

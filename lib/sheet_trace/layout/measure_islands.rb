@@ -139,7 +139,8 @@ module SheetTrace
         b = xy / trace
         d = (yy + root) / trace
         # Where up on the sheet goes under the root of the metric, it is turned onto the height axis.
-        up_x, up_y = [Numo::NMath.sin(up_angles), -Numo::NMath.cos(up_angles)]
+        up_x = Numo::NMath.sin(up_angles)
+        up_y = -Numo::NMath.cos(up_angles)
         turned = Numo::NMath.atan2((a * up_x) + (b * up_y), -((b * up_x) + (d * up_y)))
         cos = Numo::NMath.cos(turned)
         sin = Numo::NMath.sin(turned)

@@ -38,7 +38,7 @@ module SheetTrace
 
       def fitting_mm(job)
         width, height = job.flat_map(island).size_mm
-        [[width, height * picture_px[0] / picture_px[1]].min, ChangeLayer::WIDTH_MM.min].max
+        [width, height * picture_px[0] / picture_px[1]].min.clamp(ChangeLayer::WIDTH_MM)
       end
     end
   end

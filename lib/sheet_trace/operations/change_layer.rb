@@ -33,7 +33,10 @@ module SheetTrace
 
       def describe(job, after)
         layer = after.edition.layer(id)
-        return "#{job.edition.layer(id).name}: #{[name && "renamed #{name}", shown, opacity && "opacity #{Words.short(opacity * 100)} %"].compact.join(", ")}" if place.empty?
+        if place.empty?
+          return "#{job.edition.layer(id).name}: #{[name && "renamed #{name}", shown,
+                                                    opacity && "opacity #{Words.short(opacity * 100)} %"].compact.join(", ")}"
+        end
 
         spot = layer.place
         "#{layer.name}: #{Words.mm(spot.width_mm)} wide, #{Words.short(spot.x_mm)}, #{Words.mm(spot.y_mm)} from the middle of " \
@@ -43,7 +46,9 @@ module SheetTrace
       private
 
       def place
-        numbers = { width_mm: width_mm, x_mm: x_mm, y_mm: y_mm, turn_rad: turn_rad }.compact.transform_values { |value| value.is_a?(Numeric) ? value.to_f : value }
+        numbers = { width_mm: width_mm, x_mm: x_mm, y_mm: y_mm, turn_rad: turn_rad }.compact.transform_values do |value|
+          value.is_a?(Numeric) ? value.to_f : value
+        end
         island ? numbers.merge(island: island) : numbers
       end
 

@@ -49,8 +49,16 @@ module SheetTrace
 
       def moved
         dx, dy = move_px
-        [(dx.zero? ? nil : "#{Words.px(dx.abs)} #{dx.positive? ? "right" : "left"}"),
-         (dy.zero? ? nil : "#{Words.px(dy.abs)} #{dy.positive? ? "down" : "up"}")].compact.join(", ").then { |way| "moved #{way}" }
+        [(if dx.zero?
+            nil
+          else
+            "#{Words.px(dx.abs)} #{dx.positive? ? "right" : "left"}"
+          end),
+         (if dy.zero?
+            nil
+          else
+            "#{Words.px(dy.abs)} #{dy.positive? ? "down" : "up"}"
+          end)].compact.join(", ").then { |way| "moved #{way}" }
       end
     end
   end

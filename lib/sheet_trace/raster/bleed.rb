@@ -13,9 +13,7 @@ module SheetTrace
       # @return [Array(Numo::Int64, Numo::Int64)] texel numbers outside, and the nearest texel on an island to each
       # @raise [InputError] where: { bleed_px: }
       def self.call(texel_map, reach_px)
-        unless (0..LARGEST_PX).cover?(reach_px)
-          raise InputError.new("bleed is #{reach_px} px; give 0 to #{LARGEST_PX}", where: { bleed_px: reach_px })
-        end
+        raise InputError.new("bleed is #{reach_px} px; give 0 to #{LARGEST_PX}", where: { bleed_px: reach_px }) unless (0..LARGEST_PX).cover?(reach_px)
 
         width = texel_map.width_px
         height = texel_map.height_px

@@ -48,7 +48,7 @@ module SheetTrace
           axis, words = PLACES.fetch(facings[islands.first]).max_by { |candidate, _words| (first[candidate] - second[candidate]).abs }
           gap = first[axis] - second[axis]
           unless gap.abs < 1e-9
-            islands.each_with_index { |island, i| names[island] += " #{words[(gap.positive? ^ i.odd?) ? 1 : 0]}" }
+            islands.each_with_index { |island, i| names[island] += " #{words[gap.positive? ^ i.odd? ? 1 : 0]}" }
             return
           end
         end

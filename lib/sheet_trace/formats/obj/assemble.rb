@@ -52,7 +52,8 @@ module SheetTrace
           { run: run, sizes: sizes,
             vertices: resolve(numbers[true, 0], run.vertex_count, @positions.shape[0], "vertex", run, sizes),
             uvs: if uv_column then resolve(numbers[true, uv_column], run.uv_count, @uvs.shape[0], "UV", run, sizes)
-                 else Numo::Int32.zeros(numbers.shape[0])
+                 else
+                   Numo::Int32.zeros(numbers.shape[0])
                  end }
         end
 

@@ -110,9 +110,7 @@ module SheetTrace
           start = @line
           block.each_line.with_index do |line, i|
             @line = start + i
-            unless style_of(line)
-              fail_here("#{line.strip.inspect[0, 60]} is not a list of corners such as f 1/1 2/2 3/3, all written alike")
-            end
+            fail_here("#{line.strip.inspect[0, 60]} is not a list of corners such as f 1/1 2/2 3/3, all written alike") unless style_of(line)
             take_faces(line)
           end
           @line = start
@@ -156,9 +154,9 @@ module SheetTrace
           @material = @run = nil
         end
 
-        def part_index = @part ||= index_of(@parts, [@object, @group].compact.uniq.join(" / "), "Model")
+        def part_index = @part_index ||= index_of(@parts, [@object, @group].compact.uniq.join(" / "), "Model")
 
-        def material_index = @material ||= index_of(@materials, @material_name.to_s, "Plain")
+        def material_index = @material_index ||= index_of(@materials, @material_name.to_s, "Plain")
 
         def index_of(names, name, default)
           name = default if name.empty?

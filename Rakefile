@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+require "minitest/test_task"
+
+Minitest::TestTask.create(:test) do |task|
+  task.test_globs = ["test/{lib,cli,server,demo}/**/*_test.rb"]
+end
+
+Minitest::TestTask.create("test:browser") do |task|
+  task.test_globs = ["test/browser/**/*_test.rb"]
+end
+
+desc "Measure speed and memory, and print a table"
+task :bench do
+  ruby "--yjit", "bench/run.rb"
+end
+
+task default: :test

@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module SheetTraceServer
+  # What the routes share: reading uploads, answering in JSON, the page.
+  module Helpers
+    UPLOAD_BYTES = 200 * 1024 * 1024
+    DIST = File.expand_path("../web/dist", __dir__)
+
+    def workshop = settings.workshop
+
+    def render_json(value)
+      content_type :json
+      JSON.generate(value)
+    end
+
+    def halt_json(code, **error) = halt(code, { "content-type" => "application/json" }, JSON.generate(error: error))
+
+    def code_of(failure) = failure.respond_to?(:code) ? failure.code : failure.class.name.split("::").last.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase
+
+    def render_job(id, done = nil)
+      row = workshop.jobs.find(id)
+      revision = workshop.jobs.revision(id)
+      job = Json::JobJson.call(row: row, revision: revision, snapshot: workshop.snapshot(id, revision[:id]),
+                               pictures: workshop.jobs.pictures(id), history: workshop.jobs.history(id))
+      render_json(done ? job.merge(done: done) : job)
+    end
+
+    def render_step(by, word)
+      moved = workshop.step(params[:id], by)
+      render_job(params[:id], if moved
+                                "#{word}: #{moved[:description]}"
+                              else
+                                "There is nothing to #{by.negative? ? "undo" : "redo"}"
+                              end)
+    end
+
+    # A new layer's id comes from here: the core has no randomness of its own.
+    def with_ids(name, parameters)
+      return parameters unless %w[add_skin add_label].include?(name)
+
+      picture = workshop.jobs.picture(params[:id], parameters[:picture])
+      given = { id: SecureRandom.hex(4), name: File.basename(picture[:name], ".*"), **parameters }
+      name == "add_label" ? { **given, picture_px: picture.values_at(:width_px, :height_px) } : given
+    end
+
+    def uploaded_name
+      File.basename(URI.decode_www_form_component(request.get_header("HTTP_X_FILE_NAME").to_s).tr("\\", "/")).then do |name|
+        name.empty? ? "unnamed" : name[0, 200]
+      end
+    end
+
+    def uploaded_bytes
+      got = request.content_length.to_i
+      if got > UPLOAD_BYTES
+        raise SheetTrace::LimitError.new("#{uploaded_name} is too large: #{got / 1_048_576} MB; at most 200 MB are taken",
+                                         where: { limit: UPLOAD_BYTES, got: got })
+      end
+
+      request.body.read.b
+    end
+
+    def forever = cache_control(:private, :immutable, max_age: 31_536_000)
+
+    def page
+      file = File.join(DIST, "index.html")
+      halt 503, "The front end is not built; run bin/demo." unless File.exist?(file)
+      content_type :html
+      cache_control :no_cache
+      File.read(file)
+    end
+  end
+end

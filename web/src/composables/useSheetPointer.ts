@@ -1,0 +1,227 @@
+import { useEventListener } from "@vueuse/core";
+import { computed, ref, shallowRef, type Ref } from "vue";
+import type { Island, Layer, Pair } from "@/api/types";
+import { boxAround, changeMatrix, gripAt, gripChange, gripCursor, UNCHANGED, type Box, type Change, type Grip } from "@/sheet/handles";
+import { labelCorners } from "@/sheet/marks";
+import type { IslandShape } from "@/sheet/shapes";
+import { toPx, type Viewport } from "@/sheet/viewport";
+
+type Drag =
+  | { kind: "pan"; last: Pair }
+  | { kind: "islands"; grip: Grip | null; box: Box; from: Pair }
+  | { kind: "label"; layer: Layer; from: Pair; sizing: boolean };
+
+export interface LabelChange {
+  shift_px: Pair;
+  scale: number;
+}
+
+interface Options {
+  view: Ref<Viewport>;
+  islands: () => Island[];
+  shapes: () => IslandShape[];
+  picked: () => number[];
+  /** islands can be moved by hand */
+  movable: () => boolean;
+  /** the label that can be moved by hand */
+  label: () => Layer | null;
+  zoomAt: (x: number, y: number, factor: number) => void;
+  pan: (dx: number, dy: number) => void;
+  onPick: (island: number | null, extend: boolean) => void;
+  onHover: (island: number | null, at: { x: number; y: number } | null) => void;
+  onChange: (change: Change) => Promise<unknown>;
+  onLabel: (layer: Layer, change: LabelChange) => Promise<unknown>;
+}
+
+const STILL: LabelChange = { shift_px: [0, 0], scale: 1 };
+const CLICK = 3; // screen px that a press may move and still be a click
+
+/** The hand on the sheet: picks, pans, zooms, and drags islands and labels with a preview. Escape leaves a drag. */
+export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: Options) {
+  const drag = shallowRef<Drag | null>(null);
+  const change = shallowRef<Change>(UNCHANGED);
+  const labelChange = shallowRef<LabelChange>(STILL);
+  const cursor = ref("default");
+  const probe = document.createElement("canvas").getContext("2d");
+  let pressed: Pair | null = null;
+  let space = false;
+
+  const frame = computed(() => boxAround(options.islands().filter((island) => options.picked().includes(island.index))));
+  /** the preview of a drag, kept until the server's result is in */
+  const moved = computed(() => (change.value === UNCHANGED || !frame.value ? null : changeMatrix(change.value, frame.value)));
+
+  const screen = (event: MouseEvent): Pair => [event.offsetX, event.offsetY];
+  const sheetPx = (at: Pair): Pair => {
+    const { x, y } = toPx(options.view.value, at[0], at[1]);
+    return [x, y];
+  };
+
+  function islandAt(at: Pair): number | null {
+    const [x, y] = sheetPx(at);
+    const found = options.islands().findLast(({ box_px: box, index }) => {
+      if (x < box[0] || y < box[1] || x > box[2] || y > box[3]) return false;
+      const shape = options.shapes()[index];
+      return shape !== undefined && probe !== null && probe.isPointInPath(shape.faces, x, y);
+    });
+    return found?.index ?? null;
+  }
+
+  function screenFrame(): Box | null {
+    if (!frame.value || !options.movable()) return null;
+    const { scale, x, y } = options.view.value;
+    const { left, top, right, bottom } = frame.value;
+    return { left: left * scale + x, top: top * scale + y, right: right * scale + x, bottom: bottom * scale + y };
+  }
+
+  function labelHit(at: Pair): "move" | "size" | null {
+    const layer = options.label();
+    const corners = layer && labelCorners({ view: options.view.value, labelScale: 1 }, layer, [0, 0]);
+    if (!corners) return null;
+    if (Math.hypot(corners[2]![0] - at[0], corners[2]![1] - at[1]) < 9) return "size";
+    const sides = corners.map((from, i) => {
+      const to = corners[(i + 1) % 4]!;
+      return (to[0] - from[0]) * (at[1] - from[1]) - (to[1] - from[1]) * (at[0] - from[0]);
+    });
+    return sides.every((side) => side >= 0) || sides.every((side) => side <= 0) ? "move" : null;
+  }
+
+  function press(event: PointerEvent) {
+    canvas.value?.setPointerCapture(event.pointerId);
+    canvas.value?.focus({ preventScroll: true });
+    const at = screen(event);
+    pressed = at;
+    if (event.button !== 0 || space) {
+      drag.value = { kind: "pan", last: at };
+      return;
+    }
+    const label = options.label();
+    const hit = labelHit(at);
+    if (label && hit) {
+      drag.value = { kind: "label", layer: label, from: sheetPx(at), sizing: hit === "size" };
+      return;
+    }
+    const box = screenFrame();
+    const grip = box && gripAt(box, at[0], at[1]);
+    if (grip && frame.value) {
+      drag.value = { kind: "islands", grip, box: frame.value, from: sheetPx(at) };
+      return;
+    }
+    const island = islandAt(at);
+    const extend = event.shiftKey;
+    if (island === null) {
+      drag.value = { kind: "pan", last: at };
+    } else if (options.movable() && !extend) {
+      if (!options.picked().includes(island)) options.onPick(island, false);
+      drag.value = { kind: "islands", grip: null, box: boxAround(options.islands().filter((one) => options.picked().includes(one.index)))!, from: sheetPx(at) };
+    } else {
+      options.onPick(island, extend);
+    }
+  }
+
+  function move(event: PointerEvent) {
+    const at = screen(event);
+    const current = drag.value;
+    if (!current) {
+      hover(at);
+      return;
+    }
+    const to = sheetPx(at);
+    if (current.kind === "pan") {
+      options.pan(at[0] - current.last[0], at[1] - current.last[1]);
+      drag.value = { kind: "pan", last: at };
+    } else if (pressed && Math.hypot(at[0] - pressed[0], at[1] - pressed[1]) < CLICK && change.value === UNCHANGED) {
+      return;
+    } else if (current.kind === "islands") {
+      change.value = current.grip
+        ? gripChange(current.grip, current.box, current.from, to, event.shiftKey)
+        : { ...UNCHANGED, move_px: straight([to[0] - current.from[0], to[1] - current.from[1]], event.shiftKey) };
+    } else {
+      labelChange.value = labelDrag(current, to);
+    }
+  }
+
+  /** With Shift, along one axis only. */
+  function straight([dx, dy]: Pair, held: boolean): Pair {
+    const round = (value: number) => Math.round(value * 10) / 10;
+    if (!held) return [round(dx), round(dy)];
+    return Math.abs(dx) > Math.abs(dy) ? [round(dx), 0] : [0, round(dy)];
+  }
+
+  function labelDrag(current: Extract<Drag, { kind: "label" }>, to: Pair): LabelChange {
+    if (!current.sizing) return { shift_px: [to[0] - current.from[0], to[1] - current.from[1]], scale: 1 };
+    const corners = current.layer.place!.frame_px;
+    const x = corners.reduce((sum, corner) => sum + corner[0] / 4, 0);
+    const y = corners.reduce((sum, corner) => sum + corner[1] / 4, 0);
+    const reach = Math.hypot(current.from[0] - x, current.from[1] - y);
+    return { shift_px: [0, 0], scale: Math.max(Math.hypot(to[0] - x, to[1] - y) / Math.max(reach, 1e-6), 0.02) };
+  }
+
+  function hover(at: Pair) {
+    const box = screenFrame();
+    const grip = box && gripAt(box, at[0], at[1]);
+    const label = labelHit(at);
+    const island = islandAt(at);
+    cursor.value = label === "size" ? "nwse-resize" : label ? "move" : grip ? gripCursor(grip) : island !== null && options.movable() ? "move" : "default";
+    const [x, y] = sheetPx(at);
+    options.onHover(island, { x, y });
+  }
+
+  async function release(event: PointerEvent) {
+    const current = drag.value;
+    const at = screen(event);
+    const clicked = pressed !== null && Math.hypot(at[0] - pressed[0], at[1] - pressed[1]) < CLICK;
+    pressed = null;
+    drag.value = null;
+    if (!current) return;
+    if (current.kind === "pan") {
+      if (clicked && event.button === 0 && !space) options.onPick(null, event.shiftKey);
+    } else if (current.kind === "islands" && change.value !== UNCHANGED) {
+      await options.onChange(change.value);
+    } else if (current.kind === "islands" && clicked && !current.grip) {
+      options.onPick(islandAt(at), false);
+    } else if (current.kind === "label" && labelChange.value !== STILL) {
+      await options.onLabel(current.layer, labelChange.value);
+      labelChange.value = STILL;
+    }
+  }
+
+  /** Ends the preview: after the result is drawn, or when a drag is left. */
+  function settle() {
+    change.value = UNCHANGED;
+  }
+
+  function leave() {
+    if (!drag.value) return false;
+    drag.value = null;
+    labelChange.value = STILL;
+    settle();
+    return true;
+  }
+
+  useEventListener(canvas, "pointerdown", press);
+  useEventListener(canvas, "pointermove", move);
+  useEventListener(canvas, "pointerup", release);
+  useEventListener(canvas, "pointercancel", leave);
+  useEventListener(canvas, "pointerleave", () => options.onHover(null, null));
+  useEventListener(canvas, "contextmenu", (event) => event.preventDefault());
+  useEventListener(
+    canvas,
+    "wheel",
+    (event: WheelEvent) => {
+      event.preventDefault();
+      options.zoomAt(event.offsetX, event.offsetY, Math.exp(-event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.0018)));
+    },
+    { passive: false },
+  );
+  useEventListener(document, "keydown", (event: KeyboardEvent) => {
+    if (event.key === " " && event.target === canvas.value) {
+      space = true;
+      event.preventDefault();
+    }
+  });
+  useEventListener(document, "keyup", (event: KeyboardEvent) => {
+    if (event.key === " ") space = false;
+  });
+
+  return { cursor, frame, moved, labelChange, dragging: computed(() => drag.value !== null && drag.value.kind !== "pan"), change, settle, leave };
+}

@@ -1,0 +1,12 @@
+import "@fontsource-variable/atkinson-hyperlegible-next";
+import "@fontsource-variable/jetbrains-mono";
+import "bootstrap/dist/css/bootstrap.css";
+import "bootstrap-vue-next/dist/bootstrap-vue-next.css";
+import "./styles/tokens.css";
+import "./styles/base.css";
+import { createPinia } from "pinia";
+import { createApp } from "vue";
+import App from "./App.vue";
+import { router } from "./router";
+
+createApp(App).use(createPinia()).use(router).mount("#app");

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+/** One job: sheet and proof side by side, the inspector of the stage, the island strip. */
+import { computed, onUnmounted, ref, watch } from "vue";
+import { useRoute, useRouter } from "vue-router";
+import { useIslandKeys } from "@/composables/useIslandKeys";
+import { useJobEvents } from "@/composables/useJobEvents";
+import { useKeys } from "@/composables/useKeys";
+import ProofView from "@/proof/ProofView.vue";
+import SheetView from "@/sheet/SheetView.vue";
+import { STAGES } from "@/stages";
+import { useJob } from "@/stores/job";
+import { useMessages } from "@/stores/messages";
+import { useSelection } from "@/stores/selection";
+import IslandStrip from "@/ui/IslandStrip.vue";
+import KeySheet from "@/ui/KeySheet.vue";
+import StageRail from "@/ui/StageRail.vue";
+import StatusBar from "@/ui/StatusBar.vue";
+import TopBar from "@/ui/TopBar.vue";
+
+const props = defineProps<{ id: string; stage: string }>();
+const route = useRoute();
+const router = useRouter();
+const jobs = useJob();
+const selection = useSelection();
+const messages = useMessages();
+const missing = ref("");
+const keysOpen = ref(false);
+
+const current = computed(() => STAGES.find((stage) => stage.id === props.stage) ?? STAGES[0]!);
+const hint = computed(() => {
+  if (current.value.movable) return selection.islands.length > 0 ? "drag, pull a corner tick, or type numbers" : "pick an island to move it";
+  if (current.value.labels) return "pick an island, then a picture for it";
+  return "wheel zooms, drag the mat to pan, ? shows the keys";
+});
+
+watch(
+  () => props.id,
+  async (id) => {
+    missing.value = "";
+    selection.clear();
+    messages.say("");
+    try {
+      await jobs.open(id);
+      document.title = `${jobs.job?.name} - Sheet Trace`;
+    } catch (error) {
+      missing.value = (error as Error).message;
+    }
+  },
+  { immediate: true },
+);
+onUnmounted(() => {
+  jobs.close();
+  selection.clear();
+  document.title = "Sheet Trace";
+});
+
+const go = (stage: string) => router.replace({ params: { ...route.params, stage } });
+
+useJobEvents(() => props.id);
+useIslandKeys(() => current.value.movable);
+useKeys({
+  ...Object.fromEntries(STAGES.map((stage, i) => [String(i + 1), () => go(stage.id)])),
+  "Ctrl+z": () => void jobs.undo(),
+  "Ctrl+Shift+z": () => void jobs.redo(),
+  "?": () => (keysOpen.value = true),
+  Escape: () => {
+    if (messages.failure) messages.dismiss();
+    else {
+      selection.layer = null;
+      selection.pick(null);
+    }
+  },
+});
+</script>
+
+<template>
+  <main v-if="jobs.job" class="editor">
+    <TopBar @keys="keysOpen = true" />
+    <StageRail :stage="current.id" @go="go" />
+    <SheetView :movable="current.movable" :labels="current.labels" />
+    <ProofView />
+    <aside class="inspector" :aria-label="current.name">
+      <component :is="current.inspector" />
+    </aside>
+    <IslandStrip />
+    <StatusBar :hint="hint" />
+    <KeySheet v-model="keysOpen" />
+  </main>
+  <main v-else-if="missing" class="missing">
+    <h1>This job can't be shown</h1>
+    <p>{{ missing }}</p>
+    <RouterLink to="/">All jobs</RouterLink>
+  </main>
+</template>
+
+<style scoped>
+.editor {
+  display: grid;
+  overflow: hidden;
+  height: 100vh;
+  grid-template: 46px minmax(0, 1fr) 88px 24px / 84px minmax(0, 1.55fr) minmax(0, 1fr) 266px;
+  grid-template-areas: "top top top top" "rail sheet proof side" "strip strip strip strip" "status status status status";
+}
+.editor > :deep(.top-bar) {
+  grid-area: top;
+}
+.editor > :deep(.strip) {
+  grid-area: strip;
+}
+.editor > :deep(.status-bar) {
+  grid-area: status;
+}
+.editor > :deep(.proof-view) {
+  border-left: 5px solid var(--ground);
+}
+.inspector {
+  overflow: hidden auto;
+  padding: 12px 14px 20px;
+  border-left: 1px solid var(--rule);
+  background: var(--panel);
+  scrollbar-width: thin;
+}
+.missing {
+  max-width: 560px;
+  margin: 18vh auto;
+}
+</style>

@@ -1,0 +1,222 @@
+<script setup lang="ts">
+/** All jobs, and a place to start a new one by dropping a model. */
+import { BButton, BModal, BProgress } from "bootstrap-vue-next";
+import { PhMoon, PhSun, PhTrash } from "@phosphor-icons/vue";
+import { onMounted, ref } from "vue";
+import { useRouter } from "vue-router";
+import { api, ApiError } from "@/api/client";
+import type { JobCard } from "@/api/types";
+import { useMessages } from "@/stores/messages";
+import { useSettings } from "@/stores/settings";
+import DropZone from "@/ui/DropZone.vue";
+
+const router = useRouter();
+const messages = useMessages();
+const settings = useSettings();
+const jobs = ref<JobCard[] | null>(null);
+const leaving = ref<JobCard | null>(null);
+const asking = ref(false);
+const bringing = ref<{ name: string; share: number; stop: AbortController } | null>(null);
+
+async function list() {
+  try {
+    jobs.value = await api.jobs();
+  } catch (error) {
+    messages.fail(error);
+  }
+}
+onMounted(list);
+
+async function start(file: File) {
+  messages.dismiss();
+  const stop = new AbortController();
+  bringing.value = { name: file.name, share: 0, stop };
+  try {
+    const job = await api.startJob(file, (share) => bringing.value && (bringing.value.share = share), stop.signal);
+    await router.push(`/jobs/${job.id}/model`);
+  } catch (error) {
+    if (!(error instanceof ApiError && error.code === "cancelled")) messages.fail(error);
+  } finally {
+    bringing.value = null;
+  }
+}
+
+function ask(job: JobCard) {
+  leaving.value = job;
+  asking.value = true;
+}
+
+async function remove() {
+  if (!leaving.value) return;
+  try {
+    await api.deleteJob(leaving.value.id);
+  } catch (error) {
+    messages.fail(error);
+  }
+  await list();
+}
+
+const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "medium", timeStyle: "short" });
+</script>
+
+<template>
+  <main class="start">
+    <header>
+      <img src="@/assets/mark.svg" alt="" width="40" height="40" />
+      <div>
+        <h1>Sheet Trace</h1>
+        <p>Art that lands on the model undistorted, measured in millimetres.</p>
+      </div>
+      <button type="button" class="theme" aria-label="Light or dark bench" @click="settings.theme = settings.theme === 'light' ? 'dark' : 'light'">
+        <PhMoon v-if="settings.theme === 'light'" :size="20" /><PhSun v-else :size="20" />
+      </button>
+    </header>
+
+    <DropZone class="zone" accept=".obj,model/obj,text/plain" label="Choose a model" :busy="bringing !== null" @file="start">
+      <template v-if="bringing">
+        <p class="big">Reading {{ bringing.name }}</p>
+        <BProgress :value="bringing.share * 100" :animated="bringing.share >= 1" striped height="8px" />
+        <BButton size="sm" variant="outline-secondary" @click="bringing.stop.abort()">Cancel</BButton>
+      </template>
+      <template v-else>
+        <p class="big">Drop an OBJ file here to start a job</p>
+        <p>With or without UVs; polygons stay polygons. Up to 200 MB.</p>
+      </template>
+    </DropZone>
+
+    <section aria-labelledby="jobs-title">
+      <h2 id="jobs-title">Jobs</h2>
+      <p v-if="jobs && jobs.length === 0" class="none">No jobs yet. Drop a model above: its islands, sizes and stretch are measured at once.</p>
+      <ul class="jobs">
+        <li v-for="job in jobs ?? []" :key="job.id" class="job">
+          <RouterLink :to="`/jobs/${job.id}/model`">
+            <span class="picture"><img :src="api.urls.thumbnail(job.id, job.revision_id)" alt="" loading="lazy" /></span>
+            <b>{{ job.name }}</b>
+            <span class="when">changed {{ when(job.updated_at) }}</span>
+          </RouterLink>
+          <button type="button" :aria-label="`Delete ${job.name}`" title="Delete" @click="ask(job)"><PhTrash :size="18" /></button>
+        </li>
+      </ul>
+    </section>
+
+    <BModal v-model="asking" title="Delete this job?" ok-title="Delete" ok-variant="danger" cancel-title="Keep" cancel-variant="secondary" @ok="remove">
+      <p class="mb-0">
+        <b>{{ leaving?.name }}</b> goes with its layout, artwork and history. This can't be undone.
+      </p>
+    </BModal>
+  </main>
+</template>
+
+<style scoped>
+.start {
+  max-width: 1020px;
+  min-height: 100vh;
+  margin: 0 auto;
+  padding: 36px 28px 60px;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  margin-bottom: 24px;
+}
+h1 {
+  margin: 0;
+  font-size: 26px;
+  font-weight: 700;
+}
+header p {
+  margin: 0;
+  color: var(--ink-soft);
+}
+.theme {
+  margin-left: auto;
+  padding: 6px;
+  border: 0;
+  background: transparent;
+  color: var(--ink);
+}
+h2 {
+  margin: 32px 0 12px;
+  font-size: 17px;
+  font-weight: 650;
+}
+.zone {
+  padding: 38px 30px;
+  background: var(--panel);
+}
+.big {
+  margin-bottom: 4px;
+  font-size: 18px;
+  font-weight: 650;
+}
+.zone p:not(.big) {
+  color: var(--ink-soft);
+}
+.zone :deep(.progress) {
+  max-width: 420px;
+  margin: 10px auto 14px;
+}
+.zone :deep(.btn-outline-secondary) {
+  margin-right: 10px;
+}
+.jobs {
+  display: grid;
+  padding: 0;
+  margin: 0;
+  gap: 16px;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  list-style: none;
+}
+.job {
+  position: relative;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--panel);
+}
+.job:hover {
+  border-color: var(--verdigris);
+}
+.job a {
+  display: flex;
+  flex-direction: column;
+  padding: 10px 12px 12px;
+  color: var(--ink);
+  text-decoration: none;
+}
+.picture {
+  display: grid;
+  height: 176px;
+  margin-bottom: 9px;
+  border-radius: 5px;
+  background: var(--mat);
+  place-items: center;
+}
+.picture img {
+  max-width: 90%;
+  max-height: 156px;
+  background: var(--paper);
+}
+.job b {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.when {
+  color: var(--ink-soft);
+  font-size: 12px;
+}
+.job > button {
+  position: absolute;
+  right: 8px;
+  bottom: 12px;
+  padding: 5px;
+  border: 0;
+  border-radius: 5px;
+  background: transparent;
+  color: var(--ink-soft);
+}
+.job > button:hover {
+  color: var(--brick-text);
+}
+</style>

@@ -1,0 +1,145 @@
+<script setup lang="ts">
+/** The model with the composed sheet on it. */
+import { useElementSize } from "@vueuse/core";
+import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
+import { useSheetImage } from "@/stores/image";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import { useSettings } from "@/stores/settings";
+import { useSurface } from "@/stores/surface";
+import ChoiceBar from "@/ui/ChoiceBar.vue";
+import { ProofScene, VIEWS, type ViewName } from "./scene";
+
+const jobs = useJob();
+const selection = useSelection();
+const settings = useSettings();
+const surfaces = useSurface();
+const images = useSheetImage();
+
+const holder = ref<HTMLElement | null>(null);
+const canvas = ref<HTMLCanvasElement | null>(null);
+const scene = shallowRef<ProofScene>();
+const unable = ref(false);
+const { width, height } = useElementSize(holder);
+const views = Object.keys(VIEWS) as ViewName[];
+const pressed = ref<[number, number] | null>(null);
+
+onMounted(() => {
+  try {
+    scene.value = new ProofScene(canvas.value!);
+  } catch {
+    unable.value = true;
+  }
+});
+onBeforeUnmount(() => scene.value?.dispose());
+
+watch([scene, width, height], () => scene.value?.resize(width.value, height.value));
+watch([scene, () => surfaces.surface], ([view, surface]) => {
+  if (view && surface) view.setSurface(surface);
+});
+watch([scene, () => surfaces.points], ([view, points]) => {
+  if (view && points && jobs.job) view.setPoints(points, jobs.job.sheet);
+});
+watch([scene, () => images.image], ([view, image]) => {
+  if (view && image) view.setImage(image);
+});
+watch([scene, () => surfaces.surface, () => settings.light], () => scene.value?.setLight(settings.light));
+watch([scene, () => surfaces.surface, () => selection.islands, () => selection.hovered], () => {
+  const hovered = selection.hovered === null ? [] : [selection.hovered];
+  scene.value?.setOutlined([...selection.islands, ...hovered]);
+});
+
+function hover(event: PointerEvent) {
+  if (event.buttons === 0) selection.hovered = scene.value?.islandAt(event.offsetX, event.offsetY) ?? null;
+}
+
+function release(event: PointerEvent) {
+  const from = pressed.value;
+  if (!from || Math.hypot(event.offsetX - from[0], event.offsetY - from[1]) > 4) return;
+  selection.pick(scene.value?.islandAt(event.offsetX, event.offsetY) ?? null, event.shiftKey);
+}
+</script>
+
+<template>
+  <section ref="holder" class="proof-view" aria-label="Proof">
+    <canvas
+      ref="canvas"
+      role="img"
+      aria-label="The model with the sheet on it"
+      :data-revision="images.revision"
+      @pointerdown="pressed = [$event.offsetX, $event.offsetY]"
+      @pointermove="hover"
+      @pointerup="release"
+      @pointerleave="selection.hovered = null"
+    ></canvas>
+    <div class="bar top">
+      <ChoiceBar v-model="settings.look" label="What the model wears" :choices="{ art: 'Art', chart: 'Test chart' }" />
+      <ChoiceBar v-model="settings.light" label="Light" :choices="{ even: 'Even light', shaded: 'Shaded' }" />
+    </div>
+    <div class="bar bottom" role="group" aria-label="Look from">
+      <button v-for="name in views" :key="name" type="button" @click="scene?.look(name)">{{ name }}</button>
+    </div>
+    <p v-if="settings.look === 'chart' && jobs.job" class="legend">
+      A square is {{ jobs.job.chart_square_mm }} mm at {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm. Oblongs are stretched, turned letters lie turned, backward letters
+      are mirrored.
+    </p>
+    <p v-if="unable" class="unable">This browser shows no 3D (WebGL 2 is off), so there is no proof. The sheet works as usual.</p>
+  </section>
+</template>
+
+<style scoped>
+.proof-view {
+  position: relative;
+  overflow: hidden;
+  min-width: 0;
+  background: var(--proof);
+}
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  touch-action: none;
+}
+.bar {
+  position: absolute;
+  left: 10px;
+  right: 10px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.top {
+  top: 10px;
+  justify-content: space-between;
+}
+.bottom {
+  bottom: 10px;
+  gap: 4px;
+}
+.bottom button {
+  flex: 1 1 auto;
+  padding: 3px 5px;
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+  background: var(--panel);
+  color: var(--ink);
+  font-size: 12px;
+}
+.bottom button:hover {
+  border-color: var(--ink-soft);
+}
+.legend,
+.unable {
+  position: absolute;
+  left: 10px;
+  right: 10px;
+  bottom: 44px;
+  margin: 0;
+  padding: 5px 9px;
+  border-left: 3px solid var(--verdigris);
+  border-radius: 0 5px 5px 0;
+  background: var(--panel);
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,234 @@
+<script setup lang="ts">
+/** The sheet on the cutting mat: islands over the art, with rulers. */
+import { useDevicePixelRatio, useElementSize } from "@vueuse/core";
+import { computed, nextTick, ref, shallowRef, watch } from "vue";
+import type { Layer } from "@/api/types";
+import { useKeys } from "@/composables/useKeys";
+import { useSheetPointer, type LabelChange } from "@/composables/useSheetPointer";
+import { useViewport } from "@/composables/useViewport";
+import { useSheetImage } from "@/stores/image";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import { useSettings } from "@/stores/settings";
+import { useSurface } from "@/stores/surface";
+import { drawSheet } from "./draw";
+import type { Change } from "./handles";
+import { islandShapes, type IslandShape } from "./shapes";
+import { sheetColors } from "./colors";
+
+const props = defineProps<{ movable: boolean; labels: boolean }>();
+
+const jobs = useJob();
+const selection = useSelection();
+const settings = useSettings();
+const surfaces = useSurface();
+const images = useSheetImage();
+
+const holder = ref<HTMLElement | null>(null);
+const canvas = ref<HTMLCanvasElement | null>(null);
+const { width, height } = useElementSize(holder);
+const { pixelRatio } = useDevicePixelRatio();
+const { view, percent, fit, zoomAt, zoomBy, pan, actualSize } = useViewport(() => jobs.job?.sheet ?? null, width, height);
+
+const shapes = shallowRef<IslandShape[]>([]);
+const pickedLabel = computed<Layer | null>(() => (props.labels && jobs.layers.find((layer) => layer.id === selection.layer && layer.place)) || null);
+
+const hand = useSheetPointer(canvas, {
+  view,
+  islands: () => jobs.islands,
+  shapes: () => shapes.value,
+  picked: () => selection.islands,
+  movable: () => props.movable,
+  label: () => pickedLabel.value,
+  zoomAt,
+  pan,
+  onPick: (island, extend) => {
+    if (island === null || !props.labels) selection.layer = null;
+    selection.pick(island, extend);
+  },
+  onHover: (island, at) => {
+    selection.hovered = island;
+    selection.pointer = at;
+  },
+  onChange: transform,
+  onLabel: placeLabel,
+});
+
+async function transform(change: Change) {
+  const done = await jobs.operate("transform_islands", { islands: [...selection.islands], ...change });
+  if (!done) hand.settle();
+}
+
+async function placeLabel(layer: Layer, change: LabelChange) {
+  const place = layer.place!;
+  const [xRight, xDown, yRight, yDown] = place.mm_per_px;
+  const [right, down] = change.shift_px;
+  const hundredths = (value: number) => Math.round(value * 100) / 100;
+  await jobs.operate(
+    "change_layer",
+    change.scale === 1
+      ? { id: layer.id, x_mm: hundredths(place.x_mm + xRight * right + xDown * down), y_mm: hundredths(place.y_mm + yRight * right + yDown * down) }
+      : { id: layer.id, width_mm: hundredths(place.width_mm * change.scale) },
+  );
+}
+
+watch(
+  [() => surfaces.surface, () => surfaces.points],
+  ([surface, points]) => {
+    shapes.value = surface && points ? islandShapes(surface, points, jobs.islands.length) : [];
+    hand.settle();
+  },
+  { immediate: true },
+);
+
+let wanted = false;
+function redraw() {
+  if (wanted) return;
+  wanted = true;
+  requestAnimationFrame(() => {
+    wanted = false;
+    draw();
+  });
+}
+
+function draw() {
+  const context = canvas.value?.getContext("2d");
+  const job = jobs.job;
+  if (!context || !job || width.value === 0) return;
+  const ratio = pixelRatio.value;
+  const target = context.canvas;
+  if (target.width !== Math.round(width.value * ratio) || target.height !== Math.round(height.value * ratio)) {
+    target.width = Math.round(width.value * ratio);
+    target.height = Math.round(height.value * ratio);
+  }
+  drawSheet(
+    context,
+    {
+      width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, islands: job.islands, shapes: shapes.value,
+      picked: selection.islands, hovered: selection.hovered, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
+      label: pickedLabel.value && { layer: pickedLabel.value, shift: hand.labelChange.value.shift_px }, labelScale: hand.labelChange.value.scale,
+      density: job.density_px_per_mm, unit: settings.unit, colors: sheetColors(settings.theme),
+    },
+    ratio,
+  );
+}
+
+watch(
+  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange,
+    pickedLabel, () => settings.unit, () => settings.theme, () => props.movable],
+  redraw,
+  { flush: "post", immediate: true },
+);
+void document.fonts.ready.then(() => nextTick(redraw));
+
+const changeText = computed(() => {
+  const { move_px, turn_deg, scale } = hand.change.value;
+  if (!hand.moved.value) return "";
+  if (turn_deg) return `${turn_deg.toFixed(1)}°`;
+  if (scale[0] !== 1 || scale[1] !== 1) return scale[0] === scale[1] ? `${(scale[0] * 100).toFixed(1)} %` : `${(scale[0] * 100).toFixed(1)} x ${(scale[1] * 100).toFixed(1)} %`;
+  return `${move_px[0]}, ${move_px[1]} px`;
+});
+
+useKeys({
+  Escape: () => hand.leave(),
+  "+": () => zoomBy(1.25),
+  "-": () => zoomBy(0.8),
+  "0": () => fit(),
+});
+</script>
+
+<template>
+  <section ref="holder" class="sheet-view" aria-label="Sheet">
+    <canvas
+      ref="canvas"
+      tabindex="0"
+      role="img"
+      :aria-label="`Sheet of ${jobs.job?.sheet.width_px} by ${jobs.job?.sheet.height_px} px with ${jobs.islands.length} islands`"
+      :style="{ cursor: hand.cursor.value }"
+    ></canvas>
+    <button class="ruler-unit" type="button" title="Rulers in px or mm" @click="settings.unit = settings.unit === 'px' ? 'mm' : 'px'">{{ settings.unit }}</button>
+    <div class="zoom-tools" role="group" aria-label="Zoom">
+      <button type="button" title="Zoom out ( - )" aria-label="Zoom out" @click="zoomBy(0.8)">−</button>
+      <output class="num" aria-label="Zoom">{{ percent }} %</output>
+      <button type="button" title="Zoom in ( + )" aria-label="Zoom in" @click="zoomBy(1.25)">+</button>
+      <button type="button" title="Whole sheet ( 0 )" @click="fit">Fit</button>
+      <button type="button" title="One sheet px to one screen px" @click="actualSize">1:1</button>
+    </div>
+    <div v-if="changeText" class="change num">{{ changeText }}</div>
+    <div v-if="surfaces.loading" class="loading" role="status">Reading the surface…</div>
+  </section>
+</template>
+
+<style scoped>
+.sheet-view {
+  position: relative;
+  overflow: hidden;
+  min-width: 0;
+  background: var(--mat);
+}
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  touch-action: none;
+}
+canvas:focus-visible {
+  outline: 2px solid var(--verdigris);
+  outline-offset: -2px;
+}
+.ruler-unit {
+  position: absolute;
+  inset: 0 auto auto 0;
+  width: 22px;
+  height: 22px;
+  padding: 0;
+  border: 0;
+  background: transparent;
+  color: var(--ink-soft);
+  font: 600 10px var(--mono);
+}
+.zoom-tools {
+  position: absolute;
+  right: 12px;
+  bottom: 12px;
+  display: flex;
+  overflow: hidden;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--panel);
+}
+.zoom-tools > * {
+  min-width: 30px;
+  padding: 4px 8px;
+  border: 0;
+  background: transparent;
+  color: var(--ink);
+  font-size: 12px;
+  text-align: center;
+}
+.zoom-tools > * + * {
+  border-left: 1px solid var(--rule);
+}
+.zoom-tools output {
+  min-width: 58px;
+}
+.zoom-tools button:hover {
+  background: var(--ground);
+}
+.change,
+.loading {
+  position: absolute;
+  left: 50%;
+  top: 34px;
+  transform: translateX(-50%);
+  padding: 3px 10px;
+  border-radius: 5px;
+  background: var(--verdigris);
+  color: #fff;
+}
+.loading {
+  background: var(--ink);
+  color: var(--panel);
+}
+</style>

@@ -1,0 +1,182 @@
+import type { Island, Layer, Pair, Sheet } from "@/api/types";
+import type { Box } from "./handles";
+import { FRAME, grips } from "./handles";
+import { labelFrame, mirroredMark, nameTag, upMark } from "./marks";
+import { drawRulers } from "./rulers";
+import type { IslandShape } from "./shapes";
+import type { Viewport } from "./viewport";
+
+/** Everything a drawing of the sheet depends on. */
+export interface SheetScene {
+  width: number;
+  height: number;
+  view: Viewport;
+  sheet: Sheet;
+  image: HTMLImageElement | null;
+  islands: Island[];
+  shapes: IslandShape[];
+  picked: number[];
+  hovered: number | null;
+  /** how the picked islands are moved while a drag lasts */
+  moved: DOMMatrix | null;
+  /** the frame with grips, px; null where islands can't be moved */
+  frame: Box | null;
+  /** the picked label's frame, px */
+  label: { layer: Layer; shift: Pair } | null;
+  labelScale: number;
+  density: number;
+  unit: "px" | "mm";
+  colors: SheetColors;
+}
+
+export interface SheetColors {
+  mat: string;
+  matLine: string;
+  matLineStrong: string;
+  paper: string;
+  ink: string;
+  line: string;
+  picked: string;
+  warning: string;
+  ruler: string;
+  rulerInk: string;
+}
+
+/** More islands than this are drawn without names, marks and hatching. */
+const MOST_MARKED = 400;
+
+/** Draws the mat, the sheet, the islands and the rulers. */
+export function drawSheet(context: CanvasRenderingContext2D, scene: SheetScene, ratio: number) {
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  drawMat(context, scene);
+  drawPaper(context, scene, ratio);
+  scene.islands.forEach((island) => drawIsland(context, scene, island, ratio));
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  if (scene.islands.length <= MOST_MARKED) scene.islands.forEach((island) => drawMarks(context, scene, island));
+  drawFrame(context, scene);
+  if (scene.label) labelFrame(context, scene, scene.label.layer, scene.label.shift);
+  drawRulers(context, scene);
+}
+
+function drawMat(context: CanvasRenderingContext2D, { width, height, view, colors }: SheetScene) {
+  context.fillStyle = colors.mat;
+  context.fillRect(0, 0, width, height);
+  for (const [step, color] of [[20, colors.matLine], [100, colors.matLineStrong]] as const) {
+    context.strokeStyle = color;
+    context.lineWidth = 1;
+    context.beginPath();
+    for (let x = (view.x % step) - step; x < width; x += step) lineAt(context, Math.round(x) + 0.5, 0, 0, height);
+    for (let y = (view.y % step) - step; y < height; y += step) lineAt(context, 0, Math.round(y) + 0.5, width, 0);
+    context.stroke();
+  }
+}
+
+function lineAt(context: CanvasRenderingContext2D, x: number, y: number, dx: number, dy: number) {
+  context.moveTo(x, y);
+  context.lineTo(x + dx, y + dy);
+}
+
+function drawPaper(context: CanvasRenderingContext2D, { view, sheet, image, colors }: SheetScene, ratio: number) {
+  const width = sheet.width_px * view.scale;
+  const height = sheet.height_px * view.scale;
+  context.fillStyle = colors.paper;
+  context.fillRect(view.x, view.y, width, height);
+  if (image) {
+    context.imageSmoothingEnabled = view.scale * ratio < 2; // single pixels stay squares
+    context.imageSmoothingQuality = "high";
+    context.drawImage(image, view.x, view.y, width, height);
+  }
+  cropMarks(context, view, width, height, colors.paper);
+}
+
+function cropMarks(context: CanvasRenderingContext2D, view: Viewport, width: number, height: number, color: string) {
+  context.strokeStyle = color;
+  context.lineWidth = 1.5;
+  context.beginPath();
+  for (const [x, outX] of [[view.x, -1], [view.x + width, 1]] as const) {
+    for (const [y, outY] of [[view.y, -1], [view.y + height, 1]] as const) {
+      lineAt(context, x + 6 * outX, y, 16 * outX, 0);
+      lineAt(context, x, y + 6 * outY, 0, 16 * outY);
+    }
+  }
+  context.stroke();
+}
+
+function isOff({ box_px: box }: Island, { width_px, height_px }: Sheet) {
+  const slack = 0.01;
+  return box[0] < -slack || box[1] < -slack || box[2] > width_px + slack || box[3] > height_px + slack;
+}
+
+function drawIsland(context: CanvasRenderingContext2D, scene: SheetScene, island: Island, ratio: number) {
+  const shape = scene.shapes[island.index];
+  if (!shape) return;
+  const picked = scene.picked.includes(island.index);
+  const { view, colors } = scene;
+  context.setTransform(ratio * view.scale, 0, 0, ratio * view.scale, ratio * view.x, ratio * view.y);
+  if (picked && scene.moved) context.transform(scene.moved.a, scene.moved.b, scene.moved.c, scene.moved.d, scene.moved.e, scene.moved.f);
+  const thin = 1 / view.scale;
+  if (picked || scene.hovered === island.index) {
+    context.globalAlpha = picked ? 0.16 : 0.1;
+    context.fillStyle = colors.picked;
+    context.fill(shape.faces);
+    context.globalAlpha = 1;
+  }
+  context.strokeStyle = colors.line;
+  context.globalAlpha = 0.45;
+  context.lineWidth = thin;
+  context.stroke(shape.edges);
+  context.globalAlpha = 1;
+  context.setLineDash(isOff(island, scene.sheet) ? [2 * thin, 4 * thin] : []);
+  context.lineWidth = (picked ? 2.5 : scene.hovered === island.index ? 2 : 1.2) * thin;
+  context.strokeStyle = picked || scene.hovered === island.index ? colors.picked : colors.line;
+  context.stroke(shape.outline);
+  context.setLineDash([]);
+}
+
+function drawMarks(context: CanvasRenderingContext2D, scene: SheetScene, island: Island) {
+  if (scene.moved && scene.picked.includes(island.index)) return;
+  const { view } = scene;
+  const [left, top, right, bottom] = island.box_px.map((value, i) => value * view.scale + (i % 2 ? view.y : view.x)) as [number, number, number, number];
+  if (right < 0 || bottom < 0 || left > scene.width || top > scene.height || right - left < 26 || bottom - top < 26) return;
+  const box = { left, top, right, bottom };
+  if (island.mirrored) mirroredMark(context, scene, box, island);
+  upMark(context, scene, box, island);
+  nameTag(context, scene, box, island);
+}
+
+function drawFrame(context: CanvasRenderingContext2D, scene: SheetScene) {
+  if (!scene.frame || scene.moved) return;
+  const { view, colors } = scene;
+  const box = {
+    left: scene.frame.left * view.scale + view.x,
+    top: scene.frame.top * view.scale + view.y,
+    right: scene.frame.right * view.scale + view.x,
+    bottom: scene.frame.bottom * view.scale + view.y,
+  };
+  context.strokeStyle = colors.picked;
+  context.lineWidth = 2;
+  for (const { grip, at } of grips(box)) {
+    const [x, y] = at;
+    context.beginPath();
+    if (grip.kind === "turn") {
+      context.arc(box.right + FRAME, box.top - FRAME, x - box.right - FRAME, -Math.PI / 3, Math.PI / 6);
+      context.stroke();
+      context.beginPath();
+      context.arc(x, y, 5, 0, 2 * Math.PI);
+    } else if (grip.across !== 0 && grip.down !== 0) {
+      // A tick round each corner, as on a cutting plan.
+      context.moveTo(x, y - 12 * grip.down);
+      context.lineTo(x, y);
+      context.lineTo(x - 12 * grip.across, y);
+      context.lineWidth = 4;
+      context.stroke();
+      context.lineWidth = 2;
+      continue;
+    } else {
+      context.rect(x - (grip.across === 0 ? 7 : 2.5), y - (grip.down === 0 ? 7 : 2.5), grip.across === 0 ? 14 : 5, grip.down === 0 ? 14 : 5);
+    }
+    context.fillStyle = colors.paper;
+    context.fill();
+    context.stroke();
+  }
+}

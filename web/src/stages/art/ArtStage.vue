@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { BButton } from "bootstrap-vue-next";
+import { computed, ref } from "vue";
+import { api } from "@/api/client";
+import type { Picture } from "@/api/types";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import DropZone from "@/ui/DropZone.vue";
+import NumberField from "@/ui/NumberField.vue";
+import LabelFields from "./LabelFields.vue";
+import LayerList from "./LayerList.vue";
+
+const jobs = useJob();
+const selection = useSelection();
+const chosen = ref<string | null>(null);
+const bringing = ref(false);
+
+const picture = computed(() => jobs.job?.pictures.find((one) => one.digest === chosen.value) ?? null);
+const island = computed(() => (selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined));
+const layer = computed(() => jobs.layers.find((one) => one.id === selection.layer) ?? null);
+
+async function bring(file: File) {
+  bringing.value = true;
+  const picture = await jobs.bringPicture(file);
+  bringing.value = false;
+  if (picture) chosen.value = picture.digest;
+}
+
+async function add(kind: "skin" | "label", from: Picture) {
+  const parameters = kind === "label" ? { picture: from.digest, island: island.value!.index } : { picture: from.digest };
+  if (await jobs.operate(`add_${kind}`, parameters)) selection.layer = jobs.layers.at(-1)?.id ?? null;
+}
+</script>
+
+<template>
+  <template v-if="jobs.job">
+    <h2>Art</h2>
+    <h3 class="mt-0">Pictures</h3>
+    <ul v-if="jobs.job.pictures.length > 0" class="pictures">
+      <li v-for="one in jobs.job.pictures" :key="one.digest">
+        <button type="button" :class="{ on: one.digest === chosen }" :aria-pressed="one.digest === chosen" :title="`${one.name}, ${one.width_px} × ${one.height_px} px`" @click="chosen = one.digest === chosen ? null : one.digest">
+          <img :src="api.urls.picture(jobs.job.id, one.digest)" :alt="one.name" />
+        </button>
+      </li>
+    </ul>
+    <DropZone accept="image/*" :label="bringing ? 'Reading…' : 'Bring in a picture'" :busy="bringing" @file="bring">
+      <p v-if="jobs.job.pictures.length === 0" class="mb-2">Drop a label, or a sheet you painted over the trace.</p>
+    </DropZone>
+    <template v-if="picture">
+      <p class="mt-2 mb-0 text-break"><b>{{ picture.name }}</b> <span class="num">{{ picture.width_px }} × {{ picture.height_px }} px</span></p>
+      <BButton variant="primary" class="btn-wide" :disabled="!island" @click="add('label', picture)">
+        {{ island ? `Set as label on ${island.name}` : "Pick an island to set it on" }}
+      </BButton>
+      <BButton variant="secondary" class="btn-wide mt-2" @click="add('skin', picture)">Lay over the whole sheet</BButton>
+    </template>
+    <p v-else-if="jobs.job.pictures.length > 0" class="note plain mt-2">Choose a picture above, then pick the island it goes on.</p>
+
+    <h3>Layers, the upper ones first</h3>
+    <p v-if="jobs.layers.length === 0" class="note plain">No layers yet.</p>
+    <LayerList />
+    <LabelFields v-if="layer?.place" :layer="layer" :place="layer.place" />
+
+    <h3>Edges</h3>
+    <div class="fields">
+      <NumberField class="wide" label="Bleed" :value="jobs.job.edition.bleed_px" unit="px" :decimals="0" @change="jobs.operate('set_bleed', { bleed_px: $event })" />
+    </div>
+  </template>
+</template>
+
+<style scoped>
+.pictures {
+  display: grid;
+  padding: 0;
+  margin: 0 0 8px;
+  gap: 6px;
+  grid-template-columns: repeat(4, 1fr);
+  list-style: none;
+}
+.pictures button {
+  display: grid;
+  width: 100%;
+  height: 54px;
+  padding: 3px;
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+  background: var(--ground);
+  place-items: center;
+}
+.pictures button.on {
+  outline: 2px solid var(--verdigris);
+}
+.pictures img {
+  max-width: 100%;
+  max-height: 46px;
+}
+</style>

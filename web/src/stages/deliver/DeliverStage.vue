@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { BButton } from "bootstrap-vue-next";
+import { computed, reactive, watch } from "vue";
+import { api } from "@/api/client";
+import { useJob } from "@/stores/job";
+import SizeFields from "@/ui/SizeFields.vue";
+
+const jobs = useJob();
+const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });
+watch(() => jobs.job?.sheet, (sheet) => sheet && Object.assign(size, sheet));
+
+const wrong = computed(() => [size.width_px, size.height_px].find((px) => px < 16 || px > 8192));
+const shownLayers = computed(() => jobs.layers.filter((layer) => layer.visible).length);
+const file = computed(() => api.urls.delivery(jobs.job!.id, jobs.job!.revision, size.width_px, size.height_px));
+const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored).map((island) => island.name));
+</script>
+
+<template>
+  <template v-if="jobs.job">
+    <h2>Deliver</h2>
+    <p>One zip with the textured model. All files have the same base name, so that the receiving program finds the texture by itself.</p>
+    <SizeFields :width="size.width_px" :height="size.height_px" @change="(w, h) => Object.assign(size, { width_px: w, height_px: h })" />
+    <h3>In the zip</h3>
+    <dl class="facts">
+      <dt class="num">.png</dt>
+      <dd>{{ shownLayers }} of {{ jobs.layers.length }} layers, {{ jobs.job.edition.bleed_px }} px bleed</dd>
+      <dt class="num">.obj</dt>
+      <dd>{{ jobs.job.counts.faces }} faces with the UVs of this layout</dd>
+      <dt class="num">.mtl</dt>
+      <dd>{{ jobs.job.counts.materials }} {{ jobs.job.counts.materials === 1 ? "material" : "materials" }} with the PNG as texture</dd>
+    </dl>
+    <p v-if="wrong !== undefined" class="note" role="alert">A side of {{ wrong }} px can't be written; give 16 to 8192.</p>
+    <p v-if="shownLayers === 0" class="note">No layer is visible: the texture will be empty.</p>
+    <p v-if="mirrored.length > 0" class="note">{{ mirrored.join(", ") }} {{ mirrored.length === 1 ? "reads" : "read" }} mirrored.</p>
+    <BButton variant="primary" class="btn-wide" :href="file" download :disabled="wrong !== undefined">Deliver the zip</BButton>
+  </template>
+</template>

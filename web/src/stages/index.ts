@@ -1,0 +1,26 @@
+import type { Component } from "vue";
+import ArtStage from "./art/ArtStage.vue";
+import DeliverStage from "./deliver/DeliverStage.vue";
+import LayoutStage from "./layout/LayoutStage.vue";
+import ModelStage from "./model/ModelStage.vue";
+import TraceStage from "./trace/TraceStage.vue";
+
+/** A stage of the work: its inspector, and what the hand can do on the sheet. A new stage is a folder and a line here. */
+export interface Stage {
+  id: string;
+  name: string;
+  inspector: Component;
+  /** islands can be moved on the sheet */
+  movable: boolean;
+  /** labels can be moved on the sheet */
+  labels: boolean;
+}
+
+export const STAGES: Stage[] = [
+  { id: "model", name: "Model", inspector: ModelStage, movable: false, labels: false },
+  { id: "layout", name: "Lay out", inspector: LayoutStage, movable: true, labels: false },
+  { id: "trace", name: "Trace", inspector: TraceStage, movable: false, labels: false },
+  { id: "art", name: "Art", inspector: ArtStage, movable: false, labels: true },
+  { id: "deliver", name: "Deliver", inspector: DeliverStage, movable: false, labels: false },
+];
+

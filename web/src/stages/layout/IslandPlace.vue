@@ -1,0 +1,86 @@
+<script setup lang="ts">
+/** Typed place, size and turn of the picked islands. */
+import { BFormCheckbox } from "bootstrap-vue-next";
+import { computed, ref } from "vue";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import { useSettings } from "@/stores/settings";
+import { boxAround } from "@/sheet/handles";
+import ChoiceBar from "@/ui/ChoiceBar.vue";
+import NumberField from "@/ui/NumberField.vue";
+
+const jobs = useJob();
+const selection = useSelection();
+const settings = useSettings();
+const free = ref(false);
+
+const picked = computed(() => jobs.islands.filter((island) => selection.islands.includes(island.index)));
+const single = computed(() => (picked.value.length === 1 ? picked.value[0]! : null));
+const box = computed(() => boxAround(picked.value) ?? { left: 0, top: 0, right: 0, bottom: 0 });
+/** px of one shown unit */
+const unitPx = computed(() => (settings.unit === "mm" ? (jobs.job?.density_px_per_mm ?? 1) : 1));
+
+function place(changes: object) {
+  if (single.value) void jobs.operate("place_island", { island: single.value.index, free_proportions: free.value, ...changes });
+}
+const transform = (changes: object) => void jobs.operate("transform_islands", { islands: [...selection.islands], ...changes });
+
+const centre = computed(() => [(box.value.left + box.value.right) / 2, (box.value.top + box.value.bottom) / 2] as const);
+const size = computed(() => [box.value.right - box.value.left, box.value.bottom - box.value.top] as const);
+
+function moveTo(axis: 0 | 1, value: number) {
+  const target = value * unitPx.value;
+  if (single.value) place(axis === 0 ? { x_px: target } : { y_px: target });
+  else transform({ move_px: axis === 0 ? [target - centre.value[0], 0] : [0, target - centre.value[1]] });
+}
+
+function sizeTo(axis: 0 | 1, value: number) {
+  const target = value * unitPx.value;
+  if (single.value) place(axis === 0 ? { width_px: target } : { height_px: target });
+  else {
+    const ratio = target / size.value[axis];
+    transform({ scale: free.value ? (axis === 0 ? [ratio, 1] : [1, ratio]) : [ratio, ratio] });
+  }
+}
+</script>
+
+<template>
+  <section aria-label="Place on the sheet">
+    <div class="d-flex justify-content-between align-items-center mb-2">
+      <h3 class="m-0">Place on the sheet</h3>
+      <ChoiceBar v-model="settings.unit" label="Unit" :choices="{ px: 'px', mm: 'mm' }" />
+    </div>
+    <div class="fields">
+      <span class="align-self-center">Centre</span>
+      <NumberField label="Centre x" hide-label :value="centre[0] / unitPx" :unit="settings.unit" @change="moveTo(0, $event)" />
+      <NumberField label="Centre y" hide-label :value="centre[1] / unitPx" :unit="settings.unit" @change="moveTo(1, $event)" />
+      <span class="align-self-center">Size</span>
+      <NumberField label="Width" hide-label :value="size[0] / unitPx" :unit="settings.unit" @change="sizeTo(0, $event)" />
+      <NumberField label="Height" hide-label :value="size[1] / unitPx" :unit="settings.unit" @change="sizeTo(1, $event)" />
+      <span></span>
+      <BFormCheckbox v-model="free" class="wide">width and height apart</BFormCheckbox>
+      <template v-if="single">
+        <span class="align-self-center">Model-up</span>
+        <NumberField label="Model-up" hide-label :value="single.up_angle_deg" unit="°" @change="place({ up_angle_deg: $event })" />
+        <button type="button" class="btn-choose px-1" title="Turn it so that model-up points to the top of the sheet" @click="place({ up_angle_deg: 0 })">Upright</button>
+      </template>
+      <span class="align-self-center">Turn by</span>
+      <NumberField label="Turn step" hide-label :value="settings.turn_step_deg" unit="°" @change="settings.turn_step_deg = $event" />
+      <span class="turns">
+        <button type="button" class="btn-choose" title="Turn left ( , )" aria-label="Turn left" @click="transform({ turn_deg: -settings.turn_step_deg })">↺</button>
+        <button type="button" class="btn-choose" title="Turn right ( . )" aria-label="Turn right" @click="transform({ turn_deg: settings.turn_step_deg })">↻</button>
+      </span>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.turns {
+  display: flex;
+  gap: 6px;
+}
+.turns button {
+  flex: 1;
+  padding: 1px 0;
+}
+</style>

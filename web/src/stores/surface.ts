@@ -1,0 +1,79 @@
+import { defineStore } from "pinia";
+import { ref, shallowRef, watch } from "vue";
+import { api } from "@/api/client";
+import { useJob } from "./job";
+import { useMessages } from "./messages";
+
+/** Arrays that change only with the model or its cut. */
+export interface Surface {
+  /** K x 9, corners of triangles on the sheet, model units */
+  positions: Float32Array;
+  /** N x 9, corners of triangles without UVs */
+  barePositions: Float32Array;
+  /** K x 3 */
+  trianglePoints: Int32Array;
+  triangleIslands: Int32Array;
+  pointIslands: Int32Array;
+  /** E x 2 */
+  edges: Int32Array;
+  edgeOutlines: Int32Array;
+}
+
+/** The big arrays of the job on the screen. */
+export const useSurface = defineStore("surface", () => {
+  const jobs = useJob();
+  const messages = useMessages();
+  const surface = shallowRef<Surface | null>(null);
+  /** P x 2, px on the sheet, in step with the surface */
+  const points = shallowRef<Float32Array | null>(null);
+  const loading = ref(false);
+  let shownSurface = "";
+  let turn = 0;
+
+  async function load(id: string, revision: number, digest: string, placements: string) {
+    const mine = ++turn;
+    const get = (name: Parameters<typeof api.array>[1], version = digest) => api.array(id, name, revision, version);
+    loading.value = digest !== shownSurface;
+    try {
+      const placed = get("points", placements);
+      if (digest !== shownSurface) {
+        const [positions, bare, trianglePoints, triangleIslands, pointIslands, edges, outlines] = await Promise.all([
+          get("positions"), get("bare_positions"), get("triangle_points"), get("triangle_islands"), get("point_islands"), get("edges"),
+          get("edge_outlines"),
+        ]);
+        const newPoints = new Float32Array(await placed);
+        if (mine !== turn) return;
+        surface.value = {
+          positions: new Float32Array(positions), barePositions: new Float32Array(bare), trianglePoints: new Int32Array(trianglePoints),
+          triangleIslands: new Int32Array(triangleIslands), pointIslands: new Int32Array(pointIslands), edges: new Int32Array(edges),
+          edgeOutlines: new Int32Array(outlines),
+        };
+        shownSurface = digest;
+        points.value = newPoints;
+      } else {
+        const newPoints = new Float32Array(await placed);
+        if (mine === turn) points.value = newPoints;
+      }
+    } catch (error) {
+      messages.fail(error);
+    } finally {
+      if (mine === turn) loading.value = false;
+    }
+  }
+
+  watch(
+    () => jobs.job && [jobs.job.id, jobs.job.surface, jobs.job.placements, jobs.job.sheet.width_px, jobs.job.sheet.height_px].join(),
+    () => {
+      const job = jobs.job;
+      if (job) void load(job.id, job.revision, job.surface, `${job.placements}-${job.sheet.width_px}x${job.sheet.height_px}`);
+      else {
+        turn += 1;
+        shownSurface = "";
+        surface.value = points.value = null;
+      }
+    },
+    { immediate: true },
+  );
+
+  return { surface, points, loading };
+});

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+/** The picked island: its name, which can be changed, and what was measured of it. */
+import { computed, ref, watch } from "vue";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import { shown } from "./sums";
+
+const jobs = useJob();
+const selection = useSelection();
+const island = computed(() => (selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined));
+const name = ref("");
+watch(island, (now) => (name.value = now?.name ?? ""), { immediate: true });
+
+async function rename() {
+  const target = island.value;
+  if (!target || name.value.trim() === target.name) return;
+  const done = name.value.trim() !== "" && (await jobs.operate("rename_island", { island: target.index, name: name.value }));
+  if (!done) name.value = target.name;
+}
+
+const way = computed(() => {
+  const angle = island.value?.up_angle_deg ?? 0;
+  if (Math.abs(angle) < 0.05) return "upright";
+  if (Math.abs(Math.abs(angle) - 180) < 0.05) return "upside down";
+  return `${shown(angle, 1)}°${Math.abs(Math.abs(angle) - 90) < 0.05 ? ", sideways" : ""}`;
+});
+</script>
+
+<template>
+  <section v-if="island" aria-label="Picked island">
+    <h3>Picked island</h3>
+    <input v-model="name" class="form-control name" aria-label="Island name" maxlength="80" @change="rename" @keydown.enter="rename" @keydown.esc.stop="name = island.name" />
+    <dl class="facts">
+      <dt>On the model</dt>
+      <dd class="num">{{ shown(island.size_mm[0]) }} × {{ shown(island.size_mm[1]) }} mm</dd>
+      <dt>On the sheet</dt>
+      <dd class="num">{{ shown(island.size_px[0], 1) }} × {{ shown(island.size_px[1], 1) }} px</dd>
+      <dt>Density</dt>
+      <dd class="num">{{ island.density_px_per_mm.toFixed(3) }} px/mm</dd>
+      <dt>Stretch</dt>
+      <dd class="num">
+        <template v-if="island.stretch_worst !== null">{{ (island.stretch_mean ?? 1).toFixed(3) }} mean, {{ island.stretch_worst.toFixed(3) }} worst</template>
+        <template v-else>endless: {{ island.flat_triangles }} flat</template>
+      </dd>
+      <dt>Reads</dt>
+      <dd>{{ island.mirrored ? "mirrored" : "right" }}, {{ way }}</dd>
+      <dt>Faces</dt>
+      <dd class="num">{{ island.faces }}</dd>
+    </dl>
+    <p v-if="island.mirrored" class="note">Lettering painted straight on the sheet would come out backwards here. Labels are turned back by themselves.</p>
+  </section>
+  <section v-else-if="selection.islands.length > 1" aria-label="Picked islands">
+    <h3>{{ selection.islands.length }} islands picked</h3>
+  </section>
+</template>
+
+<style scoped>
+.name {
+  margin-bottom: 8px;
+  font-size: 15px;
+  font-weight: 650;
+}
+</style>

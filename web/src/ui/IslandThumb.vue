@@ -1,0 +1,63 @@
+<script setup lang="ts">
+/** An island cut out of the sheet, turned upright and turned back if it is mirrored. */
+import { onMounted, ref, watch } from "vue";
+import type { Island } from "@/api/types";
+import { useSheetImage } from "@/stores/image";
+import { useJob } from "@/stores/job";
+import { useSettings } from "@/stores/settings";
+
+const props = defineProps<{ island: Island }>();
+const WIDTH = 54;
+const HEIGHT = 56;
+const images = useSheetImage();
+const jobs = useJob();
+const settings = useSettings();
+const canvas = ref<HTMLCanvasElement | null>(null);
+
+function draw() {
+  const context = canvas.value?.getContext("2d");
+  const sheet = jobs.job?.sheet;
+  if (!context || !sheet) return;
+  const { box_px: box, up_angle_deg, mirrored, size_mm } = props.island;
+  const ratio = 2;
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  context.clearRect(0, 0, WIDTH, HEIGHT);
+  const width = box[2] - box[0];
+  const height = box[3] - box[1];
+  const turn = (-up_angle_deg * Math.PI) / 180;
+  const across = Math.abs(width * Math.cos(turn)) + Math.abs(height * Math.sin(turn));
+  const down = Math.abs(width * Math.sin(turn)) + Math.abs(height * Math.cos(turn));
+  if (!(across > 0 && down > 0)) return;
+  // Shown in the proportions it has on the model.
+  const wide = size_mm[0] > 0 && size_mm[1] > 0 ? size_mm[0] / size_mm[1] : across / down;
+  const shownWidth = Math.min(WIDTH - 4, (HEIGHT - 4) * wide);
+  const shownHeight = shownWidth / wide;
+  context.translate(WIDTH / 2, HEIGHT / 2);
+  context.beginPath();
+  context.rect(-shownWidth / 2, -shownHeight / 2, shownWidth, shownHeight);
+  context.clip();
+  context.fillStyle = "#fffdf8";
+  context.fillRect(-shownWidth / 2, -shownHeight / 2, shownWidth, shownHeight);
+  context.scale((mirrored ? -1 : 1) * (shownWidth / across), shownHeight / down);
+  context.rotate(turn);
+  context.translate(-(box[0] + box[2]) / 2, -(box[1] + box[3]) / 2);
+  if (images.image) context.drawImage(images.image, 0, 0, sheet.width_px, sheet.height_px);
+}
+
+onMounted(draw);
+watch([() => images.image, () => props.island, () => settings.theme], draw, { flush: "post" });
+</script>
+
+<template>
+  <canvas ref="canvas" class="thumb" :width="WIDTH * 2" :height="HEIGHT * 2" aria-hidden="true"></canvas>
+</template>
+
+<style scoped>
+.thumb {
+  flex: none;
+  width: 54px;
+  height: 56px;
+  border-radius: 4px;
+  background: var(--ground);
+}
+</style>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+/** Width and height in px, typed or from presets. */
+import { BFormSelect } from "bootstrap-vue-next";
+import { computed } from "vue";
+import NumberField from "./NumberField.vue";
+
+const props = defineProps<{ width: number; height: number }>();
+const emit = defineEmits<{ change: [width: number, height: number] }>();
+
+const SIDES = [64, 128, 256, 512, 1024, 2048, 4096, 8192];
+const own = computed(() => (SIDES.includes(props.width) && props.width === props.height ? String(props.width) : ""));
+const options = computed(() => [
+  ...(own.value === "" ? [{ value: "", text: `${props.width} × ${props.height}`, disabled: true }] : []),
+  ...SIDES.map((side) => ({ value: String(side), text: `${side} × ${side}` })),
+]);
+</script>
+
+<template>
+  <div class="fields">
+    <label for="size-preset" class="align-self-center">Preset</label>
+    <BFormSelect id="size-preset" class="wide" :model-value="own" :options="options" @update:model-value="emit('change', Number($event), Number($event))" />
+    <span class="align-self-center">Size</span>
+    <NumberField label="Width" hide-label :value="width" unit="px" :decimals="0" @change="emit('change', Math.round($event), height)" />
+    <NumberField label="Height" hide-label :value="height" unit="px" :decimals="0" @change="emit('change', width, Math.round($event))" />
+  </div>
+</template>
