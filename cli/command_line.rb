@@ -38,7 +38,7 @@ module SheetTraceCli
       job = start_job(read(model), model)
       drawing = SheetTrace::Trace::Template.call(job.layout, size: job.sheet, line_px: options[:line], color: options[:color],
                                                              background: options[:background], edges: options[:edges])
-      File.binwrite(options[:out], drawing.to_png)
+      File.binwrite(options[:out], SheetTrace::Formats::Png::Writer.call(drawing.to_image))
       puts "#{options[:out]}: #{job.sheet}, #{drawing.segments.shape[0]} lines, #{job.layout.uv_map.island_count} islands"
     end
 

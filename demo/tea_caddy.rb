@@ -84,7 +84,7 @@ module Demo
       ground(context, CREAM, WIDTH, DEPTH)
       context.set_source_color(PINE)
       context.line_width = 1.4
-      context.save_changes do
+      context.save do
         context.translate(WIDTH / 2.0, DEPTH / 2.0)
         context.scale(1.5, 1)
         context.arc(0, 0, 20, 0, 2 * Math::PI)
@@ -110,7 +110,7 @@ module Demo
     # A paper lantern with ribs, a glow, and a float beneath.
     def self.lantern(context, x, y, radius)
       context.set_source_color(CREAM)
-      context.save_changes do
+      context.save do
         context.translate(x, y)
         context.scale(0.82, 1)
         context.arc(0, 0, radius, 0, 2 * Math::PI)

@@ -39,7 +39,7 @@ module SheetTraceServer
       return parameters unless %w[add_skin add_label].include?(name)
 
       picture = workshop.jobs.picture(params[:id], parameters[:picture])
-      given = { id: SecureRandom.hex(4), name: File.basename(picture[:name], ".*"), **parameters }
+      given = { name: File.basename(picture[:name], ".*"), **parameters, id: SecureRandom.hex(4) }
       name == "add_label" ? { **given, picture_px: picture.values_at(:width_px, :height_px) } : given
     end
 

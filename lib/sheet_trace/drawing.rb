@@ -1,5 +1,8 @@
 # frozen_string_literal: true
 
+require "cairo"
+require "vips"
+
 module SheetTrace
   # Line work on a plane in px, drawn with Cairo.
   module Drawing

@@ -56,7 +56,8 @@ module SheetTrace
     # @return [Job] with some attributes changed; what the changes don't touch is not worked out again
     def with(**changes)
       same_surface = !changes.key?(:unit_mm) && (!changes.key?(:layout) || changes[:layout].uv_map.equal?(layout.uv_map))
-      memo = @memo.slice(*(same_surface ? %i[flat_maps canvas] : []), *(changes.keys & %i[unit_mm layout] == [] ? [:measures] : []))
+      memo = same_surface ? @memo.slice(:flat_maps, :canvas) : {}
+      memo[:known_measures] = @memo[:measures] ? [layout, @memo[:measures]] : @memo[:known_measures] if same_surface
       Job.new(source_name: source_name, notes: notes, unit_mm: unit_mm, layout: layout, given_names: given_names, edition: edition,
               memo: memo, **changes)
     end
@@ -64,8 +65,15 @@ module SheetTrace
     def mesh = layout.uv_map.mesh
     def sheet = layout.sheet
 
-    # @return [Array<Layout::MeasureIslands::Measure>] one an island
-    def measures = @memo[:measures] ||= Layout::MeasureIslands.call(layout, unit_mm: unit_mm).freeze
+    # @return [Array<Layout::MeasureIslands::Measure>] one an island; those that lie as before are not measured again
+    def measures
+      @memo[:measures] ||= begin
+        former, known = @memo[:known_measures]
+        changed = former ? layout.islands_moved_since(former) : (0...layout.uv_map.island_count).to_a
+        fresh = Layout::MeasureIslands.call(layout, unit_mm: unit_mm, islands: changed)
+        (known || []).dup.tap { |measures| changed.zip(fresh) { |island, measure| measures[island] = measure } }.freeze
+      end
+    end
 
     # @return [Array<String>] one an island
     def island_names

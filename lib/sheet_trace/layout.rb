@@ -50,6 +50,14 @@ module SheetTrace
       [(boxes[true, 0].min + boxes[true, 2].max) / 2, (boxes[true, 1].min + boxes[true, 3].max) / 2]
     end
 
+    # @param former [Layout] of the same map
+    # @return [Array<Integer>] islands that lie elsewhere, or whose px are others
+    def islands_moved_since(former)
+      return (0...uv_map.island_count).to_a if former.sheet != sheet
+
+      placements.ne(former.placements).any?(axis: 1).where.to_a
+    end
+
     # @param islands [Array<Integer>]
     # @param affine_px [Geometry::Affine] where px of these islands go
     # @return [Layout]

@@ -65,8 +65,7 @@ module SheetTrace
 
     # @return [Array(Array<Float>, Array<Float>)] least and greatest x, y, z in model units
     def bounds
-      used = positions[corner_vertices, true]
-      [used.min(axis: 0).to_a, used.max(axis: 0).to_a]
+      @memo[:bounds] ||= Array.new(3) { |axis| positions[true, axis][corner_vertices].minmax }.transpose.freeze
     end
   end
 end

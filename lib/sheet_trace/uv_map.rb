@@ -61,21 +61,29 @@ module SheetTrace
       @memo[:island_faces] ||= rows_by_island(face_mapped.where, face_islands)
     end
 
+    # @return [Array<Numo::Int64>] point indices of each island
+    def island_points
+      @memo[:island_points] ||= rows_by_island(Numo::Int64.new(point_count).seq, point_islands)
+    end
+
     # @return [Array<Numo::Int64>] rows of .triangles of each island
     def island_triangles
       @memo[:island_triangles] ||= rows_by_island(Numo::Int64.new(triangles.faces.size).seq, triangles.islands)
     end
 
     # @param unit_mm [Float] length of a model unit
-    # @return [Array<Numo::DFloat>] the three corners of each triangle on the model: three of K x 3, mm
-    def triangle_positions(unit_mm)
-      Array.new(3) { |k| mesh.positions[triangles.vertices[true, k], true] * unit_mm }
+    # @param rows [Numo::Int64, true] which triangles
+    # @return [Array<Array<Numo::DFloat>>] the three corners of each triangle on the model, [x, y, z] each, mm
+    def triangle_positions(unit_mm, rows = true)
+      columns = @memo[:columns] ||= Array.new(3) { |axis| mesh.positions[true, axis].copy.freeze }
+      Array.new(3) { |k| columns.map { |column| column[triangles.vertices[rows, k]] * unit_mm } }
     end
 
     # @param places [Numo::DFloat] P x 2: a place for each point, any unit
-    # @return [Array<Numo::DFloat>] where the three corners of each triangle lie: three of K x 2
-    def triangle_places(places)
-      Array.new(3) { |k| places[triangles.points[true, k], true] }
+    # @return [Array<Array<Numo::DFloat>>] where the three corners of each triangle lie, [x, y] each
+    def triangle_places(places, rows = true)
+      columns = [places[true, 0].copy, places[true, 1].copy]
+      Array.new(3) { |k| columns.map { |column| column[triangles.points[rows, k]] } }
     end
 
     # The mean of the unit normals of each island's faces, weighted by area: shorter than 1 where the
@@ -120,10 +128,12 @@ module SheetTrace
     private
 
     def rows_by_island(rows, islands)
-      groups = Array.new(island_count) { [] }
-      numbers = islands[rows].to_a
-      rows.to_a.each_with_index { |row, i| groups[numbers[i]] << row }
-      groups.map { |group| Numo::Int64.cast(group).freeze }.freeze
+      numbers = islands[rows]
+      counts = island_count.zero? ? [] : numbers.bincount(minlength: island_count).to_a
+      # Island and row in one key, so that rows stay in order within an island.
+      sorted = rows[((Numo::Int64.cast(numbers) * (mesh.corner_count + 1)) + rows).sort_index]
+      start = 0
+      counts.map { |count| sorted[start...(start += count)].copy.freeze }.freeze
     end
   end
 end

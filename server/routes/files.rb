@@ -13,7 +13,7 @@ module SheetTraceServer
           drawing = SheetTrace::Trace::Template.call(job.layout, size: size, line_px: Params.number(params[:line_px], :line_px, 1.0),
                                                                  color: params.fetch(:color, "#1f2a36"), background: params.fetch(:background, "none"),
                                                                  edges: params.fetch(:edges, "all"), islands: picked_islands)
-          download("#{base_name}-trace-#{size.width_px}x#{size.height_px}.png", "image/png", drawing.to_png)
+          download("#{base_name}-trace-#{size.width_px}x#{size.height_px}.png", "image/png", SheetTrace::Formats::Png::Writer.call(drawing.to_image))
         end
 
         app.get("/api/jobs/:id/deliver.zip") do

@@ -36,7 +36,7 @@ module SheetTraceServer
           render_image("thumbnail") do |job|
             size = fit(job.sheet, THUMBNAIL_PX)
             lines = SheetTrace::Trace::Template.call(job.layout, size: size, edges: "outline")
-            composed(job, size).composite2(Vips::Image.new_from_buffer(lines.to_png, ""), :over).cast(:uchar)
+            composed(job, size).composite2(lines.to_image, :over).cast(:uchar)
           end
         end
       end

@@ -75,16 +75,17 @@ module SheetTrace
         cos = Math.cos(@place.turn_rad)
         sin = Math.sin(@place.turn_rad)
         [[cos, -sin, @place.width_mm], [sin, cos, height_mm]].map do |x, y, length_mm|
-          dx, dy = jacobians.on_plane(Numo::DFloat[[x, y, 0.0]].repeat(area.size, axis: 0))
+          dx, dy = jacobians.on_plane([x, y, 0.0])
           length_mm * Math.sqrt((((dx**2) + (dy**2)) * area).sum / [area.sum, Float::MIN].max)
         end
       end
 
       # From the flat map, which stands in for the model here, to px.
       def sheet_jacobians
-        flat = Array.new(3) { |k| Geometry::Vectors.columns(flat_corners.map { |corners| corners[true, k] } << Numo::DFloat.zeros(flat_corners[0].shape[0])) }
+        flat = Array.new(3) { |k| [*flat_corners.map { |corners| corners[true, k] }, Numo::DFloat.zeros(flat_corners[0].shape[0])] }
         px = @canvas.size.to_px(@canvas.layout.points_uv)
-        jacobians = UvMap::Jacobians.call(flat, Array.new(3) { |k| px[triangle_points[true, k], true] })
+        map = @canvas.layout.uv_map
+        jacobians = UvMap::Jacobians.call(flat, map.triangle_places(px, map.island_triangles[@place.island]))
         [jacobians, jacobians.area_mm2]
       end
 

@@ -33,15 +33,12 @@ module SheetTrace
 
       private
 
-      def image
-        surface = Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, @size.width_px, @size.height_px)
-        context = Cairo::Context.new(surface)
+      def image = Drawing::Canvas.call(@size.width_px, @size.height_px) { |context| draw(context) }
+
+      def draw(context)
         context.select_font_face(FONT, Cairo::FONT_SLANT_NORMAL, Cairo::FONT_WEIGHT_BOLD)
         context.set_font_size(@square_px * 0.36)
         (@size.height_px / @square_px).ceil.times { |row| (@size.width_px / @square_px).ceil.times { |column| square(context, row, column) } }
-        surface.flush
-        bgra = Vips::Image.new_from_memory_copy(surface.data, @size.width_px, @size.height_px, 4, :uchar)
-        bgra[2].bandjoin([bgra[1], bgra[0], bgra[3]]).copy(interpretation: :srgb)
       end
 
       def square(context, row, column)

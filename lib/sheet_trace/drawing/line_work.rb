@@ -1,8 +1,5 @@
 # frozen_string_literal: true
 
-require "cairo"
-require "stringio"
-
 module SheetTrace
   module Drawing
     # Straight lines on a canvas of a set size.
@@ -16,13 +13,8 @@ module SheetTrace
         freeze
       end
 
-      # @return [String] a PNG file
-      def to_png
-        Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, width_px, height_px) do |surface|
-          draw(Cairo::Context.new(surface))
-          return StringIO.new("".b).tap { |out| surface.write_to_png(out) }.string
-        end
-      end
+      # @return [Vips::Image] 8-bit sRGB with alpha
+      def to_image = Canvas.call(width_px, height_px) { |context| draw(context) }
 
       # @param context [Cairo::Context] of any surface whose unit is a px
       def draw(context)

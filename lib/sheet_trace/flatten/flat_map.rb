@@ -68,15 +68,10 @@ module SheetTrace
       end
 
       def upright(positions, triangles, places)
-        jacobians = jacobians(positions, triangles, places)
-        up = Mesh::Facing.up(@normal)
-        dx, dy = jacobians.on_plane(up.repeat(triangles.shape[0], axis: 0))
+        jacobians = UvMap::Jacobians.of(positions, places, triangles)
+        dx, dy = jacobians.on_plane(Mesh::Facing.up(@normal).to_a.first)
         angle = Math.atan2((dx * jacobians.area_mm2).sum, (dy * jacobians.area_mm2).sum)
         Geometry::Affine.turn(angle).apply(places)
-      end
-
-      def jacobians(positions, triangles, places)
-        UvMap::Jacobians.call(Array.new(3) { |k| positions[triangles[true, k], true] }, Array.new(3) { |k| places[triangles[true, k], true] })
       end
 
       def centred(places) = places - ((places.max(axis: 0) + places.min(axis: 0)) / 2)

@@ -10,8 +10,7 @@ module SheetTrace
       # @param places [Numo::DFloat] n x 2, any unit, y up
       # @return [Numo::DFloat, nil] n x 2, mm, not mirrored; nil if no triangle has an area in both
       def self.call(positions_mm, triangles, places)
-        jacobians = UvMap::Jacobians.call(Array.new(3) { |k| positions_mm[triangles[true, k], true] },
-                                          Array.new(3) { |k| places[triangles[true, k], true] })
+        jacobians = UvMap::Jacobians.of(positions_mm, places, triangles)
         area = jacobians.invertible_area_mm2
         return if area.sum.zero?
 

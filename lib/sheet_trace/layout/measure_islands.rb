@@ -30,14 +30,24 @@ module SheetTrace
 
       # @param layout [Layout]
       # @param unit_mm [Float] length of a model unit
-      # @return [Array<Measure>] one an island
-      def self.call(layout, unit_mm:) = new(layout, unit_mm).send(:measures)
+      # @param islands [Array<Integer>] which to measure; all if not given
+      # @return [Array<Measure>] one for each of them
+      def self.call(layout, unit_mm:, islands: nil)
+        new(layout, unit_mm, islands || (0...layout.uv_map.island_count).to_a).send(:measures)
+      end
 
-      def initialize(layout, unit_mm)
+      def initialize(layout, unit_mm, picked)
         @layout = layout
         @map = layout.uv_map
-        @count = @map.island_count
-        @jacobians = UvMap::Jacobians.call(@map.triangle_positions(unit_mm), @map.triangle_places(layout.points_px))
+        @picked = picked
+        @count = picked.size
+        whole = @count == @map.island_count
+        @rows = whole ? true : join(@map.island_triangles.values_at(*picked))
+        @points = whole ? true : join(@map.island_points.values_at(*picked))
+        number = Numo::Int32.zeros(@map.island_count).tap { |numbers| numbers[picked] = Numo::Int32.new(@count).seq unless picked.empty? }
+        @islands = number[@map.triangles.islands[@rows]]
+        @point_islands = number[@map.point_islands[@points]]
+        @jacobians = UvMap::Jacobians.call(@map.triangle_positions(unit_mm, @rows), @map.triangle_places(layout.points_px, @rows))
       end
       private_class_method :new
 
@@ -46,16 +56,17 @@ module SheetTrace
       def measures
         return [] if @count.zero?
 
-        faces = Geometry::Grouped.sum(@map.face_islands[@map.face_mapped.where], Numo::DFloat.ones(@map.face_mapped.count_true), @count)
-        columns = { faces: faces, size_mm: sizes_mm, size_px: sizes_px, density_px_per_mm: densities, mirrored: mirrored,
+        columns = { faces: @map.island_faces.values_at(*@picked).map(&:size), size_mm: sizes_mm, size_px: sizes_px, density_px_per_mm: densities, mirrored: mirrored,
                     up_angle_rad: up_angles, **stretches }.transform_values(&:to_a)
         Array.new(@count) do |island|
           row = columns.transform_values { |column| column[island] }
-          Measure.new(**row, faces: row[:faces].round, mirrored: row[:mirrored] == 1, flat_triangles: row[:flat_triangles].round)
+          Measure.new(**row, mirrored: row[:mirrored] == 1, flat_triangles: row[:flat_triangles].round)
         end
       end
 
-      def sum(values) = Geometry::Grouped.sum(@map.triangles.islands, values, @count)
+      def join(lists) = lists.empty? ? Numo::Int64.zeros(0) : lists.first.concatenate(*lists[1..])
+
+      def sum(values) = Geometry::Grouped.sum(@islands, values, @count)
 
       def area_mm2 = @jacobians.area_mm2
 
@@ -86,30 +97,24 @@ module SheetTrace
           worst_face: worst_face, flat_triangles: flats }
       end
 
+      # @return [Array(Array<Float, nil>, Array<Integer, nil>)] each island's largest ratio, and a face that has it
       def worst_of(ratio)
-        worst = Array.new(@count)
+        worst = Geometry::Grouped.extremes(@islands, ratio, @count).last
         faces = Array.new(@count)
-        triangle_faces = @map.triangles.faces.to_a
-        values = ratio.to_a
-        @map.triangles.islands.to_a.each_with_index do |island, i|
-          value = values[i]
-          next if worst[island] && value <= worst[island]
-
-          worst[island] = value
-          faces[island] = triangle_faces[i]
-        end
-        [worst.map { |value| value unless value.zero? }, faces]
+        at = ratio.eq(worst[@islands]).where
+        @islands[at].to_a.zip(@map.triangles.faces[@rows][at].to_a) { |island, face| faces[island] ||= face }
+        [worst.to_a.map { |value| value if value.positive? }, faces]
       end
 
       def sizes_px
-        boxes = @layout.boxes_px
+        boxes = @layout.boxes_px[@picked, true]
         (boxes[true, 2..3] - boxes[true, 0..1]).to_a
       end
 
       def up_angles
         @up_angles ||= begin
-          up = Mesh::Facing.up(@map.mean_normals)[@map.triangles.islands, true]
-          dx, dy = @jacobians.on_plane(up)
+          up = Mesh::Facing.up(@map.mean_normals[@picked, true])
+          dx, dy = @jacobians.on_plane(Array.new(3) { |axis| up[true, axis][@islands] })
           Numo::NMath.atan2(sum(dx * area_mm2), -sum(dy * area_mm2))
         end
       end
@@ -117,13 +122,10 @@ module SheetTrace
       # The island's points carried to mm by the affine map that fits the whole island best - the root of
       # its mean metric - and turned upright. Exact where the island is an affine image of its true shape.
       def sizes_mm
-        points = @layout.points_px
-        islands = @map.point_islands
-        x, y = upright_mm_frames.map { |row| row.map { |column| column[islands] } }.map do |a, b|
-          (points[true, 0] * a) + (points[true, 1] * b)
-        end
-        spans = [x, y].map do |values|
-          low, high = Geometry::Grouped.extremes(islands, values, @count)
+        px = [0, 1].map { |axis| @layout.points_px[@points, axis] }
+        spans = upright_mm_frames.map do |frame|
+          a, b = frame.map { |column| column[@point_islands] }
+          low, high = Geometry::Grouped.extremes(@point_islands, (px[0] * a) + (px[1] * b), @count)
           (high - low).to_a
         end
         spans.transpose

@@ -8,6 +8,8 @@ module SheetTrace
       # @param mesh [Mesh]
       # @return [Triangulation] n - 2 triangles a face of n corners, in the order of the faces
       def self.call(mesh)
+        return whole(mesh) if mesh.face_sizes.eq(3).all?
+
         dents = dented_faces(mesh)
         pieces = mesh.face_sizes.to_a.uniq.flat_map do |size|
           faces = mesh.face_sizes.eq(size).where
@@ -15,6 +17,10 @@ module SheetTrace
           [fans(mesh, faces[(~dented).where], size), *clipped(mesh, faces[dented.where])]
         end
         join(pieces)
+      end
+
+      def self.whole(mesh)
+        Triangulation.new(corners: Numo::Int32.new(mesh.face_count, 3).seq, faces: Numo::Int32.new(mesh.face_count).seq)
       end
 
       # @return [Numo::Bit] F: 1 where some corner turns inwards
@@ -66,7 +72,7 @@ module SheetTrace
         order = ((Numo::Int64.cast(faces) * (faces.size + 1)) + Numo::Int64.new(faces.size).seq).sort_index
         Triangulation.new(corners: corners[order, true], faces: faces[order])
       end
-      private_class_method :dented_faces, :fans, :clipped, :flat_outline, :stack, :join
+      private_class_method :whole, :dented_faces, :fans, :clipped, :flat_outline, :stack, :join
     end
   end
 end

@@ -53,27 +53,43 @@ module SheetTrace
       # @return [Array(Numo::Int32, Integer)] the island of each face, numbered in the order of their first faces
       def islands(welds)
         roots = (0...@mesh.face_count).to_a
-        neighbours(welds).each do |a, b|
-          a = roots[a] = roots[roots[a]] until roots[a] == a
-          b = roots[b] = roots[roots[b]] until roots[b] == b
-          a < b ? roots[b] = a : roots[a] = b
+        first, second = neighbours(welds)
+        i = 0
+        while i < first.size # a bare loop: three times as quick as a block with pairs
+          a = roots[first[i]]
+          b = roots[second[i]]
+          join(roots, a, b) unless a == b
+          i += 1
         end
         number_islands(roots)
       end
 
-      def number_islands(roots)
-        numbers = {}
-        mapped = @face_mapped.to_a
-        islands = roots.each_index.map do |face|
-          face = roots[face] until roots[face] == face
-          mapped[face] == 1 ? numbers[face] ||= numbers.size : 0
-        end
-        [Numo::Int32.cast(islands), numbers.size]
+      def join(roots, a, b)
+        a = roots[a] = roots[roots[a]] until roots[a] == a
+        b = roots[b] = roots[roots[b]] until roots[b] == b
+        a < b ? roots[b] = a : roots[a] = b
       end
 
-      # Pairs of faces that share an edge of the map.
+      # A root is the first face of its island, so each parent is settled before its children come.
+      def number_islands(roots)
+        mapped = @face_mapped.to_a
+        count = 0
+        islands = Array.new(roots.size, 0)
+        roots.each_with_index do |parent, face|
+          root = roots[face] = roots[parent]
+          if root != face
+            islands[face] = islands[root]
+          elsif mapped[face] == 1
+            islands[face] = count
+            count += 1
+          end
+        end
+        [Numo::Int32.from_binary(islands.pack("l*")), count]
+      end
+
+      # @return [Array(Array<Integer>, Array<Integer>)] faces that share an edge of the map, pair by pair
       def neighbours(welds)
-        return [] if @corners.empty?
+        return [[], []] if @corners.empty?
 
         from = welds[@corners]
         to = welds[@mesh.next_corners[@corners]]
@@ -84,7 +100,7 @@ module SheetTrace
         sorted = keys[order]
         same = sorted[1..].eq(sorted[0...-1]).where
         faces = @mesh.corner_faces[@corners[order]]
-        faces[same].to_a.zip(faces[same + 1].to_a)
+        [faces[same].to_a, faces[same + 1].to_a]
       end
     end
   end

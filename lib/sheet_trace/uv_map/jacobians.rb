@@ -8,19 +8,33 @@ module SheetTrace
       # @return [Numo::DFloat] K areas on the model, mm2; 0 for a triangle of no area
       attr_reader :area_mm2
 
-      # @param positions_mm [Array<Numo::DFloat>] the three corners of each triangle on the model, K x 3 each
-      # @param places [Array<Numo::DFloat>] where they lie on the plane, K x 2 each
+      # Columns are apart ([x, y, z] and [x, y], K values each), which is twice as quick as rows.
+      #
+      # @param corners_mm [Array<Array<Numo::DFloat>>] the three corners of each triangle on the model
+      # @param places [Array<Array<Numo::DFloat>>] where they lie on the plane
       # @return [Jacobians]
-      def self.call(positions_mm, places) = new(positions_mm, places)
+      def self.call(corners_mm, places) = new(corners_mm, places)
 
-      def initialize(corner, places)
-        e1 = corner[1] - corner[0]
-        e2 = corner[2] - corner[0]
-        normal = Geometry::Vectors.cross(e1, e2)
-        @x_axis = Geometry::Vectors.unit(e1)
-        @y_axis = Geometry::Vectors.cross(Geometry::Vectors.unit(normal), @x_axis)
-        @area_mm2 = Geometry::Vectors.lengths(normal) * 0.5
-        solve(places, Geometry::Vectors.lengths(e1), Geometry::Vectors.dot(e2, @x_axis), Geometry::Vectors.dot(e2, @y_axis))
+      # The same, for corners in rows.
+      #
+      # @param positions_mm [Numo::DFloat] n x 3
+      # @param places [Numo::DFloat] n x 2
+      # @param triangles [Numo::Int32] K x 3 indices into both
+      def self.of(positions_mm, places, triangles)
+        call(*[positions_mm, places].map do |rows|
+          Array.new(3) { |k| Array.new(rows.shape[1]) { |axis| rows[true, axis][triangles[true, k]] } }
+        end)
+      end
+
+      def initialize(corners, places)
+        e1, e2 = [1, 2].map { |k| minus(corners[k], corners[0]) }
+        length = Numo::NMath.sqrt(dot(e1, e1))
+        normal = cross(e1, e2)
+        double_area = Numo::NMath.sqrt(dot(normal, normal))
+        @x_axis = unit(e1, length)
+        @y_axis = cross(unit(normal, double_area), @x_axis)
+        @area_mm2 = double_area * 0.5
+        solve([1, 2].map { |k| minus(places[k], places[0]) }, length, dot(e2, @x_axis), dot(e2, @y_axis))
       end
       private_class_method :new
 
@@ -34,11 +48,11 @@ module SheetTrace
         [keep + turn, (keep - turn).abs]
       end
 
-      # @param vectors [Numo::DFloat] K x 3 directions on the model
+      # @param vectors [Array<Numo::DFloat, Float>] x, y and z of directions on the model
       # @return [Array(Numo::DFloat, Numo::DFloat)] their shares along each triangle, carried to the plane: x, y
       def on_plane(vectors)
-        x = Geometry::Vectors.dot(vectors, @x_axis)
-        y = Geometry::Vectors.dot(vectors, @y_axis)
+        x = dot(@x_axis, vectors)
+        y = dot(@y_axis, vectors)
         [(@a * x) + (@b * y), (@c * x) + (@d * y)]
       end
 
@@ -55,15 +69,24 @@ module SheetTrace
 
       private
 
-      def solve(q, width, shift, height)
-        q1 = q[1] - q[0]
-        q2 = q[2] - q[0]
+      def solve((first, second), width, shift, height)
         flat = height.eq(0) | width.eq(0)
-        width = width.copy.tap { |column| column[flat] = Float::INFINITY }
-        height = height.copy.tap { |column| column[flat] = Float::INFINITY }
-        @area_mm2[flat] = 0.0
-        @a, @c = [0, 1].map { |axis| q1[true, axis] / width }
-        @b, @d = [[0, @a], [1, @c]].map { |axis, first| (q2[true, axis] - (first * shift)) / height }
+        if flat.any?
+          width, height = [width, height].map { |column| column.copy.tap { |copy| copy[flat] = Float::INFINITY } }
+          @area_mm2[flat] = 0.0
+        end
+        @a, @c = first.map { |column| column / width }
+        @b = (second[0] - (@a * shift)) / height
+        @d = (second[1] - (@c * shift)) / height
+      end
+
+      def minus(a, b) = a.zip(b).map { |p, q| p - q }
+      def dot(a, b) = a.zip(b).map { |p, q| p * q }.sum
+      def cross(a, b) = [[1, 2], [2, 0], [0, 1]].map { |i, j| (a[i] * b[j]) - (a[j] * b[i]) }
+
+      def unit(vector, length)
+        divisor = length.copy.tap { |copy| copy[length.eq(0)] = 1.0 }
+        vector.map { |column| column / divisor }
       end
 
       def invertible

@@ -9,7 +9,7 @@ module SheetTrace
         # @param image [Vips::Image] 8-bit sRGB with alpha
         # @param compression [Integer] 0 to 9 as zlib's; low is quicker
         # @return [String] the file
-        def self.call(image, compression: 6) = image.pngsave_buffer(compression: compression, strip: true)
+        def self.call(image, compression: 3) = image.pngsave_buffer(compression: compression, strip: true)
       end
     end
   end

@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+# rake bench: speed and memory of the hot paths, beside what bench/README.md expects.
+require_relative "../config/environment"
+require_relative "../server/app"
+require_relative "surfaces"
+require "tmpdir"
+
+module Bench
+  RUNS = 5
+  Row = Struct.new(:name, :seconds, :limit_s)
+
+  def self.time
+    start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    yield
+    Process.clock_gettime(Process::CLOCK_MONOTONIC) - start
+  end
+
+  # @return [Row] with the seconds of RUNS runs; the block gives the work to be timed
+  def self.measure(name, limit_s)
+    seconds = Array.new(RUNS) do
+      work = yield
+      GC.start
+      time(&work)
+    end
+    Row.new(name, seconds, limit_s)
+  end
+
+  def self.peak_mb = File.read("/proc/self/status")[/VmHWM:\s+(\d+)/, 1].to_i / 1024
+
+  def self.table(rows)
+    puts format("%-46s %8s %8s %8s %8s", "", "best", "median", "worst", "limit")
+    rows.each do |row|
+      sorted = row.seconds.sort
+      over = sorted[RUNS / 2] > row.limit_s ? "  over" : ""
+      puts format("%-46s %7.3fs %7.3fs %7.3fs %7.2fs%s", row.name, sorted.first, sorted[RUNS / 2], sorted.last, row.limit_s, over)
+    end
+    puts "peak memory: #{peak_mb} MB"
+  end
+
+  def self.label_on(job, picture_px)
+    operation = SheetTrace::Operations.from_h("add_label", { id: "a", picture: "p", picture_px: picture_px, name: "label", island: 12 })
+    SheetTrace::Operations.run(operation, job).job
+  end
+
+  def self.picture
+    Vips::Image.gaussnoise(1000, 1000).cast(:uchar).bandjoin([128, 64, 255]).copy(interpretation: :srgb).pngsave_buffer(compression: 1)
+  end
+
+  def self.run
+    obj = Surfaces.wavy_obj(225)
+    reading = SheetTrace::Formats.read(obj, name: "wavy.obj")
+    job = SheetTrace::Job.start(reading, source_name: "wavy.obj")
+    big = SheetTrace::Layout::Sheet.new(width_px: 4096, height_px: 4096)
+    medium = SheetTrace::Layout::Sheet.new(width_px: 2048, height_px: 2048)
+    bytes = picture
+    labelled = label_on(job, [1000, 1000])
+    puts "#{obj.bytesize / 1_048_576} MB OBJ, #{job.mesh.triangulation.count} triangles, #{job.layout.uv_map.island_count} islands"
+
+    table([
+            measure("read the OBJ", 1.0) { -> { SheetTrace::Formats.read(obj, name: "wavy.obj") } },
+            measure("islands and measures", 0.7) do
+              fresh = SheetTrace::Formats.read(obj, name: "wavy.obj")
+              -> { SheetTrace::Job.start(fresh, source_name: "wavy.obj").measures }
+            end,
+            measure("trace at 4096", 3.0) { -> { SheetTrace::Formats::Png::Writer.call(SheetTrace::Trace::Template.call(job.layout, size: big).to_image) } },
+            measure("texel map and bake at 2048", 3.0) do
+              -> { SheetTrace::Artwork::Compose.call(labelled.edition, labelled.with(unit_mm: 1.0).canvas(pictures: ->(_digest) { bytes }, size: medium)) }
+            end,
+            *moves(job)
+          ])
+  end
+
+  # One move, through operation, measures, snapshot and store, to the JSON that the page is sent.
+  def self.moves(job)
+    Dir.mktmpdir do |folder|
+      jobs = SheetTraceServer::Store::Jobs.new(SheetTraceServer::Store::Database.open(File.join(folder, "bench.sqlite")))
+      workshop = SheetTraceServer::Workshop.new(jobs, SheetTraceServer::Events.new)
+      id = jobs.create("bench", SheetTrace::Job::Snapshot.dump(job), "made")
+      workshop.snapshot(id)
+      [measure("a move, committed", 0.3) do
+        lambda do
+          workshop.operate(id, jobs.revision(id)[:id], "transform_islands", { islands: [3], move_px: [1, 0] })
+          revision = jobs.revision(id)
+          JSON.generate(SheetTraceServer::Json::JobJson.call(row: jobs.find(id), revision: revision, snapshot: workshop.snapshot(id), pictures: [],
+                                                             history: jobs.history(id)))
+        end
+      end]
+    end
+  end
+end
+
+Bench.run
