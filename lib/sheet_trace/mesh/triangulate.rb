@@ -32,6 +32,8 @@ module SheetTrace
       end
 
       def self.fans(mesh, faces, size)
+        return [faces, Numo::Int32.zeros(0, 3)] if faces.empty?
+
         starts = mesh.face_starts[faces]
         Array.new(size - 2) do |k|
           corners = Numo::Int32.zeros(faces.size, 3)

@@ -17,7 +17,7 @@ module SheetTrace
       # @return [TexelMap]
       def self.call(points_px, triangle_points, width_px:, height_px:)
         corners = Numo::DFloat.zeros(*triangle_points.shape, 2)
-        2.times { |axis| corners[true, true, axis] = points_px[true, axis][triangle_points] }
+        2.times { |axis| corners[true, true, axis] = points_px[true, axis][triangle_points] } unless triangle_points.empty?
         texels, triangles = Rasterise.call(corners, width_px, height_px)
         owner = Numo::Int32.zeros(width_px * height_px)
         owner[texels] = triangles + 1

@@ -11,7 +11,10 @@ module SheetTrace
       # @param corner_uvs [Numo::Int32] C indices into uvs
       # @param face_mapped [Numo::Bit] F; all faces if nil
       # @return [UvMap]
+      # @raise [UvError] if no face is mapped
       def self.call(mesh, uvs, corner_uvs, face_mapped = nil)
+        raise UvError, "no face has UVs; lay the faces flat first" if face_mapped && !face_mapped.any?
+
         new(mesh, uvs, corner_uvs, face_mapped || Numo::Bit.ones(mesh.face_count)).send(:build)
       end
 
@@ -41,8 +44,6 @@ module SheetTrace
       # @return [Numo::Int64] C numbers, equal where vertex and UV are; 0 at corners that are not mapped
       def welds
         @welds ||= Numo::Int64.zeros(@mesh.corner_count).tap do |numbers|
-          next if @corners.empty?
-
           first, = Geometry::Grouped.ranks(@uvs[true, 0])
           second, second_count = Geometry::Grouped.ranks(@uvs[true, 1])
           values, value_count = Geometry::Grouped.pair_ranks(first, second, second_count)
@@ -89,8 +90,6 @@ module SheetTrace
 
       # @return [Array(Array<Integer>, Array<Integer>)] faces that share an edge of the map, pair by pair
       def neighbours(welds)
-        return [[], []] if @corners.empty?
-
         from = welds[@corners]
         to = welds[@mesh.next_corners[@corners]]
         low = Numo::Int64.minimum(from, to)

@@ -146,12 +146,12 @@ module SheetTrace
         def name_part(object, group)
           @object = object
           @group = group
-          @part = @run = nil
+          @part_index = @run = nil
         end
 
         def name_material(name)
           @material_name = name
-          @material = @run = nil
+          @material_index = @run = nil
         end
 
         def part_index = @part_index ||= index_of(@parts, [@object, @group].compact.uniq.join(" / "), "Model")

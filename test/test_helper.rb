@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+require_relative "../config/environment"
+require "minitest/autorun"
+require "tmpdir"
+require_relative "models"
+
+# What every test may use.
+module SheetTraceTest
+  DATA = File.expand_path("data", __dir__)
+
+  def data(path) = File.binread(File.join(DATA, path))
+
+  # @return [SheetTrace::Error] with the code and places wanted
+  def assert_refused(type, where = nil, message: nil, &block)
+    error = assert_raises(type, &block)
+    where&.each { |place, value| assert_equal value, error.where[place], "where: #{place}" }
+    assert_match message, error.message if message
+    error
+  end
+
+  # @param places [Hash{String => Object}] of the operation
+  def operate(job, name, **parameters)
+    SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job)
+  end
+end
+
+Minitest::Test.include(SheetTraceTest)
