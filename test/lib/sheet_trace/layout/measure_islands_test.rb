@@ -1,0 +1,76 @@
+# frozen_string_literal: true
+
+require_relative "../../../test_helper"
+
+describe SheetTrace::Layout::MeasureIslands do
+  measure = ->(obj, **sheet) { Models.job(obj, **sheet).measures.first }
+
+  it "measures a true panel" do
+    # 80 x 120 mm on 0.4 x 0.6 of 1000 px: 5 px/mm both ways.
+    panel = measure.call(Models.panel, width_px: 1000, height_px: 1000)
+
+    panel.size_mm.zip([80, 120]) { |got, mm| assert_in_delta mm, got, 1e-9 }
+    panel.size_px.zip([400, 600]) { |got, px| assert_in_delta px, got, 1e-9 }
+    assert_in_delta 5, panel.density_px_per_mm, 1e-12
+    assert_in_delta 1, panel.stretch_worst, 1e-9
+    assert_in_delta 0, panel.up_angle_rad, 1e-9
+    refute panel.mirrored
+  end
+
+  it "reckons in px where the sheet is not square" do
+    # 0.4 x 0.6 of 2000 x 500: 10 px/mm across, 2.5 px/mm up. Stretch 4, density sqrt(25) = 5.
+    panel = measure.call(Models.panel, width_px: 2000, height_px: 500)
+
+    assert_in_delta 4, panel.stretch_mean, 1e-9
+    assert_in_delta 5, panel.density_px_per_mm, 1e-9
+    panel.size_mm.zip([80, 120]) { |got, mm| assert_in_delta mm, got, 1e-9 }
+  end
+
+  # Projected to a square, a cylinder's side has principal stretches 1 / (2 pi r) and 1 / h.
+  it "finds the stretch of a cylinder wrapped to a square" do
+    n = 64
+    around = 2 * n * 20 * Math.sin(Math::PI / n) # chords of a circle of radius 20
+    band = measure.call(Models.band(n))
+
+    assert_in_delta around / 50, band.stretch_mean, 1e-9
+    assert_in_delta around / 50, band.stretch_worst, 1e-9
+    band.size_mm.zip([around, 50]) { |got, mm| assert_in_delta mm, got, 1e-6 }
+    refute band.mirrored
+  end
+
+  it "knows where model-up points, clockwise" do
+    corners = [[0.2, 0.2], [0.6, 0.2], [0.6, 0.8], [0.2, 0.8]]
+    # Turned so that the panel's lower left corner lies in another corner of its place.
+    angles = (0..3).map { |turn| measure.call(Models.panel(width: 60, height: 60, uvs: corners.rotate(turn))).up_angle_rad * 180 / Math::PI }
+
+    [0, -90, 180, 90].zip(angles) { |expected, got| assert_in_delta expected, got, 1e-6 }
+  end
+
+  it "tells a mirrored island" do
+    assert measure.call(Models.panel(uvs: [[0.5, 0.1], [0.1, 0.1], [0.1, 0.7], [0.5, 0.7]])).mirrored
+  end
+
+  it "calls stretch endless where a face is flat on the sheet" do
+    panel = measure.call(Models.panel(uvs: [[0.1, 0.1], [0.5, 0.1], [0.5, 0.1], [0.1, 0.1]]))
+
+    assert_nil panel.stretch_worst
+    assert_nil panel.stretch_mean
+    assert_equal 2, panel.flat_triangles
+  end
+
+  it "counts millimetres by the length of a unit" do
+    panel = Models.job(Models.panel, unit_mm: 10.0).measures.first
+
+    assert_in_delta 800, panel.size_mm[0], 1e-6
+  end
+
+  it "measures a moved island alone, to the same figures" do
+    two = ["v 0 0 0", "v 9 0 0", "v 0 5 3", "vt 0 0", "vt 0.3 0", "vt 0 0.3", "vt 0.5 0.5", "vt 0.9 0.5", "vt 0.5 0.9", "f 1/1 2/2 3/3", "f 1/4 2/5 3/6"].join("\n")
+    job = Models.job(two)
+    job.measures
+    moved = job.with(layout: job.layout.place([1], SheetTrace::Geometry::Affine.scale(2, 1)))
+
+    assert_same job.measures[0], moved.measures[0]
+    assert_equal SheetTrace::Layout::MeasureIslands.call(moved.layout, unit_mm: 1.0), moved.measures
+  end
+end
