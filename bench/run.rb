@@ -29,7 +29,7 @@ module Bench
   def self.peak_mb = File.read("/proc/self/status")[/VmHWM:\s+(\d+)/, 1].to_i / 1024
 
   def self.table(rows)
-    puts format("%-46s %8s %8s %8s %8s", "", "best", "median", "worst", "limit")
+    puts "                                                   best   median    worst    limit"
     rows.each do |row|
       sorted = row.seconds.sort
       over = sorted[RUNS / 2] > row.limit_s ? "  over" : ""

@@ -72,16 +72,16 @@ module SheetTrace
     end
 
     # @param unit_mm [Float] length of a model unit
-    # @param rows [Numo::Int64, true] which triangles
+    # @param rows [Numo::Int64, true] which triangles, true for all
     # @return [Array<Array<Numo::DFloat>>] the three corners of each triangle on the model, [x, y, z] each, mm
-    def triangle_positions(unit_mm, rows = true)
+    def triangle_positions(unit_mm, rows)
       columns = @memo[:columns] ||= Array.new(3) { |axis| mesh.positions[true, axis].copy.freeze }
       Array.new(3) { |k| columns.map { |column| column[triangles.vertices[rows, k]] * unit_mm } }
     end
 
     # @param places [Numo::DFloat] P x 2: a place for each point, any unit
     # @return [Array<Array<Numo::DFloat>>] where the three corners of each triangle lie, [x, y] each
-    def triangle_places(places, rows = true)
+    def triangle_places(places, rows)
       columns = [places[true, 0].copy, places[true, 1].copy]
       Array.new(3) { |k| columns.map { |column| column[triangles.points[rows, k]] } }
     end

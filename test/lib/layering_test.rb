@@ -14,7 +14,7 @@ describe "the core's layers" do
   it "names nothing that stands below" do
     wrong = Dir["#{folder}/**/*.rb"].flat_map do |file|
       own = layers.index(layer_of.call(file)) or next []
-      code = File.readlines(file).reject { |line| line.match?(/^\s*#/) }.join.gsub(/"(?:[^"\\#]|\\.)*"/, '""')
+      code = File.readlines(file).grep_v(/^\s*#/).join.gsub(/"(?:[^"\\#]|\\.)*"/, '""')
       below = layers[(own + 1)..].select { |layer| code.match?(/(?<![:\w])(?:SheetTrace::)?#{layer}(?=::|\.)/) }
       below.map { |layer| "#{file.delete_prefix("#{folder}/")} names #{layer}" }
     end

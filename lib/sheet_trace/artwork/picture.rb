@@ -42,9 +42,7 @@ module SheetTrace
 
       def self.load(bytes, name)
         raise FormatError.new("#{name} is empty; choose an image", where: { file: name }) if bytes.empty?
-        unless LOADERS.key?(loader(bytes))
-          raise FormatError.new("#{name} is not an image that is read here; bring PNG, JPEG, WebP or TIFF", where: { file: name })
-        end
+        raise FormatError.new("#{name} is not an image that is read here; bring PNG, JPEG, WebP or TIFF", where: { file: name }) unless LOADERS.key?(loader(bytes))
 
         image = Vips::Image.new_from_buffer(bytes, "", fail_on: :truncated)
         size = image.width * image.height

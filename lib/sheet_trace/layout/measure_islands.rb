@@ -33,7 +33,8 @@ module SheetTrace
       # @param islands [Array<Integer>] which to measure; all if not given
       # @return [Array<Measure>] one for each of them
       def self.call(layout, unit_mm:, islands: nil)
-        new(layout, unit_mm, islands || (0...layout.uv_map.island_count).to_a).send(:measures)
+        picked = islands || (0...layout.uv_map.island_count).to_a
+        picked.empty? ? [] : new(layout, unit_mm, picked).send(:measures)
       end
 
       def initialize(layout, unit_mm, picked)
@@ -44,7 +45,7 @@ module SheetTrace
         whole = @count == @map.island_count
         @rows = whole ? true : join(@map.island_triangles.values_at(*picked))
         @points = whole ? true : join(@map.island_points.values_at(*picked))
-        number = Numo::Int32.zeros(@map.island_count).tap { |numbers| numbers[picked] = Numo::Int32.new(@count).seq unless picked.empty? }
+        number = Numo::Int32.zeros(@map.island_count).tap { |numbers| numbers[picked] = Numo::Int32.new(@count).seq }
         @islands = number[@map.triangles.islands[@rows]]
         @point_islands = number[@map.point_islands[@points]]
         @jacobians = UvMap::Jacobians.call(@map.triangle_positions(unit_mm, @rows), @map.triangle_places(layout.points_px, @rows))
@@ -54,8 +55,6 @@ module SheetTrace
       private
 
       def measures
-        return [] if @count.zero?
-
         columns = { faces: @map.island_faces.values_at(*@picked).map(&:size), size_mm: sizes_mm, size_px: sizes_px, density_px_per_mm: densities, mirrored: mirrored,
                     up_angle_rad: up_angles, **stretches }.transform_values(&:to_a)
         Array.new(@count) do |island|
@@ -64,7 +63,7 @@ module SheetTrace
         end
       end
 
-      def join(lists) = lists.empty? ? Numo::Int64.zeros(0) : lists.first.concatenate(*lists[1..])
+      def join(lists) = lists.first.concatenate(*lists[1..])
 
       def sum(values) = Geometry::Grouped.sum(@islands, values, @count)
 

@@ -19,6 +19,8 @@ module SheetTrace
         height = texel_map.height_px
         source = Numo::Int64.zeros(width * height) # texel number + 1; 0 where none is near enough
         rim = rim_of(texel_map)
+        return [rim, rim] if rim.empty?
+
         x = rim % width
         y = rim / width
         taken = texel_map.coverage.copy

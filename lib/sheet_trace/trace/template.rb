@@ -41,7 +41,10 @@ module SheetTrace
       def self.segments(layout, size, edges, islands)
         found = layout.uv_map.edges
         points = size.to_px(layout.points_uv)
-        ends = found.points[rows(found, edges, islands, layout.uv_map.island_count), true]
+        rows = rows(found, edges, islands, layout.uv_map.island_count)
+        return Numo::DFloat.zeros(0, 4) if rows.empty?
+
+        ends = found.points[rows, true]
         lines = Numo::DFloat.zeros(ends.shape[0], 4)
         lines[true, 0..1] = points[ends[true, 0], true]
         lines[true, 2..3] = points[ends[true, 1], true]

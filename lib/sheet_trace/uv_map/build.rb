@@ -13,7 +13,7 @@ module SheetTrace
       # @return [UvMap]
       # @raise [UvError] if no face is mapped
       def self.call(mesh, uvs, corner_uvs, face_mapped = nil)
-        raise UvError, "no face has UVs; lay the faces flat first" if face_mapped && !face_mapped.any?
+        raise UvError, "no face has UVs; lay the faces flat first" if face_mapped&.none?
 
         new(mesh, uvs, corner_uvs, face_mapped || Numo::Bit.ones(mesh.face_count)).send(:build)
       end

@@ -24,7 +24,9 @@ describe SheetTrace::Mesh do
 
   it "points area vectors outwards" do
     mesh = Models.read(Models.ball(8, 16, 1.0)).mesh
-    middles = Numo::DFloat.cast(Array.new(mesh.face_count) { |f| mesh.positions[mesh.corner_vertices[mesh.face_starts[f]...mesh.face_starts[f + 1]], true].mean(axis: 0).to_a })
+    middles = Numo::DFloat.cast(Array.new(mesh.face_count) do |f|
+      mesh.positions[mesh.corner_vertices[mesh.face_starts[f]...mesh.face_starts[f + 1]], true].mean(axis: 0).to_a
+    end)
 
     assert_operator SheetTrace::Geometry::Vectors.dot(middles, mesh.face_area_vectors).min, :>, 0
   end

@@ -25,17 +25,13 @@ module SheetTrace
 
         def self.text_of(bytes, name)
           raise FormatError.new("#{name} is empty; choose an OBJ file", where: { file: name }) if bytes.strip.empty?
-          if bytes.byteslice(0, 65_536).include?("\0")
-            raise FormatError.new("#{name} is not an OBJ file: it holds bytes that are not text", where: { file: name })
-          end
+          raise FormatError.new("#{name} is not an OBJ file: it holds bytes that are not text", where: { file: name }) if bytes.byteslice(0, 65_536).include?("\0")
 
           bytes.dup.force_encoding(Encoding::UTF_8).scrub("\u{FFFD}").delete_prefix("\u{FEFF}")
         end
 
         def self.refuse_if_empty(scan, name)
-          if scan.vertices.empty? && scan.faces.empty?
-            raise FormatError.new("#{name} is not an OBJ file: no line starts with v or f", where: { file: name, line: 1 })
-          end
+          raise FormatError.new("#{name} is not an OBJ file: no line starts with v or f", where: { file: name, line: 1 }) if scan.vertices.empty? && scan.faces.empty?
           raise FormatError.new("#{name} has no faces (f lines); export the surface, not only its points", where: { file: name }) if scan.faces.empty?
 
           { "vertices" => [scan.vertices.size, MOST_VERTICES], "faces" => [scan.face_count, MOST_FACES] }.each do |what, (got, limit)|

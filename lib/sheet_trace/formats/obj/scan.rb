@@ -41,12 +41,12 @@ module SheetTrace
         # Plain newlines, single blanks between words and none around them; as many lines as before.
         def self.tidy(text)
           text = text.gsub(/\r\n?/, "\n") if text.include?("\r")
+          text = "#{text}\n" unless text.end_with?("\n")
           text = text.tr("\t", " ") if text.include?("\t")
           text = text.gsub(/(?:[^\n]*\\\n)+[^\n]*/) { |lines| lines.gsub("\\\n", " ") + ("\n" * lines.count("\n")) } if text.include?("\\\n")
           text = text.squeeze(" ") if text.include?("  ")
           text = text.gsub(" \n", "\n") if text.include?(" \n")
-          text = text.gsub("\n ", "\n").delete_prefix(" ") if text.include?("\n ") || text.start_with?(" ")
-          text.end_with?("\n") ? text : "#{text}\n"
+          text.include?("\n ") || text.start_with?(" ") ? text.gsub("\n ", "\n").delete_prefix(" ") : text
         end
         private_class_method :tidy
 

@@ -3,9 +3,9 @@
 require_relative "../../../test_helper"
 
 describe SheetTrace::Artwork::Compose do
+  plain = ->(color, side) { Vips::Image.black(side, side, bands: 3).new_from_image(color).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer }
   noise = Vips::Image.gaussnoise(64, 64).cast(:uchar).bandjoin([77, 200]).cast(:uchar).copy(interpretation: :srgb)
-  pictures = { "noise" => noise.pngsave_buffer, "red" => Vips::Image.black(64, 64, bands: 3).new_from_image([255, 0, 0]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer,
-               "blue" => Vips::Image.black(32, 32, bands: 3).new_from_image([0, 0, 255]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer }
+  pictures = { "noise" => noise.pngsave_buffer, "red" => plain.call([255, 0, 0], 64), "blue" => plain.call([0, 0, 255], 32) }
   job = Models.job(Models.panel(uvs: [[0.25, 0.25], [0.75, 0.25], [0.75, 0.75], [0.25, 0.75]]), width_px: 64, height_px: 64)
   skins = ->(*names, **options) { names.map { |name| SheetTrace::Artwork::Layer.new(id: name, kind: "skin", name: name, picture: name, **options) } }
   compose = lambda do |layers, bleed_px: 0|

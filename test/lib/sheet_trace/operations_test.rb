@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+require_relative "../../test_helper"
+
+describe SheetTrace::Operations do
+  it "knows its operations by name" do
+    error = assert_refused(SheetTrace::UnknownNameError, { name: "explode" }) { SheetTrace::Operations.from_h("explode", {}) }
+
+    assert_match(/transform_islands/, error.message)
+  end
+
+  it "refuses a parameter that is lacking or not known, naming the operation" do
+    assert_refused(SheetTrace::InvalidOperationError, { operation: "rename_island" }, message: /missing keyword/) do
+      SheetTrace::Operations.from_h("rename_island", { island: 0 })
+    end
+    assert_refused(SheetTrace::InvalidOperationError, { operation: "set_unit" }, message: /unknown keyword/) do
+      SheetTrace::Operations.from_h("set_unit", { unit_mm: 1, colour: "red" })
+    end
+  end
+
+  it "leaves the job it was given as it is" do
+    job = Models.job(Models.panel)
+    before = job.layout.points_px.dup
+    operate(job, "transform_islands", islands: [0], move_px: [9, 9])
+
+    assert_equal before, job.layout.points_px
+  end
+
+  # Every operation with parameters that make no sense: what it says.
+  {
+    "transform_islands" => [{ islands: [] } => /pick one first/, { islands: [4] } => /no island 4/, { islands: [0], move_px: [1] } => /give two numbers/,
+                            { islands: [0], turn_rad: Float::NAN } => /turn is NaN/, { islands: [0], scale: [0, 1] } => /scale is 0; give a number from 0.001/],
+    "place_island" => [{ island: -1 } => /no island -1/, { island: 0, x_px: "a" } => /x is "a"/, { island: 0, width_px: 0 } => /width is 0/],
+    "rename_island" => [{ island: 0, name: "  " } => /give 1 to 80 characters/, { island: 0, name: "x" * 81 } => /give 1 to 80/],
+    "resize_sheet" => [{ width_px: 0, height_px: 64 } => /width is 0 px; give a whole number from 16 to 8192/,
+                       { width_px: 64, height_px: 100_000 } => /height is 100000 px/, { width_px: 64, height_px: 64, keep: "x" } => /give "uv" or "shape"/],
+    "set_unit" => [{ unit_mm: 0 } => /one unit is 0/, { unit_mm: nil } => /one unit is nil/],
+    "set_bleed" => [{ bleed_px: 65 } => /bleed is 65/, { bleed_px: 1.5 } => /bleed is 1.5/],
+    "change_layer" => [{ id: "none", opacity: 1 } => /no layer "none"/],
+    "move_layer" => [{ id: "none", to: 0 } => /no layer "none"/],
+    "remove_layer" => [{ id: "none" } => /no layer "none"/],
+    "add_label" => [{ id: "a", picture: "p", picture_px: [4, 4], name: "x", island: 3 } => /no island 3/,
+                    { id: "a", picture: "p", picture_px: [4, 4], name: "x", island: 0, width_mm: 0 } => /width is 0/],
+    "add_skin" => [{ id: "a", picture: "p", name: "" } => /layer's name/]
+  }.each do |name, cases|
+    it "refuses senseless parameters of #{name}" do
+      job = Models.job(Models.panel)
+      cases.reduce(:merge).each do |parameters, message|
+        error = assert_refused(SheetTrace::InvalidOperationError, { operation: name }, message: message) { operate(job, name, **parameters) }
+
+        assert_equal "invalid_operation", error.code
+      end
+    end
+  end
+
+  it "covers every operation above" do
+    assert_empty SheetTrace::Operations::NAMES.names - %w[transform_islands place_island rename_island resize_sheet set_unit set_bleed change_layer move_layer
+                                                          remove_layer add_label add_skin]
+  end
+end
