@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../../demo/tea_caddy"
+require "open3"
+
+# Runs the program as a painter would.
+describe "bin/sheet-trace" do
+  program = File.expand_path("../../bin/sheet-trace", __dir__)
+  run = ->(*arguments, **options) { Open3.capture3(RbConfig.ruby, program, *arguments, **options) }
+
+  before do
+    @folder = Dir.mktmpdir
+    @caddy = File.join(@folder, "tea-caddy.obj")
+    File.write(@caddy, Demo::TeaCaddy.obj)
+  end
+  after { FileUtils.remove_entry(@folder) }
+
+  it "inspects a model as JSON" do
+    out, err, status = run.call("inspect", @caddy, "--json", "--size", "2048x1024", "--unit-mm", "2")
+    told = JSON.parse(out)
+
+    assert_predicate status, :success?, err
+    assert_equal({ "vertices" => 8, "faces" => 6, "triangles" => 12, "uvs" => 24, "parts" => 1, "materials" => 1 }, told["counts"])
+    assert_equal({ "min" => [-80.0, 0.0, -50.0], "max" => [80.0, 240.0, 50.0] }, told["bounds"])
+    assert_equal %w[name faces size_mm size_px density_px_per_mm stretch_mean stretch_worst mirrored up_angle_deg], told["islands"][0].keys
+    # The caddy's panels are true on a square sheet at 4 px/mm; here twice as wide, and a unit is 2 mm.
+    assert_in_delta 2, told["islands"][0]["stretch_mean"], 1e-6
+    assert_in_delta Math.sqrt(4 * 2), told["islands"][0]["density_px_per_mm"], 1e-6
+  end
+
+  it "inspects a model as a table" do
+    out, = run.call("inspect", @caddy)
+
+    assert_match(/^Front\s+1\s+80\.0 x 120\.0\s+320\.0 x 480\.0\s+4\.000/, out)
+  end
+
+  it "writes the template that the core draws" do
+    target = File.join(@folder, "trace.png")
+    out, err, status = run.call("trace", @caddy, "--size", "256x128", "-o", target, "--line", "2", "--color", "#ff0000", "--background", "white", "--edges", "outline")
+    drawing = SheetTrace::Trace::Template.call(Models.job(Demo::TeaCaddy.obj).layout, size: SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 128), line_px: 2.0,
+                                                                                      color: "#ff0000", background: "white", edges: "outline")
+
+    assert_predicate status, :success?, err
+    assert_equal SheetTrace::Formats::Png::Writer.call(drawing.to_image), File.binread(target)
+    assert_match(/256 x 128 px, 24 lines, 6 islands/, out)
+  end
+
+  it "tells notes of the reader on standard error" do
+    File.write(@caddy, "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n")
+    _out, err, status = run.call("inspect", @caddy)
+
+    assert_predicate status, :success?
+    assert_match(/note: .*no UVs/, err)
+  end
+
+  {
+    "a file that is not there" => [%w[inspect nowhere.obj], /nowhere\.obj can't be read: no such file/],
+    "a folder" => [["inspect", "."], /can't be read: is a directory/],
+    "no OBJ" => [["inspect", __FILE__], /command_line_test\.rb/],
+    "a size that is none" => [["inspect", :caddy, "--size", "0x0"], /width is 0 px/],
+    "a size too large" => [["trace", :caddy, "--size", "100000x64", "-o", "x.png"], /100000 px/],
+    "a unit of 0" => [["inspect", :caddy, "--unit-mm", "0"], /unit-mm is 0/],
+    "a colour that is none" => [["trace", :caddy, "--size", "64x64", "-o", "x.png", "--color", "red"], /colour "red"/],
+    "a lacking option" => [["trace", :caddy, "--size", "64x64"], /--out/],
+    "an option that is not known" => [["inspect", :caddy, "--sise", "64x64"], /sise/],
+    "a place that can't be written" => [["trace", :caddy, "--size", "64x64", "-o", "/nowhere/x.png"], %r{/nowhere/x\.png}],
+    "a command that is not known" => [["paint"], /paint/]
+  }.each do |what, (arguments, message)|
+    it "gives one clear line and exit code 1 for #{what}" do
+      _out, err, status = run.call(*arguments.map { |argument| argument == :caddy ? @caddy : argument }, chdir: @folder)
+
+      assert_equal 1, status.exitstatus, err
+      assert_equal 1, err.lines.size, err
+      assert_match message, err
+    end
+  end
+end

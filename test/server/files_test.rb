@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+require_relative "server_test_case"
+
+describe "files and views of the server" do
+  include ServerTestCase
+
+  def fetch(path) = get(path, {}, "HTTP_HOST" => "127.0.0.1")
+
+  it "sends the trace that the core draws" do
+    job = start_job
+    fetch "/api/jobs/#{job[:id]}/trace.png?revision=#{job[:revision]}&width_px=512&height_px=256&line_px=2&edges=outline&background=white"
+    drawing = SheetTrace::Trace::Template.call(Models.job(Demo::TeaCaddy.obj).layout, size: SheetTrace::Layout::Sheet.new(width_px: 512, height_px: 256),
+                                                                                      line_px: 2.0, edges: "outline", background: "white")
+
+    assert_equal SheetTrace::Formats::Png::Writer.call(drawing.to_image), last_response.body
+    assert_match(/attachment; filename="tea-caddy-trace-512x256\.png"/, last_response["content-disposition"])
+  end
+
+  it "delivers a zip with texture and model of one name" do
+    job = start_job
+    fetch "/api/jobs/#{job[:id]}/deliver.zip?width_px=64&height_px=64"
+
+    assert_equal %w[tea-caddy.obj tea-caddy.mtl tea-caddy.png], Zip::File.open_buffer(last_response.body).map(&:name)
+  end
+
+  it "sends arrays as they stand in the core" do
+    job = start_job
+    fetch "/api/jobs/#{job[:id]}/arrays/points?revision=#{job[:revision]}"
+
+    assert_equal Numo::SFloat.cast(Models.job(Demo::TeaCaddy.obj).layout.points_px), Numo::SFloat.from_binary(last_response.body, [24, 2])
+    assert_includes last_response["cache-control"], "immutable"
+    fetch "/api/jobs/#{job[:id]}/arrays/nothing"
+
+    assert_failure 404, "not_found", /no array nothing/
+  end
+
+  it "draws sheet, chart and thumbnail" do
+    job = start_job
+    { "sheet" => 1024, "chart" => 1024, "thumbnail" => 320 }.each do |kind, side|
+      fetch "/api/jobs/#{job[:id]}/#{kind}.png?revision=#{job[:revision]}"
+
+      assert_equal ["\x89PNG".b, side, side], last_response.body.unpack("a4 x12 N N"), kind
+    end
+  end
+
+  it "gives a picture back to the byte" do
+    job = start_job
+    bytes = Demo::TeaCaddy.pictures["caddy-lid.png"]
+    picture = upload("/api/jobs/#{job[:id]}/pictures", bytes, "lid.png")
+    fetch "/api/jobs/#{job[:id]}/pictures/#{picture[:digest]}"
+
+    assert_equal [bytes, "image/png"], [last_response.body, last_response.media_type]
+  end
+
+  it "names the value that a trace can't be drawn with" do
+    job = start_job
+    { "width_px=0&height_px=64" => /width is 0 px/, "width_px=x&height_px=64" => /width_px is "x"; give a whole number/, "line_px=thick" => /line_px is "thick"/,
+      "color=red" => /colour "red"/, "islands=99" => /no island 99/, "edges=some" => /give all or outline/ }.each do |query, message|
+      fetch "/api/jobs/#{job[:id]}/trace.png?#{query}"
+
+      assert_failure 422, "input", message
+    end
+  end
+end

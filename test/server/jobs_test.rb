@@ -1,0 +1,123 @@
+# frozen_string_literal: true
+
+require_relative "server_test_case"
+
+describe "jobs on the server" do
+  include ServerTestCase
+
+  # The sample's keys and kinds of values, all the way down; of a list, its first element's.
+  def shape(value)
+    case value
+    when Hash then value.transform_values { |inner| shape(inner) }
+    when Array then value.first(1).map { |inner| shape(inner) }
+    when Numeric then :number
+    when true, false then :boolean
+    else value.class.name.downcase.to_sym
+    end
+  end
+
+  it "answers a job as the sample that the front end is tested with" do
+    job = start_job
+    picture = upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-front.png"], "caddy-front.png")
+    job = change(change(job, "add_skin", picture: picture[:digest]), "add_label", picture: picture[:digest], island: 3)
+
+    assert_equal shape(JSON.parse(data("api/job.json"), symbolize_names: true)), shape(job)
+    assert_equal shape(JSON.parse(data("api/picture.json"), symbolize_names: true)), shape(picture)
+    assert_equal shape(JSON.parse(data("api/jobs.json"), symbolize_names: true)), shape(ask(:get, "/api/jobs"))
+  end
+
+  it "answers a fault as the sample that the front end is tested with" do
+    start_job("v 0 0 x\nf 1 1 1\n", name: "bad.obj")
+
+    assert_equal 422, last_response.status
+    assert_equal JSON.parse(data("api/error.json"), symbolize_names: true), json
+  end
+
+  it "keeps one revision an operation, and says what was done" do
+    job = start_job
+    moved = change(job, "transform_islands", islands: [0], move_px: [10, 0])
+
+    assert_equal "Front: moved 10 px right", moved[:done]
+    assert_equal 2, @database[:revisions].count
+    assert_equal "Front: moved 10 px right", moved[:history][:undo]
+    assert_in_delta job[:islands][0][:box_px][0] + 10, moved[:islands][0][:box_px][0], 1e-9
+  end
+
+  it "takes degrees and gives degrees" do
+    assert_in_delta 30, change(start_job, "transform_islands", islands: [0], turn_deg: 30)[:islands][0][:up_angle_deg], 1e-9
+  end
+
+  it "undoes and does again, also after a restart" do
+    job = start_job
+    change(change(job, "transform_islands", islands: [0], move_px: [10, 0]), "rename_island", island: 0, name: "Face")
+    restart
+    undone = 2.times.map { ask(:post, "/api/jobs/#{job[:id]}/undo") }
+
+    assert_equal ["Undone: Front is now called Face", "Undone: Front: moved 10 px right"], undone.map { |one| one[:done] }
+    assert_equal job[:islands], undone.last[:islands]
+    assert_equal "There is nothing to undo", ask(:post, "/api/jobs/#{job[:id]}/undo")[:done]
+    restart
+    2.times { ask(:post, "/api/jobs/#{job[:id]}/redo") }
+
+    assert_equal "Face", json[:islands][0][:name]
+    assert_equal "There is nothing to redo", ask(:post, "/api/jobs/#{job[:id]}/redo")[:done]
+  end
+
+  it "drops what was undone when something new is done" do
+    job = start_job
+    moved = change(job, "transform_islands", islands: [0], move_px: [10, 0])
+    undone = ask(:post, "/api/jobs/#{job[:id]}/undo")
+    renamed = change(undone, "rename_island", island: 1, name: "Gable")
+
+    assert_nil renamed[:history][:redo]
+    refute_equal moved[:revision], renamed[:revision]
+  end
+
+  it "refuses a change to a revision that is not the one shown" do
+    job = start_job
+    change(job, "transform_islands", islands: [0], move_px: [10, 0])
+    change(job, "transform_islands", islands: [0], move_px: [10, 0])
+
+    assert_failure 409, "conflict", /changed elsewhere/
+  end
+
+  it "leaves the job as it was when an operation is refused" do
+    job = start_job
+    change(job, "resize_sheet", width_px: 0, height_px: 100_000)
+
+    assert_failure 422, "invalid_operation", /width is 0 px/
+    assert_equal job, ask(:get, "/api/jobs/#{job[:id]}")
+  end
+
+  it "renames and deletes, and lets go of what no job uses" do
+    job = start_job
+    upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-lid.png"], "lid.png")
+
+    assert_equal "Caddy of mine", ask(:patch, "/api/jobs/#{job[:id]}", { name: " Caddy of mine " })[:name]
+    ask(:patch, "/api/jobs/#{job[:id]}", { name: "" })
+
+    assert_failure 422, "input", /give 1 to 80 characters/
+    ask(:delete, "/api/jobs/#{job[:id]}")
+
+    assert_equal 204, last_response.status
+    assert_equal [0, 0, 0, 0], %i[jobs revisions blobs pictures].map { |table| @database[table].count }
+    ask(:get, "/api/jobs/#{job[:id]}")
+
+    assert_failure 404, "not_found", /does not exist/
+  end
+
+  it "keeps what two jobs share until both are gone" do
+    first, second = Array.new(2) { start_job }
+    ask(:delete, "/api/jobs/#{first[:id]}")
+    restart
+
+    assert_equal first[:islands], ask(:get, "/api/jobs/#{second[:id]}")[:islands]
+  end
+
+  it "opens a job without UVs, and says so" do
+    job = start_job("v 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1 0\nf 1 2 3 4\n", name: "plate.obj")
+
+    assert_equal %w[no_uvs faces_projected], job[:notes].map { |note| note[:code] }
+    assert_equal 1, job[:islands].size
+  end
+end
