@@ -1,8 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "server_test_case"
-require "open3"
-require "socket"
+require_relative "../running_server"
 
 describe "what the server refuses" do
   include ServerTestCase
@@ -79,48 +78,22 @@ describe "what the server refuses" do
 end
 
 describe "a server that is killed" do
-  def wait_for(port)
-    200.times do
-      return TCPSocket.new("127.0.0.1", port).close
-    rescue Errno::ECONNREFUSED
-      sleep 0.05
-    end
-
-    flunk "the server did not start"
-  end
-
-  def start(path, port)
-    environment = { "SHEET_TRACE_DATABASE" => path, "SHEET_TRACE_PORT" => port.to_s }
-    pid = Process.spawn(environment, RbConfig.ruby, File.expand_path("../../server/start.rb", __dir__), %i[out err] => File::NULL)
-    wait_for(port)
-    pid
-  end
-
-  def post(port, path, body, **headers)
-    Net::HTTP.post(URI("http://127.0.0.1:#{port}#{path}"), body, headers.transform_keys(&:to_s)).then { |response| JSON.parse(response.body) }
-  end
-
   it "has lost nothing that it answered" do
-    require "net/http"
     Dir.mktmpdir do |folder|
-      port = TCPServer.open("127.0.0.1", 0) { |socket| socket.addr[1] }
-      path = File.join(folder, "jobs.sqlite")
-      pid = start(path, port)
-      job = post(port, "/api/jobs", Demo::TeaCaddy.obj, "x-file-name": "caddy.obj", "content-type": "application/octet-stream")
+      server = RunningServer.new(File.join(folder, "jobs.sqlite"))
+      job = server.post("/api/jobs", Demo::TeaCaddy.obj, "x-file-name": "caddy.obj", "content-type": "application/octet-stream")
       8.times do |i|
         body = JSON.generate(base_revision: job["revision"], name: "transform_islands", parameters: { islands: [i % 6], move_px: [i, 1] })
-        job = post(port, "/api/jobs/#{job["id"]}/operations", body, "content-type": "application/json")
+        job = server.post("/api/jobs/#{job["id"]}/operations", body)
       end
-      Process.kill(:KILL, pid)
-      Process.wait(pid)
-      pid = start(path, port)
-      again = JSON.parse(Net::HTTP.get(URI("http://127.0.0.1:#{port}/api/jobs/#{job["id"]}")))
+      server.kill
+      server.start
+      again = server.get("/api/jobs/#{job["id"]}")
 
       assert_equal job["revision"], again["revision"]
       assert_equal job["islands"], again["islands"]
     ensure
-      Process.kill(:KILL, pid)
-      Process.wait(pid)
+      server&.kill
     end
   end
 end

@@ -8,7 +8,7 @@ import { toPx, type Viewport } from "@/sheet/viewport";
 
 type Drag =
   | { kind: "pan"; last: Pair }
-  | { kind: "islands"; grip: Grip | null; box: Box; from: Pair }
+  | { kind: "islands"; grip: Grip | null; box: Box; from: Pair; onClick: () => void }
   | { kind: "label"; layer: Layer; from: Pair; sizing: boolean };
 
 export interface LabelChange {
@@ -103,16 +103,19 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     const box = screenFrame();
     const grip = box && gripAt(box, at[0], at[1]);
     if (grip && frame.value) {
-      drag.value = { kind: "islands", grip, box: frame.value, from: sheetPx(at) };
+      drag.value = { kind: "islands", grip, box: frame.value, from: sheetPx(at), onClick: () => undefined };
       return;
     }
     const island = islandAt(at);
     const extend = event.shiftKey;
     if (island === null) {
       drag.value = { kind: "pan", last: at };
-    } else if (options.movable() && !extend) {
-      if (!options.picked().includes(island)) options.onPick(island, false);
-      drag.value = { kind: "islands", grip: null, box: boxAround(options.islands().filter((one) => options.picked().includes(one.index)))!, from: sheetPx(at) };
+    } else if (options.movable()) {
+      const was = options.picked().includes(island);
+      if (!was) options.onPick(island, extend);
+      // Shift takes a picked island away on a click, and holds to one axis on a drag.
+      const onClick = () => (was || !extend) && options.onPick(island, extend);
+      drag.value = { kind: "islands", grip: null, box: frame.value!, from: sheetPx(at), onClick };
     } else {
       options.onPick(island, extend);
     }
@@ -177,8 +180,8 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       if (clicked && event.button === 0 && !space) options.onPick(null, event.shiftKey);
     } else if (current.kind === "islands" && change.value !== UNCHANGED) {
       await options.onChange(change.value);
-    } else if (current.kind === "islands" && clicked && !current.grip) {
-      options.onPick(islandAt(at), false);
+    } else if (current.kind === "islands" && clicked) {
+      current.onClick();
     } else if (current.kind === "label" && labelChange.value !== STILL) {
       await options.onLabel(current.layer, labelChange.value);
       labelChange.value = STILL;

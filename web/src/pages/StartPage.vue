@@ -10,6 +10,15 @@ import { useMessages } from "@/stores/messages";
 import { useSettings } from "@/stores/settings";
 import DropZone from "@/ui/DropZone.vue";
 
+/** The stages, for somebody who sees them for the first time. */
+const STEPS = [
+  ["Model", "Bring it in, say how long one unit is: every island is measured in mm."],
+  ["Lay out", "Place the islands on the sheet by hand or by typed numbers."],
+  ["Trace", "Export the wireframe template and paint over it in any program."],
+  ["Art", "Set labels by their size in mm; they land undistorted."],
+  ["Deliver", "Take the texture and the model that wears it, in one zip."],
+] as const;
+
 const router = useRouter();
 const messages = useMessages();
 const settings = useSettings();
@@ -97,6 +106,13 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
           <button type="button" :aria-label="`Delete ${job.name}`" title="Delete" @click="ask(job)"><PhTrash :size="18" /></button>
         </li>
       </ul>
+    </section>
+
+    <section v-if="jobs && jobs.length < 4" aria-labelledby="steps-title">
+      <h2 id="steps-title">How a job goes</h2>
+      <ol class="steps">
+        <li v-for="[name, what] in STEPS" :key="name"><b>{{ name }}</b> {{ what }}</li>
+      </ol>
     </section>
 
     <BModal v-model="asking" title="Delete this job?" ok-title="Delete" ok-variant="danger" cancel-title="Keep" cancel-variant="secondary" @ok="remove">
@@ -201,6 +217,33 @@ h2 {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.steps {
+  display: grid;
+  padding: 0;
+  margin: 0;
+  counter-reset: step;
+  gap: 0 18px;
+  grid-template-columns: repeat(5, 1fr);
+  list-style: none;
+}
+.steps li {
+  padding-top: 9px;
+  border-top: 2px solid var(--rule-strong);
+  color: var(--ink-soft);
+  counter-increment: step;
+  font-size: 13px;
+}
+.steps b {
+  display: block;
+  color: var(--ink);
+  font-size: 14px;
+}
+.steps b::before {
+  margin-right: 7px;
+  color: var(--ink-soft);
+  content: counter(step);
+  font: 400 12px var(--mono);
 }
 .when {
   color: var(--ink-soft);

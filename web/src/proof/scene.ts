@@ -21,6 +21,7 @@ export type ViewName = keyof typeof VIEWS;
 
 const PAPER = "#fffdf8";
 const SELECTED = 0x1e7b6e;
+const MARGIN = 1.22; // free room round the model, for the buttons
 
 /** The textured model on the screen. Draws only when something changed. */
 export class ProofScene {
@@ -36,7 +37,7 @@ export class ProofScene {
   private model: THREE.Mesh | null = null;
   private bare: THREE.Mesh | null = null;
   private surface: Surface | null = null;
-  private radius = 1;
+  private box = new THREE.Box3();
   private frame = 0;
 
   constructor(private readonly canvas: HTMLCanvasElement) {
@@ -71,9 +72,8 @@ export class ProofScene {
       this.scene.add(this.bare);
       box.union(new THREE.Box3().setFromBufferAttribute(bare.getAttribute("position") as THREE.BufferAttribute));
     }
-    const sphere = box.getBoundingSphere(new THREE.Sphere());
-    this.radius = Math.max(sphere.radius, 1e-6);
-    this.controls.target.copy(sphere.center);
+    this.box = box;
+    box.getCenter(this.controls.target);
     this.look("Corner");
   }
 
@@ -151,14 +151,26 @@ export class ProofScene {
 
   look(name: ViewName) {
     const direction = new THREE.Vector3(...VIEWS[name]).normalize();
-    const narrow = Math.min(1, this.camera.aspect);
-    const distance = (this.radius * 1.08) / Math.sin((this.camera.fov * Math.PI) / 360) / narrow;
+    const distance = this.distanceToFit(direction);
     this.camera.position.copy(this.controls.target).addScaledVector(direction, distance);
     this.camera.near = distance / 100;
     this.camera.far = distance * 10;
     this.camera.updateProjectionMatrix();
     this.controls.update();
     this.redraw();
+  }
+
+  /** How far off the eye must be to see the whole box of the model, with a margin. */
+  private distanceToFit(direction: THREE.Vector3): number {
+    const toEye = new THREE.Matrix4().lookAt(direction, new THREE.Vector3(), this.camera.up).transpose();
+    const tall = Math.tan((this.camera.fov * Math.PI) / 360) / MARGIN;
+    const wide = tall * Math.min(this.camera.aspect, 4);
+    const { min, max } = this.box;
+    const distances = [0, 1, 2, 3, 4, 5, 6, 7].map((corner) => {
+      const at = new THREE.Vector3(corner & 1 ? max.x : min.x, corner & 2 ? max.y : min.y, corner & 4 ? max.z : min.z).sub(this.controls.target).applyMatrix4(toEye);
+      return at.z + Math.max(Math.abs(at.x) / wide, Math.abs(at.y) / tall);
+    });
+    return Math.max(...distances, 1e-6);
   }
 
   resize(width: number, height: number) {

@@ -138,7 +138,7 @@ useKeys({
 </script>
 
 <template>
-  <section ref="holder" class="sheet-view" aria-label="Sheet">
+  <section ref="holder" class="sheet-view" aria-label="Sheet" :aria-busy="shapes.length === 0" :data-view="`${view.scale} ${view.x} ${view.y}`">
     <canvas
       ref="canvas"
       tabindex="0"

@@ -76,7 +76,8 @@ function lineAt(context: CanvasRenderingContext2D, x: number, y: number, dx: num
   context.lineTo(x + dx, y + dy);
 }
 
-function drawPaper(context: CanvasRenderingContext2D, { view, sheet, image, colors }: SheetScene, ratio: number) {
+function drawPaper(context: CanvasRenderingContext2D, scene: SheetScene, ratio: number) {
+  const { view, sheet, image, colors } = scene;
   const width = sheet.width_px * view.scale;
   const height = sheet.height_px * view.scale;
   context.fillStyle = colors.paper;
@@ -84,9 +85,24 @@ function drawPaper(context: CanvasRenderingContext2D, { view, sheet, image, colo
   if (image) {
     context.imageSmoothingEnabled = view.scale * ratio < 2; // single pixels stay squares
     context.imageSmoothingQuality = "high";
-    context.drawImage(image, view.x, view.y, width, height);
+    drawVisible(context, scene, image);
   }
   cropMarks(context, view, width, height, colors.paper);
+}
+
+/** Draws what is seen of the sheet's image: at single pixels the whole of it would be a thousand screens wide. */
+function drawVisible(context: CanvasRenderingContext2D, { view, sheet, width, height }: SheetScene, image: HTMLImageElement) {
+  const left = Math.max(Math.floor(-view.x / view.scale), 0);
+  const top = Math.max(Math.floor(-view.y / view.scale), 0);
+  const right = Math.min(Math.ceil((width - view.x) / view.scale), sheet.width_px);
+  const bottom = Math.min(Math.ceil((height - view.y) / view.scale), sheet.height_px);
+  if (right <= left || bottom <= top) return;
+  const across = image.naturalWidth / sheet.width_px;
+  const down = image.naturalHeight / sheet.height_px;
+  context.drawImage(
+    image, left * across, top * down, (right - left) * across, (bottom - top) * down,
+    left * view.scale + view.x, top * view.scale + view.y, (right - left) * view.scale, (bottom - top) * view.scale,
+  );
 }
 
 function cropMarks(context: CanvasRenderingContext2D, view: Viewport, width: number, height: number, color: string) {

@@ -29,7 +29,7 @@ const way = computed(() => {
 <template>
   <section v-if="island" aria-label="Picked island">
     <h3>Picked island</h3>
-    <input v-model="name" class="form-control name" aria-label="Island name" maxlength="80" @change="rename" @keydown.enter="rename" @keydown.esc.stop="name = island.name" />
+    <input v-model="name" class="form-control name" aria-label="Island name" maxlength="80" @change="rename" @keydown.esc.stop="name = island.name" />
     <dl class="facts">
       <dt>On the model</dt>
       <dd class="num">{{ shown(island.size_mm[0]) }} × {{ shown(island.size_mm[1]) }} mm</dd>
@@ -39,7 +39,7 @@ const way = computed(() => {
       <dd class="num">{{ island.density_px_per_mm.toFixed(3) }} px/mm</dd>
       <dt>Stretch</dt>
       <dd class="num">
-        <template v-if="island.stretch_worst !== null">{{ (island.stretch_mean ?? 1).toFixed(3) }} mean, {{ island.stretch_worst.toFixed(3) }} worst</template>
+        <template v-if="island.stretch_worst !== null">{{ (island.stretch_mean ?? 1).toFixed(3) }}, at most {{ island.stretch_worst.toFixed(3) }}</template>
         <template v-else>endless: {{ island.flat_triangles }} flat</template>
       </dd>
       <dt>Reads</dt>

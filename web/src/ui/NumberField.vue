@@ -1,6 +1,10 @@
 <script setup lang="ts">
-/** A number that can be typed, also as a sum (=120/3). It is taken with Enter or on leaving; Escape brings the old one back. */
+/**
+ * A number that can be typed, also as a sum (=120/3). It is taken with Enter or on leaving; Escape brings the old one back.
+ * When all changes are saved it shows the value it was given, so that one the server refused does not stay.
+ */
 import { computed, ref, useId, watch } from "vue";
+import { useJob } from "@/stores/job";
 import { shown, valueOf } from "./sums";
 
 const props = withDefaults(defineProps<{ label: string; value: number; unit?: string; decimals?: number; hideLabel?: boolean; disabled?: boolean }>(), {
@@ -9,32 +13,33 @@ const props = withDefaults(defineProps<{ label: string; value: number; unit?: st
 });
 const emit = defineEmits<{ change: [value: number] }>();
 
+const jobs = useJob();
 const id = useId();
 const text = ref(shown(props.value, props.decimals));
 const typing = ref(false);
 const typed = computed(() => valueOf(text.value));
 
-watch(
-  () => [props.value, props.decimals] as const,
-  ([now, decimals]) => {
-    if (!typing.value) text.value = shown(now, decimals);
-  },
-);
+const restore = () => (text.value = shown(props.value, props.decimals));
+
+watch([() => props.value, () => props.decimals, () => jobs.saved], () => {
+  if (!typing.value) restore();
+});
 
 function take() {
+  if (!typing.value) return;
   typing.value = false;
-  if (typed.value === null || text.value === shown(props.value, props.decimals)) {
-    text.value = shown(props.value, props.decimals);
+  const taken = typed.value;
+  if (taken === null || text.value === shown(props.value, props.decimals)) {
+    restore();
     return;
   }
-  const taken = typed.value;
   text.value = shown(taken, props.decimals);
   emit("change", taken);
 }
 
 function drop(event: KeyboardEvent) {
   typing.value = false;
-  text.value = shown(props.value, props.decimals);
+  restore();
   (event.target as HTMLInputElement).blur();
 }
 </script>
@@ -55,7 +60,6 @@ function drop(event: KeyboardEvent) {
         :aria-invalid="typing && typed === null"
         @focus="($event.target as HTMLInputElement).select()"
         @input="typing = true"
-        @change="take"
         @keydown.enter="take"
         @keydown.esc.stop="drop"
         @blur="take"

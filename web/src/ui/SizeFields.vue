@@ -20,7 +20,7 @@ const options = computed(() => [
     <label for="size-preset" class="align-self-center">Preset</label>
     <BFormSelect id="size-preset" class="wide" :model-value="own" :options="options" @update:model-value="emit('change', Number($event), Number($event))" />
     <span class="align-self-center">Size</span>
-    <NumberField label="Width" hide-label :value="width" unit="px" :decimals="0" @change="emit('change', Math.round($event), height)" />
-    <NumberField label="Height" hide-label :value="height" unit="px" :decimals="0" @change="emit('change', width, Math.round($event))" />
+    <NumberField label="Sheet width" hide-label :value="width" unit="px" :decimals="0" @change="emit('change', Math.round($event), height)" />
+    <NumberField label="Sheet height" hide-label :value="height" unit="px" :decimals="0" @change="emit('change', width, Math.round($event))" />
   </div>
 </template>

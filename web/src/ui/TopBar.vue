@@ -27,7 +27,7 @@ function rename() {
   <header v-if="jobs.job" class="top-bar">
     <RouterLink to="/" class="home" title="All jobs"><img src="@/assets/mark.svg" alt="All jobs" width="26" height="26" /></RouterLink>
     <input v-if="naming !== null" v-model="naming" v-focus class="name" aria-label="Job name" maxlength="80" @blur="rename" @keydown.enter="rename" @keydown.esc="naming = null" />
-    <button v-else class="name" type="button" title="Rename the job" @click="naming = jobs.job.name">{{ jobs.job.name }}</button>
+    <h1 v-else><button class="name" type="button" title="Rename the job" @click="naming = jobs.job.name">{{ jobs.job.name }}</button></h1>
     <span class="chip">{{ jobs.job.edition.name }}</span>
     <span class="chip num">{{ jobs.job.sheet.width_px }} × {{ jobs.job.sheet.height_px }} px</span>
     <div class="history" role="group" aria-label="History">
@@ -60,6 +60,11 @@ function rename() {
 }
 .home {
   display: flex;
+}
+h1 {
+  display: flex;
+  min-width: 0;
+  margin: 0;
 }
 .name {
   overflow: hidden;

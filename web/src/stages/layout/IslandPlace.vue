@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Typed place, size and turn of the picked islands. */
+import { PhArrowClockwise, PhArrowCounterClockwise } from "@phosphor-icons/vue";
 import { BFormCheckbox } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import { useJob } from "@/stores/job";
@@ -62,19 +63,22 @@ function sizeTo(axis: 0 | 1, value: number) {
       <template v-if="single">
         <span class="align-self-center">Model-up</span>
         <NumberField label="Model-up" hide-label :value="single.up_angle_deg" unit="°" @change="place({ up_angle_deg: $event })" />
-        <button type="button" class="btn-choose px-1" title="Turn it so that model-up points to the top of the sheet" @click="place({ up_angle_deg: 0 })">Upright</button>
+        <button type="button" class="btn-choose upright" title="Turn it so that model-up points to the top of the sheet" @click="place({ up_angle_deg: 0 })">Upright</button>
       </template>
       <span class="align-self-center">Turn by</span>
       <NumberField label="Turn step" hide-label :value="settings.turn_step_deg" unit="°" @change="settings.turn_step_deg = $event" />
       <span class="turns">
-        <button type="button" class="btn-choose" title="Turn left ( , )" aria-label="Turn left" @click="transform({ turn_deg: -settings.turn_step_deg })">↺</button>
-        <button type="button" class="btn-choose" title="Turn right ( . )" aria-label="Turn right" @click="transform({ turn_deg: settings.turn_step_deg })">↻</button>
+        <button type="button" class="btn-choose" title="Turn left ( , )" aria-label="Turn left" @click="transform({ turn_deg: -settings.turn_step_deg })"><PhArrowCounterClockwise :size="15" /></button>
+        <button type="button" class="btn-choose" title="Turn right ( . )" aria-label="Turn right" @click="transform({ turn_deg: settings.turn_step_deg })"><PhArrowClockwise :size="15" /></button>
       </span>
     </div>
   </section>
 </template>
 
 <style scoped>
+.upright {
+  padding: 1px 4px;
+}
 .turns {
   display: flex;
   gap: 6px;

@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+# Takes the pictures in docs/screenshots from the sample job: ruby --yjit script/screenshots.rb [NAME ...]
+require_relative "../config/environment"
+require_relative "../test/browser/browser_session"
+require_relative "../demo/build"
+
+# One picture of each main view, at 1280 x 800.
+module Screenshots
+  extend BrowserSession
+
+  FOLDER = File.expand_path("../docs/screenshots", __dir__)
+
+  # name => what is done before the picture is taken
+  VIEWS = {
+    "start" => -> { visit "/" },
+    "model" => -> { open_stage "Model", island: "Front" },
+    "layout" => -> { open_stage "Lay out", island: "Back" },
+    "trace" => -> { open_stage "Trace" },
+    "art" => lambda {
+      open_stage "Art"
+      find(".layer .pick", text: "caddy-front").click
+    },
+    "test-chart" => lambda {
+      open_stage "Lay out"
+      find(".proof-view label", text: "Test chart").click
+    },
+    "deliver-dark" => lambda {
+      page.execute_script("localStorage.setItem('sheet-trace-theme', 'dark')")
+      open_stage "Deliver"
+    }
+  }.freeze
+
+  def self.run(names)
+    with_server do |server|
+      install_sample(server)
+      (names.empty? ? VIEWS.keys : names).each do |name|
+        reset_browser
+        VIEWS.fetch(name).call
+        settle
+        browser.save_screenshot(File.join(FOLDER, "#{name}.png"))
+      end
+    end
+  end
+
+  def self.open_stage(name, island: nil)
+    visit "/"
+    find(".job a", text: "Tea caddy").click
+    find(".sheet-view[aria-busy=false]")
+    stage name
+    find(".island-card", text: island).click if island
+  end
+
+  # Waits until images and a frame of the proof are drawn.
+  def self.settle = sleep(2)
+end
+
+Screenshots.run(ARGV)

@@ -1,0 +1,118 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../../demo/build"
+require_relative "browser_session"
+require "capybara/minitest"
+require "vips"
+
+# Drives the real interface against the real server. Both are started once; each test finds the store empty.
+module BrowserTestCase
+  include BrowserSession
+  include Capybara::Minitest::Assertions
+
+  # @return [RunningServer]
+  def self.server
+    @server ||= begin
+      folder = Dir.mktmpdir
+      RunningServer.new(File.join(folder, "jobs.sqlite")).tap do |server|
+        Minitest.after_run do
+          server.kill
+          FileUtils.remove_entry(folder)
+        end
+      end
+    end
+  end
+
+  def setup
+    super
+    @folder = Dir.mktmpdir
+    @server = BrowserTestCase.server
+    Capybara.app_host = @server.url("")
+    @server.get("/api/jobs")["jobs"].each { |job| @server.delete("/api/jobs/#{job["id"]}") }
+    @downloads = File.join(@folder, "downloads").tap { |path| FileUtils.mkdir_p(path) }
+    browser.execute_cdp("Browser.setDownloadBehavior", behavior: "allow", downloadPath: @downloads)
+    reset_browser
+    visit "/"
+  end
+
+  def teardown
+    save_screenshot("#{name.gsub(/\W+/, "-")}.png") unless passed?
+    # What a server says no to, or a test's own killing of it, is no fault of the page.
+    faults = browser.logs.get(:browser).select { |entry| entry.level == "SEVERE" && !entry.message.match?(/status of 4\d\d|net::ERR/) }
+    FileUtils.remove_entry(@folder)
+
+    assert_empty faults.map(&:message), "errors in the browser's console"
+    super
+  end
+
+  # @return [String] path of a file made for this test
+  def file(name, bytes) = File.join(@folder, name).tap { |path| File.binwrite(path, bytes) }
+
+  # Chooses files as the file dialog does.
+  def choose(label, *paths) = find("input[type=file][aria-label='#{label}']", visible: :all).send_keys(paths.join("\n"))
+
+  def bring_in_caddy
+    choose("Choose a model", file("tea-caddy.obj", Demo::TeaCaddy.obj))
+
+    assert_selector ".editor .island-card", count: 6
+    assert_selector ".sheet-view[aria-busy=false]"
+  end
+
+  # Types into a number field and presses Enter.
+  def type(label, value)
+    field = find_field(label)
+    field.click
+    field.send_keys([:control, "a"], value.to_s, :enter)
+  end
+
+  # What the status bar says of the last change.
+  def assert_done(pattern) = assert_selector(".status-bar .done", text: pattern)
+
+  # The file that a click downloads.
+  def downloaded
+    before = Dir[File.join(@downloads, "*")]
+    yield
+    100.times do
+      fresh = Dir[File.join(@downloads, "*")].reject { |path| path.end_with?(".crdownload") } - before
+      return fresh.first if fresh.any?
+
+      sleep 0.05
+    end
+
+    flunk "nothing was downloaded"
+  end
+
+  # The colour of a place of the screen, as the painter sees it.
+  #
+  # @return [Array<Integer>] red, green, blue
+  def screen_color(x, y)
+    bytes = browser.screenshot_as(:png)
+    Vips::Image.new_from_buffer(bytes, "").getpoint(x.round, y.round).first(3).map(&:round)
+  end
+
+  # Where an element lies on the screen: left, top, width, height.
+  def box(selector)
+    page.evaluate_script("(() => { const b = document.querySelector(#{selector.to_json}).getBoundingClientRect(); return [b.left, b.top, b.width, b.height]; })()")
+  end
+
+  # The px of a sheet place on the screen.
+  def on_sheet(x, y)
+    view = page.evaluate_script("document.querySelector('.sheet-view').dataset.view").split.map(&:to_f)
+    left, top, = box(".sheet-view")
+    [left + (x * view[0]) + view[1], top + (y * view[0]) + view[2]]
+  end
+
+  def mouse = browser.action(duration: 20)
+
+  def drag(from, to, *keys)
+    action = mouse
+    keys.each { |key| action.key_down(key) }
+    action.move_to_location(*from.map(&:round)).click_and_hold
+    action.move_to_location(*from.zip(to).map { |a, b| ((a + b) / 2).round }).move_to_location(*to.map(&:round)).release
+    keys.each { |key| action.key_up(key) }
+    action.perform
+  end
+
+  def click_at(at) = mouse.move_to_location(*at.map(&:round)).click.perform
+end

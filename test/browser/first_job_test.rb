@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+require_relative "browser_test_case"
+
+# The main job, as a painter does it: from the start page to a label that has outlived the server.
+describe "a first job" do
+  include BrowserTestCase
+
+  def proof_color(share_x, share_y)
+    left, top, width, height = box(".proof-view canvas")
+    screen_color(left + (width * share_x), top + (height * share_y))
+  end
+
+  def wait_for_proof
+    revision = page.evaluate_script("document.querySelector('.proof-view canvas').dataset.revision")
+    yield
+
+    assert_no_selector ".proof-view canvas[data-revision='#{revision}']"
+    sleep 0.3 # a frame of software WebGL
+  end
+
+  it "goes from a dropped model to a trace, a label in the proof, undo and a restarted server" do
+    bring_in_caddy
+    stage "Lay out"
+    find("#size-preset").select("512 × 512")
+
+    assert_text "Sheet: 1024 x 1024 px -> 512 x 512 px, 4 -> 2 px/mm"
+    find("#size-preset").select("1024 × 1024")
+
+    stage "Trace"
+    type "Line width", 2
+    find("label", text: "Outlines").click
+    path = downloaded { click_link "Export the trace" }
+    drawing = SheetTrace::Trace::Template.call(Models.job(Demo::TeaCaddy.obj).layout, size: SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 1024),
+                                                                                      line_px: 2.0, edges: "outline", background: "white")
+
+    assert_equal SheetTrace::Formats::Png::Writer.call(drawing.to_image), File.binread(path)
+
+    stage "Art"
+    red = (Vips::Image.black(200, 200, bands: 3) + [200, 30, 40]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
+    choose("Bring in a picture", file("mark.png", red))
+    find(".island-card", text: "Front").click
+    wait_for_proof { click_button "Set as label on Front" }
+    type "Label width", "=120/3"
+    wait_for_proof { type "Label centre, above the island's middle", 20 }
+
+    assert_text "mark: 40 mm wide, 0, 20 mm from the middle of Front, turned 0°"
+    find(".proof-view button", text: "Front").click
+    sleep 0.4
+
+    assert_equal [200, 30, 40], proof_color(0.5, 0.42)
+    refute_equal [200, 30, 40], proof_color(0.5, 0.58)
+
+    wait_for_proof { click_button "Undo" }
+
+    assert_text "Undone: mark: 40 mm wide, 0, 20 mm"
+    assert_field "Label centre, above the island's middle", with: "0"
+    @server.kill
+    @server.start
+    visit page.current_path
+    find(".layer .pick", text: "mark").click
+
+    assert_field "Label width", with: "40"
+    click_button "Redo"
+
+    assert_field "Label centre, above the island's middle", with: "20"
+  end
+
+  it "says in one line what is wrong with a file, and starts no job" do
+    choose("Choose a model", file("broken.obj", "v 0 0 0\nv 1 0 0\nf 1 2 7\n"))
+
+    assert_selector "[role=alert]", text: "broken.obj, line 3: vertex 7 does not exist; the file has 2"
+    assert_selector ".none", text: "No jobs yet"
+  end
+
+  it "takes a dropped file" do
+    page.execute_script(<<~JS, Demo::TeaCaddy.obj)
+      const data = new DataTransfer();
+      data.items.add(new File([arguments[0]], "dropped.obj"));
+      document.querySelector(".zone").dispatchEvent(new DragEvent("drop", { dataTransfer: data, bubbles: true, cancelable: true }));
+    JS
+
+    assert_selector ".island-card", count: 6
+    assert_selector ".top-bar .name", text: "dropped"
+  end
+
+  it "lists jobs, and deletes one only after asking" do
+    bring_in_caddy
+    find(".home").click
+    click_button "Delete tea-caddy"
+    click_button "Keep"
+
+    assert_selector ".job", text: "tea-caddy"
+    click_button "Delete tea-caddy"
+    within(".modal.show") { click_button "Delete" }
+
+    assert_no_selector ".job"
+  end
+end

@@ -1,0 +1,109 @@
+# frozen_string_literal: true
+
+require_relative "browser_test_case"
+require "axe-capybara"
+require "axe/matchers/be_axe_clean"
+
+describe "the other stages" do
+  include BrowserTestCase
+
+  it "sets the unit, names islands and tells what the reader noticed" do
+    choose("Choose a model", file("plate.obj", "v 0 0 0\nv 4 0 0\nv 4 3 0\nv 0 3 0\nf 1 2 3 4\n"))
+
+    assert_selector ".note", text: "has no UVs: each of its 1 faces was laid square-on"
+    type "One unit is", 25.4
+
+    assert_text "One model unit: 1 mm -> 25.4 mm"
+    assert_selector ".island-card", text: "101.6 × 76.2 mm"
+    find(".island-card").click
+    fill_in "Island name", with: "Plate\n"
+
+    assert_selector ".island-card", text: "Plate"
+  end
+
+  it "lays a skin over the sheet, orders, hides and removes layers" do
+    bring_in_caddy
+    stage "Art"
+    skin = (Vips::Image.black(64, 64, bands: 3) + [10, 120, 60]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
+    choose("Bring in a picture", file("skin.png", skin))
+    click_button "Lay over the whole sheet"
+
+    assert_text "skin laid over the sheet"
+    sleep 0.5
+
+    assert_equal [10, 120, 60], screen_color(*on_sheet(1000, 1000))
+    click_button "Hide skin"
+
+    assert_text "skin: hidden"
+    sleep 0.5
+
+    refute_equal [10, 120, 60], screen_color(*on_sheet(1000, 1000))
+    click_button "Remove skin"
+
+    assert_text "No layers yet."
+    click_button "Undo"
+
+    assert_selector ".layer", text: "skin"
+  end
+
+  it "moves a label by hand" do
+    bring_in_caddy
+    stage "Art"
+    choose("Bring in a picture", file("lid.png", Demo::TeaCaddy.pictures["caddy-lid.png"]))
+    find(".island-card", text: "Front").click
+    click_button "Set as label on Front"
+
+    assert_text "lid set on Front, 80 x 50 mm"
+    drag(on_sheet(184, 264), on_sheet(184, 344))
+
+    assert_done(/lid: 80 mm wide, -?0(\.\d+)?, -(19|20)(\.\d+)? mm from the middle of Front/)
+  end
+
+  it "refuses a picture that is none, naming it" do
+    bring_in_caddy
+    stage "Art"
+    choose("Bring in a picture", file("words.png", "words"))
+
+    assert_selector "[role=alert]", text: "words.png is not an image that is read here"
+  end
+
+  it "delivers a zip with texture and model" do
+    bring_in_caddy
+    stage "Deliver"
+    path = downloaded { click_link "Deliver the zip" }
+
+    assert_equal %w[tea-caddy.obj tea-caddy.mtl tea-caddy.png], Zip::File.open(path) { |zip| zip.map(&:name) }
+  end
+
+  it "shows the test chart instead of the art" do
+    bring_in_caddy
+    find(".proof-view label", text: "Test chart").click
+
+    assert_selector ".legend", text: "A square is 10 mm at 4.00 px/mm"
+  end
+
+  it "goes through the stages by digits and shows its keys" do
+    bring_in_caddy
+    find("body").send_keys("2")
+
+    assert_selector ".inspector h2", text: "Lay out"
+    find("body").send_keys("?")
+
+    assert_selector ".modal.show", text: "nudge the picked islands"
+  end
+
+  it "has no fault that a checker of accessibility finds, in either theme" do
+    bring_in_caddy
+    %w[light dark].each do |theme|
+      page.execute_script("localStorage.setItem('sheet-trace-theme', '#{theme}')")
+      visit page.current_path
+      ["Model", "Lay out", "Trace", "Art", "Deliver"].each do |name|
+        stage name
+        find(".island-card", text: "Front").click if name == "Lay out"
+        matcher = Axe::Matchers::BeAxeClean.new
+
+        assert matcher.matches?(page), "#{name}, #{theme}: #{matcher.failure_message}"
+      end
+    end
+  end
+end

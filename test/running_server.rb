@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "net/http"
+require "rbconfig"
+require "socket"
+
+# The real server in a process of its own, on a free port.
+class RunningServer
+  START = File.expand_path("../server/start.rb", __dir__)
+  private_constant :START
+
+  # @return [Integer]
+  attr_reader :port
+  # @return [String] path of the SQLite file
+  attr_reader :database
+
+  # @param database [String] path of the SQLite file
+  def initialize(database)
+    @database = database
+    @port = TCPServer.open("127.0.0.1", 0) { |socket| socket.addr[1] }
+    start
+  end
+
+  def url(path = "/") = "http://127.0.0.1:#{port}#{path}"
+
+  def start
+    @pid = Process.spawn({ "SHEET_TRACE_DATABASE" => @database, "SHEET_TRACE_PORT" => port.to_s, "RUBYOPT" => "--yjit" },
+                         RbConfig.ruby, START, %i[out err] => File::NULL)
+    400.times do
+      return TCPSocket.new("127.0.0.1", port).close
+    rescue Errno::ECONNREFUSED
+      sleep 0.05
+    end
+    raise "the server did not start"
+  end
+
+  # Stops it as a power cut would.
+  def kill
+    Process.kill(:KILL, @pid)
+    Process.wait(@pid)
+  end
+
+  def post(path, body, **headers)
+    response = Net::HTTP.post(URI(url(path)), body, { "content-type" => "application/json" }.merge(headers.transform_keys(&:to_s)))
+    JSON.parse(response.body)
+  end
+
+  def delete(path) = Net::HTTP.new("127.0.0.1", port).delete(path)
+
+  def get(path) = JSON.parse(Net::HTTP.get(URI(url(path))))
+end
