@@ -19,7 +19,6 @@ Capybara.default_driver = :headless_chromium
 Capybara.run_server = false
 Capybara.enable_aria_label = true
 Capybara.default_max_wait_time = 8
-Capybara.save_path = File.expand_path("../../var/failed", __dir__)
 
 # A headless Chromium on a server of its own: for tests, and for the pictures in docs.
 module BrowserSession

@@ -37,13 +37,19 @@ module BrowserTestCase
   end
 
   def teardown
-    save_screenshot("#{name.gsub(/\W+/, "-")}.png") unless passed?
+    keep_picture unless passed?
     # What a server says no to, or a test's own killing of it, is no fault of the page.
     faults = browser.logs.get(:browser).select { |entry| entry.level == "SEVERE" && !entry.message.match?(/status of 4\d\d|net::ERR/) }
     FileUtils.remove_entry(@folder)
 
     assert_empty faults.map(&:message), "errors in the browser's console"
     super
+  end
+
+  # What the screen showed when the test failed.
+  def keep_picture
+    FileUtils.mkdir_p("var/failed")
+    browser.save_screenshot("var/failed/#{name.gsub(/\W+/, "-")}.png")
   end
 
   # @return [String] path of a file made for this test
