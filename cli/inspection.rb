@@ -19,7 +19,7 @@ module SheetTraceCli
       mesh = @job.mesh
       { counts: { vertices: mesh.vertex_count, faces: mesh.face_count, triangles: mesh.triangulation.count, uvs: @uv_count,
                   parts: mesh.parts.size, materials: mesh.materials.size },
-        parts: mesh.parts, materials: mesh.materials, bounds: bounds_mm,
+        parts: mesh.parts, materials: mesh.material_names, bounds: bounds_mm,
         sheet: { width_px: @job.sheet.width_px, height_px: @job.sheet.height_px }, unit_mm: @job.unit_mm,
         islands: islands, notes: @job.notes.map { |note| { code: note.code, message: note.message, where: note.where } } }
     end
@@ -29,7 +29,7 @@ module SheetTraceCli
       counts = to_h[:counts].map { |name, count| "#{count} #{name}" }.join(", ")
       low, high = bounds_mm.values
       size = low.zip(high).map { |a, b| number(b - a) }.join(" x ")
-      ["#{@job.source_name}: #{counts}", "parts: #{@job.mesh.parts.join(", ")}", "materials: #{@job.mesh.materials.join(", ")}",
+      ["#{@job.source_name}: #{counts}", "parts: #{@job.mesh.parts.join(", ")}", "materials: #{@job.mesh.material_names.join(", ")}",
        "size: #{size} mm, on a sheet of #{@job.sheet}", "", *table].join("\n")
     end
 

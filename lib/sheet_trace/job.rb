@@ -4,17 +4,20 @@ module SheetTrace
   # The document: one model with its sheet, layout and artwork. Immutable; every change gives a new one.
   class Job
     UNIT_MM = (1e-6..1e6)
+    TAGS = %w[art plain].freeze
 
-    # @return [String] the model file's name
-    attr_reader :source_name
-    # @return [Array<Formats::Note>] what the reader had to say
-    attr_reader :notes
+    # @return [Source]
+    attr_reader :source
     # @return [Float] length of a model unit
     attr_reader :unit_mm
     # @return [Layout]
     attr_reader :layout
     # @return [Hash{Integer => String}] names given by hand, by island
     attr_reader :given_names
+    # @return [Hash{Integer => String}] tags other than "art", by island
+    attr_reader :given_tags
+    # @return [Integer] px that islands shall keep from each other
+    attr_reader :gutter_px
     # @return [Artwork::Edition]
     attr_reader :edition
 
@@ -23,17 +26,21 @@ module SheetTrace
     # @param reading [Formats::Reading]
     # @param source_name [String]
     # @param sheet [Layout::Sheet]
+    # @param unit_mm [Float, nil] what the file says, or else 1, if nil
     # @return [Job]
-    def self.start(reading, source_name:, sheet: Layout::Sheet.new(width_px: 1024, height_px: 1024), unit_mm: 1.0)
-      notes = reading.notes
-      uv_map = if reading.face_mapped.any?
-                 UvMap::Build.call(reading.mesh, reading.uvs, reading.corner_uvs, reading.face_mapped)
-               else
-                 notes += [projected_note(source_name, reading.mesh)]
-                 Layout::ProjectFaces.call(reading.mesh, sheet: sheet)
-               end
-      new(source_name: source_name, notes: notes, unit_mm: unit_mm, layout: Layout.new(uv_map: uv_map, sheet: sheet),
-          given_names: {}, edition: Artwork::Edition.new)
+    def self.start(reading, source_name:, sheet: Layout::Sheet.new(width_px: 1024, height_px: 1024), unit_mm: nil)
+      source = Source.of_reading(reading, source_name)
+      source = source.with(notes: source.notes + [projected_note(source_name, reading.mesh)]) if source.used_sets.empty?
+      new(source: source, unit_mm: unit_mm || reading.unit_mm || 1.0, layout: Layout.new(uv_map: first_map(source, reading.mesh, sheet), sheet: sheet),
+          edition: Artwork::Edition.new, gutter_px: ([sheet.width_px, sheet.height_px].max / 128).clamp(1, 8))
+    end
+
+    # @param set [Integer, nil] which of the source's sets; the first that is used if nil
+    # @return [UvMap]
+    def self.first_map(source, mesh, sheet, set = source.used_sets.first)
+      return Layout::ProjectFaces.call(mesh, sheet: sheet) unless set
+
+      UvMap::Build.call(mesh, *source.uv_sets[set].to_a.drop(1))
     end
 
     def self.projected_note(source_name, mesh)
@@ -42,12 +49,13 @@ module SheetTrace
     end
     private_class_method :projected_note
 
-    def initialize(source_name:, notes:, unit_mm:, layout:, given_names:, edition:, memo: {})
-      @source_name = source_name
-      @notes = notes.freeze
+    def initialize(source:, unit_mm:, layout:, edition:, given_names: {}, given_tags: {}, gutter_px: 8, memo: {})
+      @source = source
       @unit_mm = unit_mm
       @layout = layout
       @given_names = given_names.freeze
+      @given_tags = given_tags.freeze
+      @gutter_px = gutter_px
       @edition = edition
       @memo = memo
       freeze
@@ -58,12 +66,14 @@ module SheetTrace
       same_surface = !changes.key?(:unit_mm) && (!changes.key?(:layout) || changes[:layout].uv_map.equal?(layout.uv_map))
       memo = same_surface ? @memo.slice(:flat_maps, :canvas) : {}
       memo[:known_measures] = @memo[:measures] ? [layout, @memo[:measures]] : @memo[:known_measures] if same_surface
-      Job.new(source_name: source_name, notes: notes, unit_mm: unit_mm, layout: layout, given_names: given_names, edition: edition,
+      Job.new(source: source, unit_mm: unit_mm, layout: layout, given_names: given_names, given_tags: given_tags, gutter_px: gutter_px, edition: edition,
               memo: memo, **changes)
     end
 
     def mesh = layout.uv_map.mesh
     def sheet = layout.sheet
+    def source_name = source.name
+    def notes = source.notes
 
     # @return [Array<Layout::MeasureIslands::Measure>] one an island; those that lie as before are not measured again
     def measures
@@ -80,6 +90,9 @@ module SheetTrace
       layout.uv_map.island_names.each_with_index.map { |name, island| given_names.fetch(island, name) }
     end
 
+    # @return [Array<String>] "art" or "plain", one an island
+    def tags = Array.new(layout.uv_map.island_count) { |island| given_tags.fetch(island, "art") }
+
     # @param island [Integer]
     # @return [Flatten::FlatMap]
     def flat_map(island)
@@ -95,6 +108,14 @@ module SheetTrace
       mean = measures.each_with_index.sum { |measure, i| areas[i] * (measure.density_px_per_mm**2) } / total
       mean.positive? ? Math.sqrt(mean) : 1.0
     end
+
+    # @return [Check::Subject] what the checks look at
+    def subject
+      @memo[:subject] ||= Check::Subject.new(layout: layout, measures: measures, names: island_names, tags: tags, gutter_px: gutter_px)
+    end
+
+    # @return [Array<Check::Finding>] the preflight report, the worst first
+    def findings = @memo[:findings] ||= Check.call(subject)
 
     # @param size [Layout::Sheet] to bake at
     # @param pictures [#call] takes a digest, gives the bytes of the image file

@@ -31,6 +31,9 @@ module SheetTrace
       end
     end
 
+    # @return [Numo::DFloat] C x 2, UV at each corner; not to be read at corners of a face that is not mapped
+    def corner_uvs = points_uv[uv_map.corner_points, true]
+
     # @return [Numo::DFloat] P x 2, px from the top left corner
     def points_px = @memo[:points_px] ||= sheet.to_px(points_uv).freeze
 
@@ -42,6 +45,10 @@ module SheetTrace
         Geometry::Vectors.columns([left, top, right, bottom]).freeze
       end
     end
+
+    # @param mesh [Mesh] with the same faces and corners
+    # @return [Layout] the same layout of it
+    def with_mesh(mesh) = Layout.new(uv_map: uv_map.with_mesh(mesh), sheet: sheet, placements: placements)
 
     # @param islands [Array<Integer>]
     # @return [Array(Float, Float)] the middle of the box around the islands, px

@@ -14,10 +14,14 @@ module SheetTrace
     attr_reader :corner_vertices
     # @return [Numo::Int32] F indices into parts, and into materials
     attr_reader :face_parts, :face_materials
-    # @return [Array<String>] names
-    attr_reader :parts, :materials
+    # @return [Array<String>] names; a part may have no faces
+    attr_reader :parts
+    # @return [Array<Material>]
+    attr_reader :materials
+    # @return [Numo::DFloat, nil] C x 3 unit vectors for shading; nil where shading follows the faces
+    attr_reader :corner_normals
 
-    def initialize(positions:, face_starts:, corner_vertices:, face_parts:, parts:, face_materials:, materials:)
+    def initialize(positions:, face_starts:, corner_vertices:, face_parts:, parts:, face_materials:, materials:, corner_normals: nil)
       @positions = positions.freeze
       @face_starts = face_starts.freeze
       @corner_vertices = corner_vertices.freeze
@@ -25,9 +29,30 @@ module SheetTrace
       @face_materials = face_materials.freeze
       @parts = parts.freeze
       @materials = materials.freeze
+      @corner_normals = corner_normals&.freeze
       @memo = {}
       freeze
     end
+
+    # Numbers for vertices, equal where they lie in the same place.
+    #
+    # @param share [Float] of the model's size within which places are the same; 0 for equal to the bit
+    # @return [Numo::Int64] V
+    def self.place_ranks(mesh, share)
+      low, high = mesh.bounds
+      step = low.zip(high).map { |a, b| b - a }.max * share
+      columns = Array.new(3) { |axis| step.positive? ? (mesh.positions[true, axis] / step).round : mesh.positions[true, axis].copy }
+      columns.map { |column| Geometry::Grouped.ranks(column) }.reduce { |(so_far, _), ranked| Geometry::Grouped.pair_ranks(so_far, *ranked) }.first
+    end
+
+    # @return [Mesh] with some members changed
+    def with(**changes)
+      Mesh.new(positions: positions, face_starts: face_starts, corner_vertices: corner_vertices, face_parts: face_parts, parts: parts,
+               face_materials: face_materials, materials: materials, corner_normals: corner_normals, **changes)
+    end
+
+    # @return [Array<String>]
+    def material_names = materials.map(&:name)
 
     def vertex_count = positions.shape[0]
     def face_count = face_starts.size - 1
@@ -45,6 +70,9 @@ module SheetTrace
         following[face_starts[1..] - 1] = face_starts[0...-1]
       end.freeze
     end
+
+    # @return [Mesh::Edges]
+    def edges = @memo[:edges] ||= FindEdges.call(self)
 
     # @return [Mesh::Triangulation] the faces cut into triangles
     def triangulation = @memo[:triangulation] ||= Triangulate.call(self)

@@ -7,7 +7,13 @@ module SheetTrace
       "transform_islands" => "TransformIslands", "place_island" => "PlaceIsland", "rename_island" => "RenameIsland",
       "resize_sheet" => "ResizeSheet", "set_unit" => "SetUnit", "set_bleed" => "SetBleed",
       "add_skin" => "AddSkin", "add_label" => "AddLabel", "change_layer" => "ChangeLayer",
-      "move_layer" => "MoveLayer", "remove_layer" => "RemoveLayer"
+      "move_layer" => "MoveLayer", "remove_layer" => "RemoveLayer",
+      "separate_islands" => "SeparateIslands", "turn_upright" => "TurnUpright", "reflect_islands" => "ReflectIslands",
+      "bring_onto_sheet" => "BringOntoSheet", "match_density" => "MatchDensity", "true_proportions" => "TrueProportions",
+      "give_back_faces" => "GiveBackFaces", "project_faces" => "ProjectFaces", "flip_normals" => "FlipNormals",
+      "merge_vertices" => "MergeVertices", "make_twins" => "MakeTwins", "choose_uv_set" => "ChooseUvSet",
+      "tag_islands" => "TagIslands", "set_gutter" => "SetGutter", "set_up_axis" => "SetUpAxis",
+      "rename_part" => "RenamePart", "rename_material" => "RenameMaterial"
     }.transform_values { |constant| "SheetTrace::Operations::#{constant}" })
 
     # What a run gives: the new job and one sentence for the history.

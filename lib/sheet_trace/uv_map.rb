@@ -37,6 +37,13 @@ module SheetTrace
       freeze
     end
 
+    # @param mesh [Mesh] with the same faces and corners
+    # @return [UvMap] the same map of it
+    def with_mesh(mesh)
+      UvMap.new(mesh: mesh, points: points, point_vertices: point_vertices, point_islands: point_islands, corner_points: corner_points,
+                face_mapped: face_mapped, face_islands: face_islands, island_count: island_count)
+    end
+
     def point_count = points.shape[0]
 
     # The triangles of the faces that lie on the sheet.
@@ -55,6 +62,13 @@ module SheetTrace
 
     # @return [Edges] each edge of the map once
     def edges = @memo[:edges] ||= FindEdges.call(self)
+
+    # How each triangle lies on a plane.
+    #
+    # @param places [Numo::DFloat] P x 2: a place for each point
+    # @param unit_mm [Float]
+    # @return [Jacobians] K
+    def jacobians(places, unit_mm = 1.0) = Jacobians.call(triangle_positions(unit_mm, true), triangle_places(places, true))
 
     # @return [Array<Numo::Int64>] face indices of each island
     def island_faces

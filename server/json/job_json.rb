@@ -14,7 +14,7 @@ module SheetTraceServer
           history: history, source_name: job.source_name, notes: job.notes.map { |note| { code: note.code, message: note.message, where: note.where } },
           surface: snapshot.document[:surface], placements: snapshot.document[:placements],
           unit_mm: job.unit_mm, bounds_mm: { min: low.map { |x| x * job.unit_mm }, max: high.map { |x| x * job.unit_mm } },
-          counts: counts(job.mesh), parts: job.mesh.parts, materials: job.mesh.materials,
+          counts: counts(job.mesh), parts: job.mesh.parts, materials: job.mesh.material_names,
           sheet: job.sheet.to_h, density_px_per_mm: job.density_px_per_mm, chart_square_mm: SheetTrace::Artwork::TestChart::SQUARE_MM,
           islands: IslandsJson.call(job), edition: EditionJson.call(job, pictures), pictures: pictures.map { |picture| picture.except(:job_id) } }
       end

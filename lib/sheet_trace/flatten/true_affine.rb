@@ -14,10 +14,17 @@ module SheetTrace
         area = jacobians.invertible_area_mm2
         return if area.sum.zero?
 
+        change = change(jacobians)
+        (jacobians.determinant * area).sum.negative? ? (Geometry::Affine.scale(-1, 1) * change).apply(places) : change.apply(places)
+      end
+
+      # @param jacobians [UvMap::Jacobians] of which some has an inverse
+      # @return [Geometry::Affine] from plane units to mm, without turn or mirroring
+      def self.change(jacobians)
+        area = jacobians.invertible_area_mm2
         xx, xy, yy = jacobians.metric.map { |entry| (entry * area).sum / area.sum }
         a, b, d = root(xx, xy, yy)
-        mirror = (jacobians.determinant * area).sum.negative? ? -1.0 : 1.0
-        Geometry::Affine.new(a * mirror, b * mirror, 0.0, b, d, 0.0).apply(places)
+        Geometry::Affine.new(a, b, 0.0, b, d, 0.0)
       end
 
       # The symmetric square root of a symmetric positive 2 x 2 matrix, by Cayley and Hamilton's theorem.

@@ -11,7 +11,10 @@ module SheetTrace
       # @return [Hash{String => String}] file name => bytes
       def self.call(job, pictures:, size: job.sheet, base_name: Deliver.base_name(job.source_name))
         sheet = Artwork::Compose.call(job.edition, job.canvas(pictures: pictures, size: size))
-        { **Formats::Obj::Writer.call(job.layout, base_name: base_name), "#{base_name}.png" => Formats::Png::Writer.call(sheet) }
+        picture = "#{base_name}.png"
+        mesh = job.mesh.with(materials: job.mesh.materials.map { |material| Mesh::Material.new(name: material.name, image: picture) })
+        model = Formats::Model.of_layout(job.layout, mesh: mesh, images: { picture => Formats::Png::Writer.call(sheet) })
+        Formats::Obj::Writer.call(model, base_name: base_name).files
       end
 
       # A name that every file system and OBJ reader takes: letters, digits, hyphens and underscores.

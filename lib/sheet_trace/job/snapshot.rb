@@ -11,7 +11,8 @@ module SheetTrace
                       face_materials: Numo::Int32 }.freeze
       MAP_ARRAYS = { points: Numo::DFloat, point_vertices: Numo::Int32, point_islands: Numo::Int32, corner_points: Numo::Int32,
                      face_mapped: Numo::UInt8, face_islands: Numo::Int32 }.freeze
-      private_constant :MESH_ARRAYS, :MAP_ARRAYS
+      SET_ARRAYS = { uvs: Numo::DFloat, corner_uvs: Numo::Int32, face_mapped: Numo::UInt8 }.freeze
+      private_constant :MESH_ARRAYS, :MAP_ARRAYS, :SET_ARRAYS
 
       # @return [Job]
       attr_reader :job
@@ -34,15 +35,17 @@ module SheetTrace
       # @return [Snapshot]
       def self.load(document, blobs)
         uv_map = unpack_surface(blobs.call(document[:surface]))
+        source = unpack_source(blobs.call(document[:source]))
         sheet = Layout::Sheet.new(**document[:sheet])
         placements = Numo::DFloat.from_binary(blobs.call(document[:placements]), [uv_map.island_count, 6])
-        job = Job.new(source_name: document[:source_name], unit_mm: document[:unit_mm],
-                      notes: document[:notes].map { |note| Formats::Note.new(**note) },
+        job = Job.new(source: source, unit_mm: document[:unit_mm], gutter_px: document[:gutter_px],
                       layout: Layout.new(uv_map: uv_map, sheet: sheet, placements: placements),
-                      given_names: document[:given_names].transform_keys { |island| island.to_s.to_i },
+                      given_names: by_island(document[:given_names]), given_tags: by_island(document[:given_tags]),
                       edition: edition(document[:edition]))
         allocate.tap { |snapshot| snapshot.send(:loaded, job, document) }
       end
+
+      def self.by_island(said) = said.transform_keys { |island| island.to_s.to_i }
 
       def self.edition(plain)
         Artwork::Edition.new(**plain, layers: plain[:layers].map { |layer| Artwork::Layer.from_plain(layer) })
@@ -50,23 +53,38 @@ module SheetTrace
 
       def self.unpack_surface(bytes)
         packed = MessagePack.unpack(bytes)
-        mesh = Mesh.new(**unpack(packed["mesh"], MESH_ARRAYS), parts: packed["parts"], materials: packed["materials"])
+        normals = packed["normals"] && unpack({ "normals" => packed["normals"] }, { normals: Numo::DFloat })[:normals]
+        materials = packed["materials"].map { |name, color, image| Mesh::Material.new(name: name, color: color, image: image) }
+        mesh = Mesh.new(**unpack(packed["mesh"], MESH_ARRAYS), parts: packed["parts"], materials: materials, corner_normals: normals)
         arrays = unpack(packed["map"], MAP_ARRAYS)
         UvMap.new(mesh: mesh, **arrays, face_mapped: arrays[:face_mapped].eq(1), island_count: packed["island_count"])
       end
 
-      def self.unpack(packed, types)
-        types.to_h { |name, type| [name, packed[name.to_s].then { |array| type.from_binary(array["bytes"], array["shape"]) }] }
+      def self.unpack_source(bytes)
+        packed = MessagePack.unpack(bytes)
+        sets = packed["sets"].map do |set|
+          arrays = unpack(set, SET_ARRAYS)
+          Formats::UvSet.new(name: set["name"], **arrays, face_mapped: arrays[:face_mapped].eq(1))
+        end
+        notes = packed["notes"].map { |note| Formats::Note.new(code: note["code"], message: note["message"], where: note["where"].transform_keys(&:to_sym)) }
+        Source.new(name: packed["name"], format: packed["format"], unit_mm: packed["unit_mm"], up_axis: packed["up_axis"], uv_sets: sets, notes: notes)
       end
-      private_class_method :new, :edition, :unpack_surface, :unpack
+
+      def self.unpack(packed, types)
+        types.to_h { |name, type| [name, packed[name.to_s].then { |array| array["bytes"].empty? ? type.zeros(*array["shape"]) : type.from_binary(array["bytes"], array["shape"]) }] }
+      end
+      private_class_method :new, :by_island, :edition, :unpack_surface, :unpack_source, :unpack
 
       def initialize(job, before)
         @job = job
         @blobs = {}
-        former = before && before.job.layout.uv_map.equal?(job.layout.uv_map) ? before.document : nil
-        @document = { version: 1, source_name: job.source_name, unit_mm: job.unit_mm, notes: job.notes.map(&:to_h), sheet: job.sheet.to_h,
-                      surface: former ? former[:surface] : keep(pack_surface), placements: keep(job.layout.placements.to_binary),
-                      given_names: job.given_names, edition: job.edition.to_h.merge(layers: job.edition.layers.map(&:to_plain)) }
+        same_surface = before && before.job.layout.uv_map.equal?(job.layout.uv_map)
+        same_source = before && before.job.source.equal?(job.source)
+        @document = { version: 2, unit_mm: job.unit_mm, gutter_px: job.gutter_px, sheet: job.sheet.to_h,
+                      source: same_source ? before.document[:source] : keep(pack_source),
+                      surface: same_surface ? before.document[:surface] : keep(pack_surface), placements: keep(job.layout.placements.to_binary),
+                      given_names: job.given_names, given_tags: job.given_tags,
+                      edition: job.edition.to_h.merge(layers: job.edition.layers.map(&:to_plain)) }
       end
 
       private
@@ -81,13 +99,21 @@ module SheetTrace
 
       def pack_surface
         map = job.layout.uv_map
-        { "mesh" => pack(map.mesh, MESH_ARRAYS), "map" => pack(map, MAP_ARRAYS), "parts" => map.mesh.parts, "materials" => map.mesh.materials,
-          "island_count" => map.island_count }.to_msgpack
+        { "mesh" => pack(map.mesh, MESH_ARRAYS), "map" => pack(map, MAP_ARRAYS), "parts" => map.mesh.parts, "materials" => map.mesh.materials.map(&:to_a),
+          "normals" => map.mesh.corner_normals && packed(map.mesh.corner_normals), "island_count" => map.island_count }.to_msgpack
+      end
+
+      def pack_source
+        source = job.source
+        { "name" => source.name, "format" => source.format, "unit_mm" => source.unit_mm, "up_axis" => source.up_axis,
+          "notes" => source.notes.map(&:to_h), "sets" => source.uv_sets.map { |set| { "name" => set.name, **pack(set, SET_ARRAYS) } } }.to_msgpack
       end
 
       def pack(owner, types)
-        types.to_h { |name, type| [name, owner.public_send(name).then { |array| { "shape" => array.shape, "bytes" => type.cast(array).to_binary } }] }
+        types.to_h { |name, type| [name.to_s, packed(type.cast(owner.public_send(name)))] }
       end
+
+      def packed(array) = { "shape" => array.shape, "bytes" => array.to_binary }
     end
   end
 end

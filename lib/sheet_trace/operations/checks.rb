@@ -18,6 +18,22 @@ module SheetTrace
         indices.filter_map { |index| island(job, index) }.first
       end
 
+      def faces(job, indices)
+        return "no face is named" unless indices.is_a?(Array) && indices.any?
+
+        stranger = indices.find { |face| !face.is_a?(Integer) || !face.between?(0, job.mesh.face_count - 1) }
+        "there is no face #{stranger.inspect}; the model has #{job.mesh.face_count}, counted from 0" if stranger
+      end
+
+      def entry(index, list, what)
+        "there is no #{what} #{index.inspect}; there are #{list.size}, counted from 0" unless index.is_a?(Integer) && index.between?(0, list.size - 1)
+      end
+
+      def taken(name, names, own, what)
+        other = name.is_a?(String) && names.index(name.strip)
+        "another #{what} is called #{name.strip.inspect}; give each a name of its own" if other && other != own
+      end
+
       def layer(job, id)
         "there is no layer #{id.inspect}; it may have been removed" unless job.edition.layer(id)
       end

@@ -10,19 +10,21 @@ module SheetTrace
       # @param uvs [Numo::DFloat] T x 2
       # @param corner_uvs [Numo::Int32] C indices into uvs
       # @param face_mapped [Numo::Bit] F; all faces if nil
+      # @param groups [Numo::Int32, nil] F numbers: faces of different groups never join, though their UVs meet
       # @return [UvMap]
       # @raise [UvError] if no face is mapped
-      def self.call(mesh, uvs, corner_uvs, face_mapped = nil)
+      def self.call(mesh, uvs, corner_uvs, face_mapped = nil, groups: nil)
         raise UvError, "no face has UVs; lay the faces flat first" if face_mapped&.none?
 
-        new(mesh, uvs, corner_uvs, face_mapped || Numo::Bit.ones(mesh.face_count)).send(:build)
+        new(mesh, uvs, corner_uvs, face_mapped || Numo::Bit.ones(mesh.face_count), groups).send(:build)
       end
 
-      def initialize(mesh, uvs, corner_uvs, face_mapped)
+      def initialize(mesh, uvs, corner_uvs, face_mapped, groups)
         @mesh = mesh
         @uvs = uvs
         @corner_uvs = corner_uvs
         @face_mapped = face_mapped
+        @groups = groups
         @corners = face_mapped[mesh.corner_faces].where # the mapped corners
       end
       private_class_method :new
@@ -47,8 +49,14 @@ module SheetTrace
           first, = Geometry::Grouped.ranks(@uvs[true, 0])
           second, second_count = Geometry::Grouped.ranks(@uvs[true, 1])
           values, value_count = Geometry::Grouped.pair_ranks(first, second, second_count)
-          numbers[@corners], = Geometry::Grouped.pair_ranks(@mesh.corner_vertices[@corners], values[@corner_uvs[@corners]], value_count)
+          numbers[@corners], = apart(*Geometry::Grouped.pair_ranks(@mesh.corner_vertices[@corners], values[@corner_uvs[@corners]], value_count))
         end
+      end
+
+      def apart(ranks, count)
+        return [ranks, count] unless @groups
+
+        Geometry::Grouped.pair_ranks(@groups[@mesh.corner_faces[@corners]], ranks, count)
       end
 
       # @return [Array(Numo::Int32, Integer)] the island of each face, numbered in the order of their first faces

@@ -3,22 +3,25 @@
 module SheetTrace
   module Formats
     module Obj
-      # Turns scanned lines into a mesh with UVs: reads the numbers, resolves negative and one-based
-      # indices, and checks their range.
+      # Turns scanned lines into a mesh with UVs, normals and materials: reads the numbers, resolves negative and
+      # one-based indices, and checks their range.
       class Assemble
         UV_AT = { v: nil, v_vt: 1, v_vt_vn: 1, v__vn: nil }.freeze
+        NORMAL_AT = { v: nil, v_vt: nil, v_vt_vn: 2, v__vn: 1 }.freeze
         STRIDE = { v: 1, v_vt: 2, v_vt_vn: 3, v__vn: 2 }.freeze
-        private_constant :UV_AT, :STRIDE
+        private_constant :UV_AT, :NORMAL_AT, :STRIDE
 
         # @param scan [Scan]
         # @param name [String] the file's name, for messages
+        # @param bundle [Bundle]
         # @return [Reading]
         # @raise [FormatError] where: { file:, line: }
-        def self.call(scan, name:) = new(scan, name).send(:reading)
+        def self.call(scan, name:, bundle:) = new(scan, name, bundle).send(:reading)
 
-        def initialize(scan, name)
+        def initialize(scan, name, bundle)
           @scan = scan
           @name = name
+          @bundle = bundle
           @notes = scan.notes.dup
         end
         private_class_method :new
@@ -28,12 +31,17 @@ module SheetTrace
         def reading
           @positions = coordinates(@scan.vertices, 3, 3, "vertex_extras_ignored", "vertex colours or weights are not kept")
           @uvs = coordinates(@scan.uvs, 1, 2, "uv_depth_ignored", "the third number of vt is not kept")
+          @normals = coordinates(@scan.normals, 3, 3, "normal_extras_ignored", "what stands behind the third number of vn is not kept")
           runs = @scan.faces.map { |run| corners_of(run) }
-          mesh = mesh_of(runs)
+          materials, images = Materials.call(@scan, @bundle, @notes, @name)
+          mesh = mesh_of(runs, materials)
+          normals = normals_of(runs, mesh)
+          mesh = mesh.with(corner_normals: normals) if normals
           mapped = per_face(runs) { |run| UV_AT[run.style] ? 1 : 0 }
           note_missing_uvs(mapped)
           note_flat_faces(mesh)
-          Reading.new(mesh: mesh, uvs: @uvs, corner_uvs: join(runs.map { |run| run[:uvs] }), face_mapped: mapped.eq(1), notes: @notes.freeze)
+          set = UvSet.new(name: "vt", uvs: @uvs, corner_uvs: join(runs.map { |run| run[:uvs] }), face_mapped: mapped.eq(1))
+          Reading.new(mesh: mesh, uv_sets: [set], notes: @notes.freeze, format: "obj", images: images)
         end
 
         def coordinates(lines, least, keep, code, message)
@@ -48,13 +56,15 @@ module SheetTrace
           numbers, sizes = Numbers.corners(run.lines, stride: stride, file: @name)
           small = sizes.index { |size| size < 3 }
           fail_at(run.lines.number(small), "a face of #{sizes[small]} corners; at least 3 are needed") if small
-          uv_column = UV_AT[run.style]
           { run: run, sizes: sizes,
             vertices: resolve(numbers[true, 0], run.vertex_count, @positions.shape[0], "vertex", run, sizes),
-            uvs: if uv_column then resolve(numbers[true, uv_column], run.uv_count, @uvs.shape[0], "UV", run, sizes)
-                 else
-                   Numo::Int32.zeros(numbers.shape[0])
-                 end }
+            uvs: column(numbers, UV_AT[run.style], run.uv_count, @uvs.shape[0], "UV", run, sizes),
+            normals: column(numbers, NORMAL_AT[run.style], run.normal_count, @normals.shape[0], "normal", run, sizes) }
+        end
+
+        # @return [Numo::Int32] zeros where the run has no such column
+        def column(numbers, at, count_so_far, count, what, run, sizes)
+          at ? resolve(numbers[true, at], count_so_far, count, what, run, sizes) : Numo::Int32.zeros(numbers.shape[0])
         end
 
         # "If an index is negative it counts back from the last one read" (appendix B1, Referencing).
@@ -70,13 +80,25 @@ module SheetTrace
           Numo::Int32.cast(indices)
         end
 
-        def mesh_of(runs)
+        # As the file has them; where it has none, from its smoothing groups; where it has neither, nil.
+        def normals_of(runs, mesh)
+          given = per_face(runs) { |run| NORMAL_AT[run.style] ? 1 : 0 }
+          groups = per_face(runs, &:smoothing)
+          return if given.eq(0).all? && groups.eq(0).all?
+
+          normals = Mesh::SmoothNormals.call(mesh, groups)
+          corners = given[mesh.corner_faces].eq(1).where
+          normals[corners, true] = Geometry::Vectors.unit(@normals)[join(runs.map { |run| run[:normals] })[corners], true] unless corners.empty?
+          normals
+        end
+
+        def mesh_of(runs, materials)
           sizes = Numo::Int32.cast(runs.flat_map { |run| run[:sizes] })
           starts = Numo::Int32.zeros(sizes.size + 1)
           starts[1..] = sizes.cumsum
           Mesh.new(positions: @positions, face_starts: starts, corner_vertices: join(runs.map { |run| run[:vertices] }),
-                   face_parts: per_face(runs, &:part), parts: @scan.parts,
-                   face_materials: per_face(runs, &:material), materials: @scan.materials)
+                   face_parts: per_face(runs, &:part), parts: @scan.parts + @scan.empty_parts,
+                   face_materials: per_face(runs, &:material), materials: materials)
         end
 
         def per_face(runs)

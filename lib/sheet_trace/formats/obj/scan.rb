@@ -8,30 +8,32 @@ module SheetTrace
       # Sorts the lines of an OBJ file by their first word, without reading the numbers yet.
       class Scan
         # Face lines that share style, part, material and, where an index is negative, the counts it counts from.
-        FaceRun = Struct.new(:style, :part, :material, :vertex_count, :uv_count, :relative, :lines)
+        FaceRun = Struct.new(:style, :part, :material, :smoothing, :vertex_count, :uv_count, :normal_count, :relative, :lines)
+
+        # The material of faces that name none.
+        PLAIN = "Plain"
 
         # How corners are written, by what is left of a line of them without its digits.
         STYLES = { v_vt_vn: %r{\Af(?: //)+\z}, v_vt: %r{\Af(?: /)+\z}, v: /\Af +\z/, v__vn: %r{\Af(?: //)+\z} }.freeze
-        FIRST_WORD = /(?:vt?|f)(?= )/
-        BLOCK_END = %w[v vt f].to_h { |word| [word, /\n(?!#{word} )/] }.freeze
+        FIRST_WORD = /(?:v[tn]?|f)(?= )/
+        BLOCK_END = %w[v vt vn f].to_h { |word| [word, /\n(?!#{word} )/] }.freeze
         private_constant :STYLES, :FIRST_WORD, :BLOCK_END
 
         # First words that are known and not kept, with what to tell the painter.
         PASSED_OVER = {
-          "vn" => ["normals_ignored", "normals are not kept; shading follows the faces"],
-          "s" => ["smoothing_ignored", "smoothing groups are not kept; shading follows the faces"],
           "l" => ["lines_ignored", "lines have no surface to paint and are left out"],
-          "p" => ["points_ignored", "points have no surface to paint and are left out"],
-          "mtllib" => ["materials_not_read", "the material library is not read; material names are kept"]
+          "p" => ["points_ignored", "points have no surface to paint and are left out"]
         }.freeze
         private_constant :PASSED_OVER
 
         # @return [Lines]
-        attr_reader :vertices, :uvs
+        attr_reader :vertices, :uvs, :normals
         # @return [Array<FaceRun>]
         attr_reader :faces
         # @return [Array<String>]
         attr_reader :parts, :materials
+        # @return [Array<String>] names of material libraries
+        attr_reader :libraries
 
         # @param text [String] UTF-8
         # @param name [String] the file's name, for messages
@@ -54,6 +56,10 @@ module SheetTrace
           @name = name
           @vertices = Lines.new("v")
           @uvs = Lines.new("vt")
+          @normals = Lines.new("vn")
+          @libraries = []
+          @smoothing = 0
+          @declared = []
           @faces = []
           @parts = []
           @materials = []
@@ -63,6 +69,9 @@ module SheetTrace
         private_class_method :new
 
         def face_count = faces.sum { |run| run.lines.size }
+
+        # @return [Array<String>] objects that have no face
+        def empty_parts = @declared.reject { |name| @parts.any? { |part| part == name || part.start_with?("#{name} / ") } }
 
         # @return [Array<Note>] what was passed over
         def notes
@@ -89,6 +98,7 @@ module SheetTrace
           case word
           when "v" then @vertices.add(block, @line)
           when "vt" then @uvs.add(block, @line)
+          when "vn" then @normals.add(block, @line)
           else take_faces(block)
           end
         end
@@ -99,7 +109,7 @@ module SheetTrace
 
           relative = block.include?("-")
           unless @run && @run.style == style && !@run.relative && !relative
-            @run = FaceRun.new(style, part_index, material_index, @vertices.size, @uvs.size, relative, Lines.new("f"))
+            @run = FaceRun.new(style, part_index, material_index, @smoothing, @vertices.size, @uvs.size, @normals.size, relative, Lines.new("f"))
             @faces << @run
           end
           @run.lines.add(block, @line)
@@ -138,12 +148,20 @@ module SheetTrace
           when "o" then name_part(rest, nil)
           when "g" then name_part(@object, rest)
           when "usemtl" then name_material(rest)
+          when "mtllib" then @libraries << rest.to_s
+          when "s" then smooth(rest)
           when *BLOCK_END.keys then fail_here("#{word} stands alone; numbers belong behind it")
           else pass_over(word)
           end
         end
 
+        def smooth(group)
+          @smoothing = group.to_s == "off" ? 0 : group.to_i
+          @run = nil
+        end
+
         def name_part(object, group)
+          @declared |= [object] if object && !object.empty?
           @object = object
           @group = group
           @part_index = @run = nil
@@ -156,7 +174,7 @@ module SheetTrace
 
         def part_index = @part_index ||= index_of(@parts, [@object, @group].compact.uniq.join(" / "), "Model")
 
-        def material_index = @material_index ||= index_of(@materials, @material_name.to_s, "Plain")
+        def material_index = @material_index ||= index_of(@materials, @material_name.to_s, PLAIN)
 
         def index_of(names, name, default)
           name = default if name.empty?

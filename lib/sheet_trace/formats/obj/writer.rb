@@ -3,55 +3,55 @@
 module SheetTrace
   module Formats
     module Obj
-      # Writes a layout's model as OBJ with an MTL that shows one texture on every material. Polygons stay
-      # polygons; equal UVs are written once; faces without UVs are written without.
+      # Writes OBJ with an MTL: polygons, normals, parts, materials with colour and picture. Equal UVs and normals are
+      # written once; faces without UVs are written without. Leaves out: UV sets behind the first, units.
       # Source: "Object Files (.obj)", Wavefront Advanced Visualizer manual, appendix B1; Ramey, Rose,
       #   Tyerman, "MTL material format (Lightwave, OBJ)", 1995.
       class Writer
-        # @param layout [Layout]
-        # @param base_name [String] of the files: NAME.obj, NAME.mtl and the texture NAME.png
-        # @return [Hash{String => String}] file name => content, for the OBJ and the MTL
-        def self.call(layout, base_name:) = new(layout, base_name).send(:files)
+        # @param model [Model]
+        # @param base_name [String] of the files: NAME.obj and NAME.mtl
+        # @return [Written] OBJ, MTL and pictures
+        def self.call(model, base_name:) = new(model, base_name).send(:written)
 
-        def initialize(layout, base_name)
-          @layout = layout
-          @map = layout.uv_map
-          @mesh = @map.mesh
+        def initialize(model, base_name)
+          @model = model
+          @mesh = model.mesh
+          @set = model.used_sets.first
           @base_name = base_name
         end
         private_class_method :new
 
         private
 
-        def files
-          { "#{@base_name}.obj" => obj, "#{@base_name}.mtl" => mtl }
+        def written
+          notes = []
+          further = @model.used_sets.drop(1).map(&:name)
+          notes << Written.left_out("uv_sets_left_out", "OBJ holds one set of UVs; left out: #{further.join(", ")}") if further.any?
+          notes << Written.left_out("unit_left_out", "OBJ has no place for units; one unit is #{@model.unit_mm} mm") if @model.unit_mm != 1.0
+          Written.new(files: { "#{@base_name}.obj" => obj, "#{@base_name}.mtl" => mtl, **@model.images }, notes: notes)
         end
 
         def obj
-          "mtllib #{@base_name}.mtl\n#{vertices}#{uvs}#{faces}"
+          @uvs, @uv_numbers = @set ? unique(@set.uvs) : [[], []]
+          @normals, @normal_numbers = @mesh.corner_normals ? unique(@mesh.corner_normals) : [[], []]
+          "mtllib #{@base_name}.mtl\n#{rows("v", @mesh.positions.to_a)}#{rows("vt", @uvs)}#{rows("vn", @normals)}#{faces}"
         end
 
-        def vertices = @mesh.positions.to_a.map { |x, y, z| "v #{number(x)} #{number(y)} #{number(z)}\n" }.join
+        def rows(word, values) = values.map { |row| "#{word} #{row.map { |value| number(value) }.join(" ")}\n" }.join
 
-        def uvs = unique_uvs.first.to_a.map { |u, v| "vt #{number(u)} #{number(v)}\n" }.join
-
-        # @return [Array(Numo::DFloat, Array<Integer>)] distinct UVs, and for each point which of them, from 1
-        def unique_uvs
-          @unique_uvs ||= begin
-            points = @layout.points_uv
-            u, = Geometry::Grouped.ranks(points[true, 0])
-            v, v_count = Geometry::Grouped.ranks(points[true, 1])
-            ranks, count = Geometry::Grouped.pair_ranks(u, v, [v_count, 1].max)
-            [points[Geometry::Grouped.representatives(ranks, count), true], (ranks + 1).to_a]
+        # @return [Array(Array, Array<Integer>)] distinct rows, and for each row which of them, from 1
+        def unique(values)
+          ranks, count = (1...values.shape[1]).reduce(Geometry::Grouped.ranks(values[true, 0])) do |(so_far, _), axis|
+            Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(values[true, axis]))
           end
+          [values[Geometry::Grouped.representatives(ranks, count), true].to_a, (ranks + 1).to_a]
         end
 
         def faces
           vertices = @mesh.corner_vertices.to_a
-          points = @map.corner_points.to_a
-          uvs = unique_uvs.last
+          uvs = @set && @set.corner_uvs.to_a
           starts = @mesh.face_starts.to_a
-          mapped = @map.face_mapped.to_a
+          mapped = @set ? @set.face_mapped.to_a : Array.new(@mesh.face_count, 0)
           part = material = nil
           parts = @mesh.face_parts.to_a
           materials = @mesh.face_materials.to_a
@@ -59,20 +59,26 @@ module SheetTrace
             head = +""
             head << "o #{@mesh.parts[part = parts[face]]}\n" if part != parts[face]
             head << "usemtl #{material_name(material = materials[face])}\n" if material != materials[face]
-            corners = (starts[face]...starts[face + 1]).map do |corner|
-              mapped[face] == 1 ? "#{vertices[corner] + 1}/#{uvs[points[corner]]}" : (vertices[corner] + 1).to_s
-            end
+            corners = (starts[face]...starts[face + 1]).map { |corner| corner_text(vertices[corner], mapped[face] == 1 && @uv_numbers[uvs[corner]], @normal_numbers[corner]) }
             "#{head}f #{corners.join(" ")}\n"
           end.join
         end
 
+        def corner_text(vertex, uv, normal)
+          return uv ? "#{vertex + 1}/#{uv}" : (vertex + 1).to_s unless normal
+
+          "#{vertex + 1}/#{uv || ""}/#{normal}"
+        end
+
         def mtl
-          @mesh.materials.each_index.map do |index|
-            "newmtl #{material_name(index)}\nKa 0 0 0\nKd 1 1 1\nKs 0 0 0\nd 1\nillum 1\nmap_Kd #{@base_name}.png\n"
+          @mesh.materials.each_with_index.map do |material, index|
+            color = material.color || [1.0, 1.0, 1.0, 1.0]
+            map = material.image && "map_Kd #{material.image}\n"
+            "newmtl #{material_name(index)}\nKa 0 0 0\nKd #{color.first(3).map { |share| number(share.round(6)) }.join(" ")}\nKs 0 0 0\nd #{number(color[3].round(6))}\nillum 1\n#{map}"
           end.join("\n")
         end
 
-        def material_name(index) = @mesh.materials[index].gsub(/\s+/, "_")
+        def material_name(index) = @mesh.materials[index].name.gsub(/\s+/, "_")
 
         # The shortest text that reads back as the same number.
         def number(value) = value == value.to_i && value.abs < 1e15 ? value.to_i.to_s : value.to_s

@@ -25,7 +25,7 @@ describe SheetTrace::Job::Snapshot do
     moved = operate(first.job, "transform_islands", islands: [0], move_px: [1, 0]).job
     second = snapshot.dump(moved, before: first)
 
-    assert_equal 2, first.blobs.size
+    assert_equal 3, first.blobs.size # source, surface, placements
     assert_equal [second.document[:placements]], second.blobs.keys
     assert_equal moved.layout.points_px, reload.call(second, first.blobs.merge(second.blobs)).job.layout.points_px
   end

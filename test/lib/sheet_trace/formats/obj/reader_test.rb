@@ -41,7 +41,7 @@ describe SheetTrace::Formats::Obj::Reader do
 
     assert_equal ["box", "box / lid", "tray"], mesh.parts
     assert_equal [0, 1, 2], mesh.face_parts.to_a
-    assert_equal %w[card tin], mesh.materials
+    assert_equal %w[card tin], mesh.material_names
     assert_equal [0, 0, 1], mesh.face_materials.to_a
   end
 
@@ -101,7 +101,7 @@ describe SheetTrace::Formats::Obj::Reader do
 
   it "refuses what is no OBJ file, naming the file" do
     { "" => /is empty/, " \n " => /is empty/, "hello\nworld" => /not an OBJ file/, "v 0 0 0\n" => /has no faces/,
-      "PK\x03\x04\0\0" => /bytes that are not text/ }.each do |bytes, message|
+      "\x7FELF\0\0\1" => /bytes that are not text/ }.each do |bytes, message|
       assert_refused(SheetTrace::FormatError, { file: "box.obj" }, message: message) { read.call(bytes.b) }
     end
   end

@@ -5,7 +5,11 @@ require_relative "../../../../../demo/tea_caddy"
 require "open3"
 
 describe SheetTrace::Formats::Obj::Writer do
-  write = ->(job, name = "caddy") { SheetTrace::Formats::Obj::Writer.call(job.layout, base_name: name) }
+  textured = lambda do |job, name|
+    mesh = job.mesh.with(materials: job.mesh.materials.map { |material| SheetTrace::Mesh::Material.new(name: material.name, image: "#{name}.png") })
+    SheetTrace::Formats::Model.of_layout(job.layout, mesh: mesh)
+  end
+  write = ->(job, name = "caddy") { SheetTrace::Formats::Obj::Writer.call(textured.call(job, name), base_name: name).files }
 
   # assimp (Open Asset Import Library) is a reader that nobody here wrote.
   it "is read by an independent program with as many vertices, faces and UVs" do

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  # The preflight: what is wrong with a model and its map, or worth knowing, before paint is spent on it.
+  # One check a file; it returns findings and never raises for a bad layout. A new one is a file and a line here.
+  module Check
+    CHECKS = Registry.new("check", %w[
+      FacesWithoutUvs OffSheet Overlaps FoldOver FlatOnSheet StrayFaces Mirrored NotUpright Gutter Density Stretch
+      Normals CrowdedEdges SamePlace DuplicateVertices FlatFaces EmptyParts
+    ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Check::#{constant}"] })
+
+    # The worst first.
+    SEVERITIES = %w[error warning hint].freeze
+
+    # One place that a finding speaks of.
+    #
+    # text [String] the place with its numbers; islands, faces [Array<Integer>]; numbers [Hash] the figures by name
+    Place = Struct.new(:text, :islands, :faces, :numbers, keyword_init: true) do
+      def initialize(text:, islands: [], faces: [], numbers: {})
+        super
+        freeze
+      end
+    end
+
+    # What does away with a finding in one step.
+    #
+    # label [String] for a button; operation [String] its name; parameters [Hash]
+    Mend = Struct.new(:label, :operation, :parameters, keyword_init: true) do
+      def initialize(...)
+        super
+        freeze
+      end
+    end
+
+    # Something a check found.
+    #
+    # code [String]; severity [String] of SEVERITIES; message [String] what is so; meaning [String] what it does to the art
+    # places [Array<Place>]; mend [Mend, nil]
+    Finding = Struct.new(:code, :severity, :message, :meaning, :places, :mend, keyword_init: true) do
+      def initialize(mend: nil, **rest)
+        super
+        freeze
+      end
+    end
+
+    # @param subject [Subject]
+    # @return [Array<Finding>] the worst first
+    def self.call(subject)
+      found = CHECKS.names.flat_map { |name| CHECKS.fetch(name).call(subject) }
+      found.each_with_index.sort_by { |finding, i| [SEVERITIES.index(finding.severity), i] }.map(&:first)
+    end
+  end
+end

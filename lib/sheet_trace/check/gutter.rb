@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Check
+    # Islands closer together than the gutter that is wanted.
+    module Gutter
+      # @param subject [Subject]
+      # @return [Array<Finding>]
+      def self.call(subject)
+        wanted = subject.gutter_px * subject.raster_scale
+        return [] if wanted < 1 || subject.texels.first.empty?
+
+        pairs = gaps(subject, wanted).sort_by(&:last)
+        return [] if pairs.empty?
+
+        places = pairs.map { |(a, b), gap| Place.new(text: "#{subject.names[a]} and #{subject.names[b]}: #{format("%.1f", gap)} px", islands: [a, b], numbers: { gap_px: gap }) }
+        [Finding.new(code: "gutter", severity: "warning", message: "#{pairs.size} #{pairs.size == 1 ? "pair of islands is" : "pairs of islands are"} closer than #{subject.gutter_px} px",
+                     meaning: "Paint of one bleeds into the other where the sheet is shown small.", places: places,
+                     mend: Mend.new(label: "Move them apart", operation: "separate_islands", parameters: { islands: pairs.map { |(_a, b), _gap| b }.uniq }))]
+      end
+
+      # Islands that lie on each other are another finding.
+      def self.gaps(subject, wanted)
+        width, height = subject.raster_size
+        texels, islands = subject.texels
+        owner = Numo::Int32.zeros(width * height)
+        owner[texels] = islands + 1
+        Raster::Gaps.call(owner.reshape(height, width), wanted).transform_values { |gap| gap / subject.raster_scale }.reject { |pair, _gap| subject.overlaps.key?(pair) }
+      end
+      private_class_method :gaps
+    end
+  end
+end

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Check
+    # Islands that lie on each other: by accident, or exactly, as twins that share their paint.
+    module Overlaps
+      # Shared texels that rounding at a common border may bring about.
+      SLACK_PX = 2
+      private_constant :SLACK_PX
+
+      # @param subject [Subject]
+      # @return [Array<Finding>]
+      def self.call(subject)
+        pairs = subject.overlaps.select { |_pair, px| px > SLACK_PX }.sort_by { |_pair, px| -px }
+        twins, accidents = pairs.partition { |pair, _px| subject.twins.include?(pair) }
+        [accident(subject, accidents), twin(subject, twins)].compact
+      end
+
+      def self.accident(subject, pairs)
+        return if pairs.empty?
+
+        Finding.new(code: "overlap", severity: "error", message: "#{pairs.size} #{pairs.size == 1 ? "pair of islands lies" : "pairs of islands lie"} on each other",
+                    meaning: "Paint on one appears on the other.", places: places(subject, pairs), mend: separate(pairs, "Separate them"))
+      end
+
+      def self.twin(subject, pairs)
+        return if pairs.empty?
+
+        Finding.new(code: "twins", severity: "hint", message: "#{pairs.size} #{pairs.size == 1 ? "pair" : "pairs"} of twins share their place on the sheet",
+                    meaning: "Both wear the same paint. Lettering would repeat, and read backwards on a mirrored half.",
+                    places: places(subject, pairs), mend: separate(pairs, "Give each its own place"))
+      end
+
+      def self.places(subject, pairs)
+        pairs.map do |(a, b), px|
+          Place.new(text: "#{subject.names[a]} and #{subject.names[b]}: #{px.round} texels", islands: [a, b], numbers: { texels: px.round })
+        end
+      end
+
+      # Of each pair the later island moves.
+      def self.separate(pairs, label)
+        Mend.new(label: label, operation: "separate_islands", parameters: { islands: pairs.map { |(_a, b), _px| b }.uniq })
+      end
+      private_class_method :accident, :twin, :places, :separate
+    end
+  end
+end

@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Check
+    # What the checks look at: a layout, what was measured and said of its islands, and figures that several checks share.
+    class Subject
+      # Texels that are looked at at the most; a larger sheet, or one covered many times, is looked at more coarsely.
+      MOST_TEXELS = 6_000_000
+      LARGEST_PX = 2048
+      private_constant :MOST_TEXELS, :LARGEST_PX
+
+      # @return [Layout]
+      attr_reader :layout
+      # @return [Array<Layout::MeasureIslands::Measure>]
+      attr_reader :measures
+      # @return [Array<String>] names and tags of the islands
+      attr_reader :names, :tags
+      # @return [Integer] px wanted between islands
+      attr_reader :gutter_px
+
+      def initialize(layout:, measures:, names:, tags:, gutter_px:)
+        @layout = layout
+        @measures = measures
+        @names = names
+        @tags = tags
+        @gutter_px = gutter_px
+        @memo = {}
+        freeze
+      end
+
+      def uv_map = layout.uv_map
+      def mesh = uv_map.mesh
+      def sheet = layout.sheet
+      def islands = (0...uv_map.island_count).to_a
+
+      # @return [Array<Integer>] islands tagged so
+      def tagged(tag) = islands.select { |island| tags[island] == tag }
+
+      # @return [UvMap::Jacobians] model units to px
+      def jacobians = @memo[:jacobians] ||= uv_map.jacobians(layout.points_px)
+
+      # @return [Float] px of the raster per px of the sheet
+      def raster_scale
+        @memo[:raster_scale] ||= begin
+          area = (jacobians.area_mm2 * jacobians.determinant.abs).sum
+          [1.0, LARGEST_PX.fdiv([sheet.width_px, sheet.height_px].max), Math.sqrt(MOST_TEXELS / [area, 1.0].max)].min
+        end
+      end
+
+      # @return [Array(Integer, Integer)] width and height of the raster
+      def raster_size = [sheet.width_px, sheet.height_px].map { |px| [(px * raster_scale).ceil, 1].max }
+
+      # @return [Array(Numo::Int64, Numo::Int64)] texels of the raster, and the island on each; a texel comes as often as it is covered
+      def texels
+        @memo[:texels] ||= begin
+          corners = Numo::DFloat.zeros(*uv_map.triangles.points.shape, 2)
+          2.times { |axis| corners[true, true, axis] = layout.points_px[true, axis][uv_map.triangles.points] * raster_scale }
+          found, triangles = Raster::Rasterise.call(corners, *raster_size)
+          [found, found.empty? ? found : Numo::Int64.cast(uv_map.triangles.islands[triangles])]
+        end
+      end
+
+      # @return [Hash{Array(Integer, Integer) => Float}] pairs of islands, and the px of the sheet that they share
+      def overlaps
+        @memo[:overlaps] ||= Raster::Overlaps.call(*texels, uv_map.island_count).transform_values { |count| count / (raster_scale**2) }
+      end
+
+      # @return [Array<Array(Integer, Integer)>] overlapping islands that lie exactly on each other, point by point
+      def twins = @memo[:twins] ||= overlaps.keys.select { |a, b| outline_key(a) == outline_key(b) }
+
+      # @return [Hash{Integer => Array<Integer>}] by island: those on the other side of its border on the model
+      def neighbours
+        @memo[:neighbours] ||= seams.each_with_object(Hash.new { |all, island| all[island] = [] }) do |(_edge, a, b), all|
+          all[a] |= [b]
+          all[b] |= [a]
+        end
+      end
+
+      # @return [Array<Array(Integer, Integer, Integer)>] edges of the mesh between two islands: edge, and the island of either side
+      def seams
+        @memo[:seams] ||= begin
+          first, second = mesh.edges.paired_corners
+          faces = [first, second].map { |corners| corners.empty? ? corners : mesh.corner_faces[corners] }
+          faces[0].empty? ? [] : seams_between(first, *faces)
+        end
+      end
+
+      # @return [String] up to three names, and how many more
+      def name_list(picked)
+        shown = picked.first(3).map { |island| names[island] }
+        picked.size > 3 ? "#{shown.join(", ")} and #{picked.size - 3} more" : shown.join(", ").sub(/, (?=[^,]*\z)/, " and ")
+      end
+
+      private
+
+      def seams_between(corners, first, second)
+        on_sheet = uv_map.face_mapped[first] & uv_map.face_mapped[second]
+        a = uv_map.face_islands[first]
+        b = uv_map.face_islands[second]
+        rows = (on_sheet & a.ne(b)).where
+        rows.empty? ? [] : mesh.edges.corner_edges[corners[rows]].to_a.zip(a[rows].to_a, b[rows].to_a)
+      end
+
+      # Places to a hundredth of a px, in no order.
+      def outline_key(island)
+        (@memo[:outline_keys] ||= {})[island] ||= (layout.points_px[uv_map.island_points[island], true] * 100).round.to_a.sort
+      end
+    end
+  end
+end

@@ -1,0 +1,149 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Formats
+    module Gltf
+      # Writes GLB: a node and a mesh for each part, a primitive for each material in it, triangles with normals and all
+      # UV sets, base colours with PNG and JPEG pictures inside the file. Lengths in metres, v down.
+      # Leaves out: polygons (cut into triangles), pictures of other kinds, parts without faces.
+      # Source: Khronos, "glTF 2.0 Specification", 3 and 4 (GLB).
+      class Writer
+        MIME_TYPES = { "\x89PNG".b => "image/png", "\xFF\xD8\xFF".b => "image/jpeg" }.freeze
+        ARRAY_BUFFER = 34_962
+        ELEMENT_BUFFER = 34_963
+        FLOAT = 5126
+        UNSIGNED_INT = 5125
+        private_constant :MIME_TYPES, :ARRAY_BUFFER, :ELEMENT_BUFFER, :FLOAT, :UNSIGNED_INT
+
+        # @param model [Model]
+        # @param base_name [String] of the file NAME.glb
+        # @return [Written]
+        def self.call(model, base_name:) = new(model).send(:written, base_name)
+
+        def initialize(model)
+          @model = model
+          @mesh = model.mesh
+          @sets = model.used_sets
+          @binary = +"".b
+          @views = []
+          @accessors = []
+          @notes = []
+        end
+        private_class_method :new
+
+        private
+
+        def written(base_name)
+          @notes << Written.left_out("polygons_cut", "GLB holds triangles only: polygons were cut into #{@mesh.triangulation.count} triangles") if @mesh.face_sizes.ne(3).any?
+          Written.new(files: { "#{base_name}.glb" => container(document) }, notes: @notes)
+        end
+
+        def document
+          filled = @mesh.parts.each_index.select { |part| @mesh.face_parts.eq(part).any? }
+          @notes << Written.left_out("empty_parts_left_out", "parts without faces were left out") if filled.size < @mesh.parts.size
+          meshes = filled.map { |part| { name: @mesh.parts[part], primitives: primitives(part) } }
+          { asset: { version: "2.0", generator: "Sheet Trace" }, scene: 0, scenes: [{ nodes: (0...meshes.size).to_a }],
+            nodes: meshes.each_with_index.map { |mesh, i| { name: mesh[:name], mesh: i } }, meshes: meshes, **materials,
+            accessors: @accessors, bufferViews: @views, buffers: [{ byteLength: padded(@binary, "\0").bytesize }] }
+        end
+
+        def primitives(part)
+          cut = @mesh.triangulation
+          rows = @mesh.face_parts[cut.faces].eq(part)
+          materials = @mesh.face_materials[cut.faces]
+          materials[rows.where].to_a.uniq.flat_map do |material|
+            triangles = cut.corners[(rows & materials.eq(material)).where, true]
+            mapping(triangles).map { |sets, some| primitive(some.flatten, material, sets) }
+          end
+        end
+
+        # Triangles by the sets that they have UVs in, as all vertices of a primitive have the same attributes.
+        def mapping(triangles)
+          faces = @mesh.corner_faces[triangles[true, 0]]
+          keys = @sets.each_with_index.reduce(Numo::Int64.zeros(faces.size)) { |sum, (set, i)| sum + (Numo::Int64.cast(set.face_mapped[faces]) << i) }
+          keys.to_a.uniq.map { |key| [@sets.each_index.select { |i| key[i] == 1 }.map { |i| @sets[i] }, triangles[keys.eq(key).where, true]] }
+        end
+
+        def primitive(corners, material, sets)
+          columns = { "POSITION" => @mesh.positions[@mesh.corner_vertices[corners], true] * (@model.unit_mm / 1000) }
+          columns["NORMAL"] = normals(corners) if @mesh.corner_normals
+          sets.each_with_index do |set, i|
+            uvs = set.uvs[set.corner_uvs[corners], true].copy
+            uvs[true, 1] = 1 - uvs[true, 1]
+            columns["TEXCOORD_#{i}"] = uvs
+          end
+          floats = columns.transform_values { |values| Numo::SFloat.cast(values) }
+          ranks, count = distinct(floats.values)
+          first = Geometry::Grouped.representatives(ranks, count)
+          { attributes: floats.to_h { |name, values| [name, accessor(values[first, true], FLOAT, ARRAY_BUFFER, bounds: name == "POSITION")] },
+            indices: accessor(Numo::UInt32.cast(ranks).reshape(ranks.size, 1), UNSIGNED_INT, ELEMENT_BUFFER), material: material, mode: 4 }
+        end
+
+        # Faces without area have no normal; any unit vector is valid there.
+        def normals(corners)
+          own = @mesh.corner_normals[corners, true].copy
+          lost = (Geometry::Vectors.lengths(own) < 0.5).where
+          own[lost, true] = Numo::DFloat[[0, 1, 0]] unless lost.empty?
+          own
+        end
+
+        def distinct(tables)
+          tables.flat_map { |table| Array.new(table.shape[1]) { |axis| table[true, axis].copy } }.reduce(nil) do |so_far, column|
+            ranked = Geometry::Grouped.ranks(column)
+            so_far ? Geometry::Grouped.pair_ranks(so_far[0], *ranked) : ranked
+          end
+        end
+
+        def accessor(values, type, target, bounds: false)
+          @views << { buffer: 0, byteOffset: @binary.bytesize, byteLength: values.byte_size, target: target }
+          @binary << values.to_binary
+          entry = { bufferView: @views.size - 1, componentType: type, count: values.shape[0], type: { 1 => "SCALAR", 2 => "VEC2", 3 => "VEC3" }.fetch(values.shape[1]) }
+          entry.merge!(min: values.min(axis: 0).to_a, max: values.max(axis: 0).to_a) if bounds
+          @accessors << entry
+          @accessors.size - 1
+        end
+
+        def materials
+          images = @mesh.materials.map(&:image).compact.uniq.filter_map { |name| image(name) }
+          names = images.map { |image| image[:name] }
+          list = @mesh.materials.map { |material| material_json(material, names.index(material.image && File.basename(material.image, ".*"))) }
+          return { materials: list } if images.empty?
+
+          { materials: list, textures: images.each_index.map { |i| { source: i, sampler: 0 } }, samplers: [{ wrapS: 10_497, wrapT: 10_497 }], images: images }
+        end
+
+        def image(name)
+          bytes = @model.images[name]
+          type = bytes && MIME_TYPES.find { |start, _type| bytes.b.start_with?(start) }&.last
+          unless type
+            @notes << Written.left_out("picture_left_out", "GLB holds PNG and JPEG; #{name} was left out")
+            return
+          end
+          @binary << ("\0" * (-@binary.bytesize % 4))
+          @views << { buffer: 0, byteOffset: @binary.bytesize, byteLength: bytes.bytesize }
+          @binary << bytes.b << ("\0" * (-bytes.bytesize % 4))
+          { name: File.basename(name, ".*"), mimeType: type, bufferView: @views.size - 1 }
+        end
+
+        def material_json(material, texture)
+          pbr = { metallicFactor: 0, roughnessFactor: 1 }
+          pbr[:baseColorFactor] = [*material.color.first(3).map { |share| decode(share) }, material.color[3]] if material.color
+          pbr[:baseColorTexture] = { index: texture } if texture
+          { name: material.name, pbrMetallicRoughness: pbr, **(material.color && material.color[3] < 1 ? { alphaMode: "BLEND" } : {}) }
+        end
+
+        # IEC 61966-2-1: sRGB to linear light.
+        def decode(share) = share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055)**2.4
+
+        def container(document)
+          json = padded(JSON.generate(document).b, " ")
+          binary = padded(@binary, "\0")
+          body = [json.bytesize, 0x4E4F534A].pack("V2") + json + [binary.bytesize, 0x004E4942].pack("V2") + binary
+          ["glTF", 2, 12 + body.bytesize].pack("a4 V2") + body
+        end
+
+        def padded(bytes, filler) = bytes + (filler * (-bytes.bytesize % 4))
+      end
+    end
+  end
+end

@@ -1,0 +1,149 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Formats
+    module Ply
+      # The numbers behind a PLY head, element by element. Binary elements whose lists are all of one length, as most
+      # are, are read as one table; the rest record by record.
+      class Body
+        LONGEST_LIST = 10_000
+        KINDS = { "c" => Numo::Int8, "C" => Numo::UInt8, "s" => Numo::Int16, "S" => Numo::UInt16, "l" => Numo::Int32, "L" => Numo::UInt32,
+                  "e" => Numo::SFloat, "g" => Numo::SFloat, "E" => Numo::DFloat, "G" => Numo::DFloat }.freeze
+        private_constant :LONGEST_LIST, :KINDS
+
+        # One property's values: those of a list one after the other.
+        #
+        # values [Numo::DFloat] n; sizes [Numo::Int64, nil] of each record's list; nil for single values
+        Column = Struct.new(:values, :sizes)
+
+        # @param header [Header]
+        # @param bytes [String] the whole file
+        # @param name [String] for messages
+        # @return [Hash{String => Hash{String => Column}}] element => property => values
+        # @raise [FormatError] where: { file:, byte: } or { file:, line: }
+        def self.call(header, bytes, name) = new(header, bytes, name).send(:all)
+
+        def initialize(header, bytes, name)
+          @header = header
+          @name = name
+          @bytes = bytes.b
+          @at = header.bytesize
+          @words = nil
+        end
+        private_class_method :new
+
+        private
+
+        def all
+          @words = @bytes.byteslice(@at..).split.tap { @at = 0 } if @header.ascii?
+          @header.elements.to_h { |element| [element.name, element.count.zero? ? {} : read(element)] }
+        end
+
+        def read(element)
+          return from_words(element) if @header.ascii?
+
+          table(element) || records(element)
+        end
+
+        # As many records as fit are looked at in one step: right if each has the lists of the first.
+        def table(element)
+          layout = first_layout(element) or return
+          size = layout.sum { |_property, count, _start| count }
+          return if size.zero? || @at + (size * element.count) > @bytes.bytesize
+
+          rows = Numo::UInt8.from_binary(@bytes.byteslice(@at, size * element.count), [element.count, size])
+          columns = {}
+          layout.each do |property, length, start|
+            if property.list?
+              counts = numbers(rows[true, start...(start + property.count_size)], property.count_letter, property.count_size)
+              return nil unless counts.eq(counts[0]).all?
+
+              start += property.count_size
+              length -= property.count_size
+              columns[property.name] = Column.new(length.zero? ? Numo::DFloat.zeros(0) : numbers(rows[true, start...(start + length)], property.letter, property.size), Numo::Int64.cast(counts))
+            else
+              columns[property.name] = Column.new(numbers(rows[true, start...(start + length)], property.letter, property.size), nil)
+            end
+          end
+          @at += size * element.count
+          columns
+        end
+
+        # @return [Array, nil] property, bytes and start of each column of the first record; nil if it runs past the end
+        def first_layout(element)
+          start = 0
+          element.properties.map do |property|
+            length = property.size
+            if property.list?
+              count = @bytes.byteslice(@at + start, property.count_size)&.unpack1(property.count_letter) or return
+              return nil if count.negative? || count > LONGEST_LIST || count != count.to_i
+
+              length = property.count_size + (count.to_i * property.size)
+            end
+            [property, length, start].tap { start += length }
+          end
+        end
+
+        def numbers(bytes, letter, size)
+          packed = bytes.copy.to_binary
+          kind = KINDS.fetch(letter[0])
+          values = kind.from_binary(packed)
+          values = values.swap_byte if size > 1 && (letter.end_with?(">") || "gG".include?(letter))
+          Numo::DFloat.cast(values)
+        end
+
+        def records(element)
+          values = element.properties.map { [] }
+          sizes = element.properties.map { [] }
+          element.count.times do
+            element.properties.each_with_index do |property, i|
+              count = property.list? ? take(property.count_letter, property.count_size, 1)[0].to_i : 1
+              fail_at(byte: @at, message: "a list of #{count} numbers") unless count.between?(0, LONGEST_LIST)
+              sizes[i] << count if property.list?
+              values[i].concat(take(property.letter, property.size, count)) unless count.zero?
+            end
+          end
+          columns_of(element, values, sizes)
+        end
+
+        def take(letter, size, count)
+          fail_at(byte: @at, message: "the file is cut off") if @at + (size * count) > @bytes.bytesize
+          @bytes.byteslice(@at, size * count).unpack("#{letter}#{count}").tap { @at += size * count }
+        end
+
+        def from_words(element)
+          values = element.properties.map { [] }
+          sizes = element.properties.map { [] }
+          element.count.times do |record|
+            element.properties.each_with_index do |property, i|
+              count = property.list? ? word(element, record).to_i : 1
+              fail_at(message: "#{element.name} #{record}: a list of #{count} numbers") unless count.between?(0, LONGEST_LIST)
+              sizes[i] << count if property.list?
+              count.times { values[i] << word(element, record) }
+            end
+          end
+          columns_of(element, values, sizes)
+        end
+
+        def word(element, record)
+          text = @words[@at] or fail_at(message: "the file ends within #{element.name} #{record} of #{element.count}")
+          @at += 1
+          Float(text)
+        rescue ArgumentError
+          fail_at(message: "#{element.name} #{record}: #{text.inspect[0, 30]} is not a number")
+        end
+
+        def columns_of(element, values, sizes)
+          element.properties.each_with_index.to_h do |property, i|
+            packed = values[i].empty? ? Numo::DFloat.zeros(0) : Numo::DFloat.from_binary(values[i].pack("d*"))
+            [property.name, Column.new(packed, property.list? ? Numo::Int64.cast(sizes[i]) : nil)]
+          end
+        end
+
+        def fail_at(message:, byte: nil)
+          raise FormatError.new("#{@name}#{byte && ", byte #{byte}"}: #{message}", where: { file: @name, byte: byte }.compact)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Formats
+    module Ply
+      # Writes binary little-endian PLY: polygons with the UVs of their corners, and the picture's name if there is one.
+      # Leaves out: parts, materials but for the first picture, normals, UV sets behind the first, units.
+      # Source: Turk, "The PLY Polygon File Format", Stanford, 1994; texcoord and TextureFile: common practice, no source.
+      module Writer
+        # @param model [Model]
+        # @param base_name [String] of the file NAME.ply
+        # @return [Written]
+        def self.call(model, base_name:)
+          mesh = model.mesh
+          set = model.used_sets.first
+          image = mesh.materials.filter_map(&:image).first
+          count = mesh.face_sizes.max > 127 ? %w[uint L<] : %w[uchar C]
+          files = { "#{base_name}.ply" => head(mesh, set, image, count[0]) + mesh.positions.to_binary + faces(mesh, set, count[1]) }
+          files[image] = model.images[image] if image && model.images[image]
+          Written.new(files: files, notes: notes(model, image))
+        end
+
+        def self.head(mesh, set, image, count)
+          ["ply", "format binary_little_endian 1.0", image && "comment TextureFile #{image}", "element vertex #{mesh.vertex_count}",
+           *%w[x y z].map { |axis| "property double #{axis}" }, "element face #{mesh.face_count}", "property list #{count} int vertex_indices",
+           set && "property list #{count} double texcoord", "end_header", ""].compact.join("\n").b
+        end
+
+        def self.faces(mesh, set, count)
+          vertices = mesh.corner_vertices.to_a
+          starts = mesh.face_starts.to_a
+          uvs = set && set.uvs[set.corner_uvs, true].to_a
+          mapped = set && set.face_mapped.to_a
+          Array.new(mesh.face_count) do |face|
+            corners = starts[face]...starts[face + 1]
+            row = [corners.size, *vertices[corners]].pack("#{count} l<*")
+            next row unless set
+            next row + [0].pack(count) unless mapped[face] == 1
+
+            row + [2 * corners.size, *uvs[corners].flatten].pack("#{count} E*")
+          end.join
+        end
+
+        def self.notes(model, image)
+          mesh = model.mesh
+          further = model.used_sets.drop(1).map(&:name)
+          { "parts_left_out" => mesh.parts.size > 1 && "PLY knows no parts; #{mesh.parts.size} were joined",
+            "materials_left_out" => (mesh.materials.size > 1 || mesh.materials.any?(&:color)) && "PLY knows no materials; #{image ? "only the picture #{image} is named" : "none is kept"}",
+            "normals_left_out" => mesh.corner_normals && "normals were left out",
+            "uv_sets_left_out" => further.any? && "one set of UVs is written; left out: #{further.join(", ")}",
+            "unit_left_out" => model.unit_mm != 1.0 && "PLY has no place for units; one unit is #{model.unit_mm} mm" }
+            .filter_map { |code, message| Written.left_out(code, message) if message }
+        end
+        private_class_method :head, :faces, :notes
+      end
+    end
+  end
+end

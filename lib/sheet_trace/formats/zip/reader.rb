@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+require "zip"
+
+module SheetTrace
+  module Formats
+    module Zip
+      # Reads a zip in memory, as deep as its own folders go: a zip within a zip stays closed. Sizes are counted while
+      # unpacking, as those that the zip declares may lie.
+      # Source: PKWARE, ".ZIP File Format Specification" (APPNOTE), through the rubyzip gem.
+      module Reader
+        MOST_FILES = 1000
+        MOST_BYTES = 400 * 1024 * 1024
+        CHUNK = 1024 * 1024
+        private_constant :CHUNK
+
+        # @param bytes [String]
+        def self.zip?(bytes) = bytes.byteslice(0, 4) == "PK\x03\x04".b
+
+        # @param bytes [String]
+        # @param name [String] for messages
+        # @return [Hash{String => String}] path => bytes, without folders and hidden files
+        # @raise [FormatError] where: { file: }
+        # @raise [LimitError] where: { limit:, got: }
+        def self.call(bytes, name:)
+          entries = ::Zip::File.open_buffer(bytes).entries.select { |entry| entry.file? && !hidden?(entry.name) }
+          raise LimitError.new("#{name} holds #{entries.size} files; at most #{MOST_FILES} are taken", where: { limit: MOST_FILES, got: entries.size }) if entries.size > MOST_FILES
+
+          left = MOST_BYTES
+          entries.to_h do |entry|
+            content = unpack(entry, left, name)
+            left -= content.bytesize
+            [entry.name.dup.force_encoding(Encoding::UTF_8).scrub("_"), content]
+          end
+        rescue ::Zip::Error, Zlib::Error, EOFError, ArgumentError, NoMethodError, RangeError, Errno::EINVAL => e
+          raise e if e.is_a?(Error)
+
+          raise FormatError.new("#{name} is a damaged zip; pack it again", where: { file: name })
+        end
+
+        def self.unpack(entry, left, name)
+          raise FormatError.new("#{name}: #{entry.name} is locked by a password", where: { file: entry.name }) if entry.gp_flags.to_i & 1 == 1
+
+          content = +"".b
+          stream = entry.get_input_stream
+          while (chunk = stream.read(CHUNK))
+            content << chunk
+            raise LimitError.new("#{name} unpacks to more than #{MOST_BYTES / 1_048_576} MB", where: { limit: MOST_BYTES, got: content.bytesize }) if content.bytesize > left
+          end
+          content
+        end
+
+        def self.hidden?(path) = path.split("/").any? { |step| step.start_with?(".", "__MACOSX") }
+        private_class_method :unpack, :hidden?
+      end
+    end
+  end
+end

@@ -1,0 +1,89 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Job
+    # Gives a job another sheet map of the same faces, and carries along what was said of its islands: names, tags
+    # and labels. An island takes over from the former one that most of its area comes from.
+    class Remap
+      # @param job [Job]
+      # @param uv_map [UvMap] as many faces as the job's
+      # @param source [Source]
+      # @return [Job]
+      def self.call(job, uv_map, source: job.source) = new(job, uv_map).send(:remapped, source)
+
+      # The same, from UVs by corner; faces of different groups stay islands apart.
+      #
+      # @param corner_uvs [Numo::DFloat] C x 2
+      # @param face_mapped [Numo::Bit] F
+      # @param groups [Numo::Int32] F
+      # @param mesh [Mesh]
+      # @return [Job]
+      def self.by_corner(job, corner_uvs:, face_mapped:, groups:, mesh: job.mesh, source: job.source)
+        call(job, UvMap::Build.call(mesh, corner_uvs, Numo::Int32.new(mesh.corner_count).seq, face_mapped, groups: groups), source: source)
+      end
+
+      # @return [Numo::Int32] F groups that keep a job's islands apart; faces not on the sheet have a group of their own
+      def self.groups(job)
+        map = job.layout.uv_map
+        map.face_islands.copy.tap { |groups| groups[(~map.face_mapped).where] = map.island_count if map.face_mapped.eq(0).any? }
+      end
+
+      def initialize(job, uv_map)
+        @job = job
+        @before = job.layout.uv_map
+        @after = uv_map
+      end
+      private_class_method :new
+
+      private
+
+      def remapped(source)
+        names = carried(@job.given_names)
+        job = Job.new(source: source, unit_mm: @job.unit_mm, layout: Layout.new(uv_map: @after, sheet: @job.sheet), edition: @job.edition,
+                      given_names: names.uniq(&:last).to_h, given_tags: carried(@job.given_tags).to_h, gutter_px: @job.gutter_px)
+        job.with(edition: @job.edition.with(layers: @job.edition.layers.map { |layer| layer.place ? moved(layer, job) : layer }))
+      end
+
+      def carried(said) = heirs.each_with_index.filter_map { |former, island| [island, said[former]] if said.key?(former) }
+
+      # Area that each pair of a new and a former island shares.
+      def shared
+        @shared ||= begin
+          both = (@before.face_mapped & @after.face_mapped).where
+          areas = Geometry::Vectors.lengths(@after.mesh.face_area_vectors)
+          both.to_a.each_with_object(Hash.new(0.0)) { |face, sums| sums[[@after.face_islands[face], @before.face_islands[face]]] += areas[face] + 1e-300 }
+        end
+      end
+
+      # @return [Array<Integer, nil>] by new island: the former one it takes over from
+      def heirs
+        best = shared.sort_by { |_pair, area| area }.to_h { |(island, former), _area| [island, former] }
+        Array.new(@after.island_count) { |island| best[island] }
+      end
+
+      # A label stays where it is on the surface: its place is measured on the new island's flat map.
+      def moved(layer, job)
+        former = layer.place.island
+        island = shared.select { |(_island, from), _area| from == former }.max_by(&:last)&.first&.first || 0
+        change = between(@job.flat_map(former), job.flat_map(island))
+        return layer.with(place: layer.place.with(island: island)) unless change
+
+        x, y = change.at(layer.place.x_mm, layer.place.y_mm)
+        layer.with(place: layer.place.with(island: island, x_mm: x, y_mm: y, turn_rad: layer.place.turn_rad - Math.atan2(change.d - change.b, change.a + change.e)))
+      rescue UvError
+        layer.with(place: layer.place.with(island: island))
+      end
+
+      # The affine map that fits places of the same vertices.
+      def between(from, to)
+        places = to_places(to, @after)
+        pairs = @before.point_vertices[from.points].to_a.zip(from.coordinates_mm.to_a).filter_map { |vertex, place| [place, places[vertex]] if places[vertex] }
+        Geometry::Affine.fit(*pairs.transpose.map { |points| Numo::DFloat.cast(points) }) if pairs.size > 2
+      rescue InputError
+        nil
+      end
+
+      def to_places(flat_map, map) = map.point_vertices[flat_map.points].to_a.zip(flat_map.coordinates_mm.to_a).to_h
+    end
+  end
+end
