@@ -2,6 +2,7 @@
 
 require "thor"
 require_relative "inspection"
+require_relative "model_files"
 
 module SheetTraceCli
   # The commands of bin/sheet-trace: the core without a server. Exit code 0, or 1 with one line on
@@ -17,10 +18,10 @@ module SheetTraceCli
       exit 1
     end
 
-    desc "inspect MODEL", "print parts, counts, bounds, and the islands with their measures"
+    desc "inspect MODEL", "print parts, counts, bounds, the islands with their measures, and the preflight findings"
     option :json, type: :boolean, desc: "as JSON"
     option :size, default: "1024x1024", desc: "of the sheet, px"
-    option :unit_mm, type: :numeric, default: 1, desc: "length of one model unit"
+    option :unit_mm, type: :numeric, desc: "length of one model unit; as the file says, or else 1"
     def inspect(model)
       reading = read(model)
       inspection = Inspection.new(start_job(reading, model), uv_count: reading.uvs.shape[0])
@@ -42,20 +43,28 @@ module SheetTraceCli
       puts "#{options[:out]}: #{job.sheet}, #{drawing.segments.shape[0]} lines, #{job.layout.uv_map.island_count} islands"
     end
 
+    desc "convert IN OUT", "write a model in another format: OUT ends with .obj, .glb, .dae or .ply"
+    def convert(model, out)
+      format = File.extname(out).delete_prefix(".").downcase
+      writer = SheetTrace::Formats::WRITERS.fetch(format)
+      base_name = File.basename(out, ".*")
+      written = writer.call(SheetTrace::Formats::Model.of_reading(read(model)), base_name: base_name)
+      written.files.each { |name, bytes| File.binwrite(File.join(File.dirname(out), name), bytes) }
+      written.notes.each { |note| warn "sheet-trace: note: #{note.message}" }
+      puts "#{written.files.keys.join(", ")} written to #{File.dirname(out)}"
+    end
+
     no_commands do
       def read(model)
-        bytes = File.binread(model)
-        SheetTrace::Formats.read(bytes, name: File.basename(model)).tap do |reading|
+        ModelFiles.read(model).tap do |reading|
           reading.notes.each { |note| warn "sheet-trace: note: #{note.message}" } unless options[:json]
         end
-      rescue SystemCallError => e
-        raise Thor::Error, "#{model} can't be read: #{e.message[/\A[^@]+/].strip.downcase}"
       end
 
       def start_job(reading, model)
         sheet = SheetTrace::Layout::Sheet.parse(options[:size])
-        unit_mm = options.fetch(:unit_mm, 1).to_f
-        unless SheetTrace::Job::UNIT_MM.cover?(unit_mm)
+        unit_mm = options[:unit_mm]&.to_f
+        unless unit_mm.nil? || SheetTrace::Job::UNIT_MM.cover?(unit_mm)
           raise SheetTrace::InputError.new("unit-mm is #{options[:unit_mm]}; give a number from 0.000001 to 1000000", where: { unit_mm: unit_mm })
         end
 

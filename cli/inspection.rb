@@ -19,9 +19,10 @@ module SheetTraceCli
       mesh = @job.mesh
       { counts: { vertices: mesh.vertex_count, faces: mesh.face_count, triangles: mesh.triangulation.count, uvs: @uv_count,
                   parts: mesh.parts.size, materials: mesh.materials.size },
-        parts: mesh.parts, materials: mesh.material_names, bounds: bounds_mm,
+        format: source.format, parts: mesh.parts, materials: mesh.materials.map(&:to_h), uv_sets: uv_sets, bounds: bounds_mm,
+        file_unit_mm: source.unit_mm, file_up_axis: source.up_axis,
         sheet: { width_px: @job.sheet.width_px, height_px: @job.sheet.height_px }, unit_mm: @job.unit_mm,
-        islands: islands, notes: @job.notes.map { |note| { code: note.code, message: note.message, where: note.where } } }
+        islands: islands, findings: @job.findings.map { |finding| finding_json(finding) }, notes: @job.notes.map { |note| { code: note.code, message: note.message, where: note.where } } }
     end
 
     # @return [String]
@@ -30,10 +31,25 @@ module SheetTraceCli
       low, high = bounds_mm.values
       size = low.zip(high).map { |a, b| number(b - a) }.join(" x ")
       ["#{@job.source_name}: #{counts}", "parts: #{@job.mesh.parts.join(", ")}", "materials: #{@job.mesh.material_names.join(", ")}",
-       "size: #{size} mm, on a sheet of #{@job.sheet}", "", *table].join("\n")
+       "size: #{size} mm, on a sheet of #{@job.sheet}", "", *table, "", *report].join("\n")
     end
 
     private
+
+    def source = @job.source
+
+    def uv_sets = source.uv_sets.map { |set| { name: set.name, uvs: set.uvs.shape[0], faces: set.face_mapped.count_true } }
+
+    def finding_json(finding)
+      where = finding.places.map { |place| { text: place.text, islands: place.islands.map { |island| @job.island_names[island] }, faces: place.faces, **place.numbers } }
+      { code: finding.code, severity: finding.severity, message: finding.message, meaning: finding.meaning, where: where, mend: finding.mend&.label }
+    end
+
+    def report
+      return ["preflight: nothing to mend"] if @job.findings.empty?
+
+      ["preflight:", *@job.findings.map { |finding| "  #{finding.severity}: #{finding.message}" }]
+    end
 
     def bounds_mm
       low, high = @job.mesh.bounds

@@ -2,6 +2,7 @@
 
 require "digest"
 require "json"
+require "nokogiri" # before libvips, which brings an older libxml2 along
 require "zeitwerk"
 require "numo/narray"
 

@@ -50,13 +50,24 @@ module SheetTraceServer
     end
 
     def uploaded_bytes
-      got = request.content_length.to_i
-      if got > UPLOAD_BYTES
-        raise SheetTrace::LimitError.new("#{uploaded_name} is too large: #{got / 1_048_576} MB; at most 200 MB are taken",
-                                         where: { limit: UPLOAD_BYTES, got: got })
-      end
-
+      check_size("#{uploaded_name} is")
       request.body.read.b
+    end
+
+    # The files of a form, by the name each was chosen under.
+    def uploaded_files
+      check_size("the files together are")
+      files = Array(params[:files]).select { |file| file.is_a?(Hash) && file[:tempfile] }
+      raise SheetTrace::InputError, "no file came along; choose a model" if files.empty?
+
+      files.to_h { |file| [file[:filename].to_s.dup.force_encoding(Encoding::UTF_8).scrub("_").tr("\\", "/")[0, 300], file[:tempfile].read.b] }
+    end
+
+    def check_size(what)
+      got = request.content_length.to_i
+      return if got <= UPLOAD_BYTES
+
+      raise SheetTrace::LimitError.new("#{what} too large: #{got / 1_048_576} MB; at most 200 MB are taken", where: { limit: UPLOAD_BYTES, got: got })
     end
 
     def forever = cache_control(:private, :immutable, max_age: 31_536_000)

@@ -31,12 +31,16 @@ module SheetTraceServer
       end
     end
 
+    # @param files [Hash{String => String}] name => bytes: a model and what belongs to it
     # @return [String] the new job's id
-    def start(bytes, file_name, unit_mm: 1.0)
-      reading = SheetTrace::Formats.read(bytes, name: file_name)
-      job = SheetTrace::Job.start(reading, source_name: file_name, unit_mm: unit_mm)
-      @jobs.create(File.basename(file_name, ".*").tr("_", " "), SheetTrace::Job::Snapshot.dump(job), "#{file_name} brought in")
+    def start(files)
+      name = SheetTrace::Formats::Bundle.open(files).model.first
+      create(SheetTrace::Formats.read_files(files), File.basename(name))
     end
+
+    # @param kind [String] of solid; measures [Hash{Symbol => Numeric}]
+    # @return [String] the new job's id
+    def start_solid(kind, measures) = create(SheetTrace::Solids.build(kind, measures), kind.tr("_", " ").capitalize)
 
     # @param parameters [Hash{Symbol => Object}] of the operation
     # @return [String] what was done
@@ -66,5 +70,27 @@ module SheetTraceServer
 
     # @return [#call] takes a digest, gives the picture's bytes
     def pictures = @jobs.blobs.method(:fetch)
+
+    private
+
+    def create(reading, name)
+      job = SheetTrace::Job.start(reading, source_name: name)
+      readable, notes = readable_pictures(reading.images)
+      job = job.with(source: job.source.with(notes: job.source.notes + notes)) if notes.any?
+      job = SheetTrace::Job::Dress.call(job, readable.transform_values { |bytes| SheetTrace::Job::Snapshot.digest(bytes) })
+      @jobs.create(File.basename(name, ".*").tr("_", " "), SheetTrace::Job::Snapshot.dump(job), "#{name} brought in", pictures: readable)
+    end
+
+    # @return [Array(Hash, Array)] pictures that can be shown, and a note for each that can't
+    def readable_pictures(images)
+      notes = []
+      readable = images.select do |name, bytes|
+        SheetTrace::Artwork::Picture.inspect_file(bytes, name: name)
+      rescue SheetTrace::Error => e
+        notes << SheetTrace::Formats::Note.new(code: "picture_not_read", message: e.message, where: { file: name })
+        false
+      end
+      [readable, notes]
+    end
   end
 end

@@ -43,6 +43,20 @@ module SheetTrace
       end
     end
 
+    # Few islands of which every pair has one: the one with most partners first, the later one where they are equal.
+    #
+    # @param pairs [Array<Array(Integer, Integer)>]
+    # @return [Array<Integer>]
+    def self.fewest(pairs)
+      left = pairs
+      picked = []
+      until left.empty?
+        picked << left.flatten.tally.max_by { |island, count| [count, island] }.first
+        left = left.reject { |pair| pair.include?(picked.last) }
+      end
+      picked
+    end
+
     # @param subject [Subject]
     # @return [Array<Finding>] the worst first
     def self.call(subject)

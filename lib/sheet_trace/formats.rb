@@ -9,7 +9,7 @@ module SheetTrace
                                            "dae" => "SheetTrace::Formats::Collada::Writer", "ply" => "SheetTrace::Formats::Ply::Writer")
 
     # How a format's files begin. OBJ has no signature: it is what is left, and its reader refuses what is no OBJ.
-    SIGNATURES = { "gltf" => /\A(?:glTF|\s*\{)/n, "collada" => /\A\s*(?:<\?xml[^>]*>\s*)?(?:<!--.*?-->\s*|<!DOCTYPE[^>]*>\s*)*<(?:\w+:)?COLLADA\b/mn, "ply" => /\Aply[\r\n]/n }.freeze
+    SIGNATURES = { "gltf" => /\A(?:glTF|\s*\{)/n, "collada" => /\A\s*<(?:\?xml|!|\w+:?COLLADA|COLLADA)/n, "ply" => /\Aply *[\r\n]/n }.freeze
     MARK = "\xEF\xBB\xBF".b
     private_constant :SIGNATURES, :MARK
 

@@ -71,6 +71,9 @@ module SheetTrace
       end.freeze
     end
 
+    # @return [Array<Array<Integer>>] groups of parts that are alike
+    def identical_parts = @memo[:identical_parts] ||= IdenticalParts.call(self).freeze
+
     # @return [Mesh::Edges]
     def edges = @memo[:edges] ||= FindEdges.call(self)
 

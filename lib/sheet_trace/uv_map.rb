@@ -70,6 +70,9 @@ module SheetTrace
     # @return [Jacobians] K
     def jacobians(places, unit_mm = 1.0) = Jacobians.call(triangle_positions(unit_mm, true), triangle_places(places, true))
 
+    # @return [Numo::Int32] E: for each outline of .edges, the island across it on the model; -1 elsewhere
+    def edge_neighbours = @memo[:edge_neighbours] ||= FindNeighbours.call(self)
+
     # @return [Array<Numo::Int64>] face indices of each island
     def island_faces
       @memo[:island_faces] ||= rows_by_island(face_mapped.where, face_islands)

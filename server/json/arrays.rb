@@ -8,13 +8,25 @@ module SheetTraceServer
       # positions: K x 9, corners of the triangles on the sheet, model units
       # bare_positions: N x 9, corners of the triangles that have no UVs
       # triangle_points: K x 3; triangle_islands: K; point_islands: P
+      # normals: K x 9, shading of the corners of the triangles; empty where it follows the faces
+      # triangle_faces, triangle_parts, triangle_materials: K
       # edges: E x 2 points; edge_outlines: E, 1 where only one face has the edge
+      # edge_neighbours: E, the island on the other side of an outline on the model, -1 where there is none
       # points: P x 2, px from the sheet's top left corner
       TABLE = {
         "positions" => lambda do |job|
           triangles = job.layout.uv_map.triangles
           Numo::SFloat.cast(job.mesh.positions[triangles.vertices.flatten, true])
         end,
+        "normals" => lambda do |job|
+          normals = job.mesh.corner_normals or return Numo::SFloat.zeros(0)
+          cut = job.mesh.triangulation
+          Numo::SFloat.cast(normals[cut.corners[job.layout.uv_map.face_mapped[cut.faces].where, true].flatten, true])
+        end,
+        "triangle_faces" => ->(job) { job.layout.uv_map.triangles.faces },
+        "triangle_parts" => ->(job) { job.mesh.face_parts[job.layout.uv_map.triangles.faces] },
+        "triangle_materials" => ->(job) { job.mesh.face_materials[job.layout.uv_map.triangles.faces] },
+        "edge_neighbours" => ->(job) { job.layout.uv_map.edge_neighbours },
         "bare_positions" => ->(job) { bare(job) },
         "triangle_points" => ->(job) { job.layout.uv_map.triangles.points },
         "triangle_islands" => ->(job) { job.layout.uv_map.triangles.islands },

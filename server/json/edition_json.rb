@@ -14,7 +14,7 @@ module SheetTraceServer
       end
 
       def self.layer_json(job, layer, picture)
-        { id: layer.id, kind: layer.kind, name: layer.name, picture: layer.picture, visible: layer.visible, opacity: layer.opacity,
+        { id: layer.id, kind: layer.kind, name: layer.name, picture: layer.picture, visible: layer.visible, opacity: layer.opacity, material: layer.material,
           place: layer.place && place_json(job, layer.place, picture) }
       end
 

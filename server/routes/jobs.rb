@@ -8,9 +8,22 @@ module SheetTraceServer
         app.get("/api/jobs") { render_json(jobs: workshop.jobs.list.map { |row| row.merge(updated_at: row[:updated_at].iso8601) }) }
 
         app.post("/api/jobs") do
-          id = workshop.start(uploaded_bytes, uploaded_name)
+          id = workshop.start(uploaded_files)
           status 201
           render_job(id)
+        end
+
+        app.get("/api/solids") { render_json(solids: Json::SolidsJson.call) }
+
+        app.post("/api/solids") do
+          body = Params.json(request.body.read)
+          id = workshop.start_solid(body[:kind].to_s, body[:measures].to_h)
+          status 201
+          render_job(id)
+        end
+
+        app.get("/api/jobs/:id/preflight") do
+          render_json(Json::PreflightJson.call(shown_job))
         end
 
         app.get("/api/jobs/:id") { render_job(params[:id]) }

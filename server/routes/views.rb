@@ -24,13 +24,25 @@ module SheetTraceServer
           render_image("sheet") { |job| composed(job, fit(job.sheet, PREVIEW_PX)) }
         end
 
-        app.get("/api/jobs/:id/chart.png") do
-          render_image("chart") do |job|
-            size = fit(job.sheet, PREVIEW_PX)
-            density = job.density_px_per_mm * Math.sqrt(size.width_px.fdiv(job.sheet.width_px) * size.height_px.fdiv(job.sheet.height_px))
-            SheetTrace::Artwork::TestChart.call(size, density_px_per_mm: density)
+        { "chart" => true, "checker" => false }.each do |name, lettered|
+          app.get("/api/jobs/:id/#{name}.png") do
+            render_image(name) do |job|
+              size = fit(job.sheet, PREVIEW_PX)
+              density = job.density_px_per_mm * Math.sqrt(size.width_px.fdiv(job.sheet.width_px) * size.height_px.fdiv(job.sheet.height_px))
+              SheetTrace::Artwork::TestChart.call(size, density_px_per_mm: density, lettered: lettered)
+            end
           end
         end
+
+        SheetTrace::Artwork::MeasureMap::KINDS.each_key do |kind|
+          app.get("/api/jobs/:id/#{kind}.png") do
+            render_image(kind) { |job| SheetTrace::Artwork::MeasureMap.call(kind, job.layout, unit_mm: job.unit_mm, size: fit(job.sheet, PREVIEW_PX)) }
+          end
+        end
+
+        app.get("/api/jobs/:id/worst_faces") { render_json(faces: Json::WorstFacesJson.call(shown_job, params[:by].to_s)) }
+
+        app.get("/api/legends") { render_json(SheetTrace::Artwork::MeasureMap::KINDS.transform_values { |bands| bands.map(&:to_h) }) }
 
         app.get("/api/jobs/:id/thumbnail.png") do
           render_image("thumbnail") do |job|

@@ -31,7 +31,21 @@ module ServerTestCase
   def app = @app
 
   def upload(path, bytes, name)
+    return upload_files(name => bytes) if path == "/api/jobs"
+
     post path, bytes, "CONTENT_TYPE" => "application/octet-stream", "HTTP_X_FILE_NAME" => URI.encode_www_form_component(name), "HTTP_HOST" => "127.0.0.1"
+    json
+  end
+
+  # Sends files as a form does.
+  def upload_files(files)
+    Dir.mktmpdir do |folder|
+      parts = files.each_with_index.map do |(name, bytes), i|
+        path = File.join(folder, i.to_s).tap { |target| File.binwrite(target, bytes) }
+        Rack::Test::UploadedFile.new(path, "application/octet-stream", true, original_filename: name)
+      end
+      post "/api/jobs", { files: parts }, "HTTP_HOST" => "127.0.0.1"
+    end
     json
   end
 

@@ -42,10 +42,18 @@ module SheetTrace
         @memo.getset([:island_map, *place_of(island)]) { texel_map_of(layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true]) }
       end
 
+      # @return [Raster::TexelMap] of the triangles of one material
+      def material_map(material)
+        @memo.getset([:material_map, material, size, layout.object_id]) do
+          triangles = layout.uv_map.triangles
+          texel_map_of(triangles.points[layout.uv_map.mesh.face_materials[triangles.faces].eq(material).where, true])
+        end
+      end
+
       # @param layer [Layer]
       # @return [Patch] the layer baked on this canvas, at full opacity
       def baked(layer)
-        key = [:baked, layer.kind, layer.picture, layer.place, *(layer.place ? place_of(layer.place.island) : size)]
+        key = [:baked, layer.kind, layer.picture, layer.place, *(layer.place ? place_of(layer.place.island) : [size, layer.material && [layer.material, layout.object_id]])]
         @memo.getset(key) { LAYER_KINDS.fetch(layer.kind).call(layer, self) }
       end
 

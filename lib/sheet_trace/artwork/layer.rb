@@ -8,8 +8,9 @@ module SheetTrace
     # picture [String] digest of the image file's bytes
     # visible [Boolean]; opacity [Float] 0 to 1
     # place [LabelPlace, nil] where a label sits; nil for a skin, which covers the sheet
-    Layer = Struct.new(:id, :kind, :name, :picture, :visible, :opacity, :place, keyword_init: true) do
-      def initialize(visible: true, opacity: 1.0, **rest)
+    # material [Integer, nil] the one material whose faces a skin shows on; nil for all
+    Layer = Struct.new(:id, :kind, :name, :picture, :visible, :opacity, :place, :material, keyword_init: true) do
+      def initialize(visible: true, opacity: 1.0, place: nil, material: nil, **rest)
         super
         freeze
       end

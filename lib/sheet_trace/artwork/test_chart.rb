@@ -16,16 +16,18 @@ module SheetTrace
 
       # @param size [Layout::Sheet]
       # @param density_px_per_mm [Float] the layout's mean density at that size
+      # @param lettered [Boolean] false for a plain checker
       # @return [Vips::Image] 8-bit sRGB with alpha
-      def self.call(size, density_px_per_mm:) = new(size, density_px_per_mm * SQUARE_MM).send(:image)
+      def self.call(size, density_px_per_mm:, lettered: true) = new(size, density_px_per_mm * SQUARE_MM, lettered).send(:image)
 
       # Spreadsheet-like row letters: A, B, ... Z, AA, AB ...
       def self.letters(row)
         row < 26 ? (65 + row).chr : letters((row / 26) - 1) + (65 + (row % 26)).chr
       end
 
-      def initialize(size, square_px)
+      def initialize(size, square_px, lettered)
         @size = size
+        @lettered = lettered
         least = Math.sqrt(size.width_px * size.height_px / MOST_SQUARES.to_f)
         @square_px = [square_px, least, 2.0].max
       end
@@ -45,7 +47,7 @@ module SheetTrace
         context.set_source_rgb(*Drawing::Color.parse(TINTS[(row + column) % 2]).to_a)
         context.rectangle(column * @square_px, row * @square_px, @square_px, @square_px)
         context.fill
-        letter(context, row, column) if @square_px >= SMALLEST_LETTERS_PX
+        letter(context, row, column) if @lettered && @square_px >= SMALLEST_LETTERS_PX
       end
 
       def letter(context, row, column)

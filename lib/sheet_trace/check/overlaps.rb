@@ -37,9 +37,8 @@ module SheetTrace
         end
       end
 
-      # Of each pair the later island moves.
       def self.separate(pairs, label)
-        Mend.new(label: label, operation: "separate_islands", parameters: { islands: pairs.map { |(_a, b), _px| b }.uniq })
+        Mend.new(label: label, operation: "separate_islands", parameters: { islands: Check.fewest(pairs.map(&:first)) })
       end
       private_class_method :accident, :twin, :places, :separate
     end

@@ -42,8 +42,9 @@ module SheetTrace
       # @return [Float] px of the raster per px of the sheet
       def raster_scale
         @memo[:raster_scale] ||= begin
-          area = (jacobians.area_mm2 * jacobians.determinant.abs).sum
-          [1.0, LARGEST_PX.fdiv([sheet.width_px, sheet.height_px].max), Math.sqrt(MOST_TEXELS / [area, 1.0].max)].min
+          area = [(jacobians.area_mm2 * jacobians.determinant.abs).sum, 1.0].max
+          layers = [area / (sheet.width_px * sheet.height_px), 1.0].max # pairs grow with the square of what lies on each other
+          [1.0, LARGEST_PX.fdiv([sheet.width_px, sheet.height_px].max), Math.sqrt(MOST_TEXELS / area / layers)].min
         end
       end
 

@@ -5,9 +5,10 @@ module SheetTrace
     # Changes a layer's name, visibility or opacity, or where a label sits. What is nil stays as it is.
     #
     # id [String]; name [String]; visible [Boolean]; opacity [Float] 0 to 1
+    # for a skin: material [Integer, String] the one it shows on, or "all"
     # for a label: island [Integer]; width_mm, x_mm, y_mm, turn_rad [Float] as Artwork::LabelPlace
-    ChangeLayer = Struct.new(:id, :name, :visible, :opacity, :island, :width_mm, :x_mm, :y_mm, :turn_rad, keyword_init: true) do
-      def initialize(id:, name: nil, visible: nil, opacity: nil, island: nil, width_mm: nil, x_mm: nil, y_mm: nil, turn_rad: nil)
+    ChangeLayer = Struct.new(:id, :name, :visible, :opacity, :island, :width_mm, :x_mm, :y_mm, :turn_rad, :material, keyword_init: true) do
+      def initialize(id:, name: nil, visible: nil, opacity: nil, island: nil, width_mm: nil, x_mm: nil, y_mm: nil, turn_rad: nil, material: nil)
         super
         freeze
       end
@@ -17,7 +18,9 @@ module SheetTrace
         return [missing] if missing
         return ["#{job.edition.layer(id).name} lies over the whole sheet; only a label has a place"] if place.any? && !job.edition.layer(id).place
 
-        [name && Checks.text(name, "the layer's name", 200), Checks.optional(opacity, "opacity", 0..1),
+        return ["#{job.edition.layer(id).name} is a label; only a skin is limited to a material"] if material && job.edition.layer(id).place
+
+        [material && material != "all" ? Checks.entry(material, job.mesh.materials, "material") : nil, name && Checks.text(name, "the layer's name", 200), Checks.optional(opacity, "opacity", 0..1),
          island && Checks.island(job, island), Checks.optional(width_mm, "width", ChangeLayer::WIDTH_MM),
          Checks.optional(x_mm, "x", ChangeLayer::PLACE_MM), Checks.optional(y_mm, "y", ChangeLayer::PLACE_MM),
          Checks.optional(turn_rad, "turn", -1000..1000),
@@ -27,6 +30,7 @@ module SheetTrace
       def apply(job)
         layer = job.edition.layer(id)
         changed = layer.with(**{ name: name, visible: visible, opacity: opacity&.to_f }.compact)
+        changed = changed.with(material: material == "all" ? nil : material) if material
         changed = changed.with(place: layer.place.with(**place)) if place.any?
         job.with(edition: job.edition.replace(changed))
       end
@@ -35,7 +39,7 @@ module SheetTrace
         layer = after.edition.layer(id)
         if place.empty?
           return "#{job.edition.layer(id).name}: #{[name && "renamed #{name}", shown,
-                                                    opacity && "opacity #{Words.short(opacity * 100)} %"].compact.join(", ")}"
+                                                    opacity && "opacity #{Words.short(opacity * 100)} %", on_material(job)].compact.join(", ")}"
         end
 
         spot = layer.place
@@ -50,6 +54,12 @@ module SheetTrace
           value.is_a?(Numeric) ? value.to_f : value
         end
         island ? numbers.merge(island: island) : numbers
+      end
+
+      def on_material(job)
+        return unless material
+
+        material == "all" ? "on all materials" : "on #{job.mesh.material_names[material]} only"
       end
 
       def shown = { true => "shown", false => "hidden" }[visible]

@@ -14,7 +14,7 @@ module SheetTrace
       def validate(job)
         return ["name two or more parts"] unless parts.is_a?(Array) && parts.uniq.size > 1
 
-        alike = Mesh::IdenticalParts.call(job.mesh).any? { |group| (parts - group).empty? }
+        alike = job.mesh.identical_parts.any? { |group| (parts - group).empty? }
         alike ? [] : ["these parts are not alike: twins have the same faces and the same shape"]
       end
 

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "nokogiri"
-
 module SheetTrace
   module Formats
     module Collada
@@ -30,7 +28,7 @@ module SheetTrace
           @ids = {}
           @root.xpath("//*[@id]").each { |element| @ids[element["id"]] ||= element }
         rescue Nokogiri::XML::SyntaxError => e
-          raise FormatError.new("#{name}, line #{e.line}: the XML is broken: #{e.message.sub(/\A[\d:]*\s*(?:FATAL|ERROR):\s*/, "")}", where: { file: name, line: e.line })
+          raise FormatError.new("#{name}, line #{e.line}: the XML is broken: #{e.message.scrub.sub(/\A[\d:]*\s*(?:FATAL|ERROR):\s*/, "")}", where: { file: name, line: e.line })
         end
 
         # @param url [String, nil] "#id"

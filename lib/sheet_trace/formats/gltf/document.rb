@@ -123,13 +123,11 @@ module SheetTrace
         end
 
         def parse(json)
-          value = JSON.parse(json.dup.force_encoding(Encoding::UTF_8).delete_prefix("\u{FEFF}"), max_nesting: 60)
+          value = JSON.parse(json.dup.force_encoding(Encoding::UTF_8).scrub("\u{FFFD}").delete_prefix("\u{FEFF}"), max_nesting: 60)
           fail_at("", "a JSON object belongs here") unless value.is_a?(Hash)
           value
         rescue JSON::ParserError, EncodingError
           fail_at("", "this is not JSON, so not a glTF file")
-        rescue ArgumentError # letters that are no UTF-8
-          fail_at("", "its letters are not UTF-8")
         end
 
         def typed(from, key, path, type, words)

@@ -76,7 +76,7 @@ module SheetTrace
             length = property.size
             if property.list?
               count = @bytes.byteslice(@at + start, property.count_size)&.unpack1(property.count_letter) or return
-              return nil if count.negative? || count > LONGEST_LIST || count != count.to_i
+              return nil unless count.between?(0, LONGEST_LIST) && count == count.to_i
 
               length = property.count_size + (count.to_i * property.size)
             end
@@ -97,8 +97,9 @@ module SheetTrace
           sizes = element.properties.map { [] }
           element.count.times do
             element.properties.each_with_index do |property, i|
-              count = property.list? ? take(property.count_letter, property.count_size, 1)[0].to_i : 1
+              count = property.list? ? take(property.count_letter, property.count_size, 1)[0] : 1
               fail_at(byte: @at, message: "a list of #{count} numbers") unless count.between?(0, LONGEST_LIST)
+              count = count.to_i
               sizes[i] << count if property.list?
               values[i].concat(take(property.letter, property.size, count)) unless count.zero?
             end
@@ -116,8 +117,9 @@ module SheetTrace
           sizes = element.properties.map { [] }
           element.count.times do |record|
             element.properties.each_with_index do |property, i|
-              count = property.list? ? word(element, record).to_i : 1
+              count = property.list? ? word(element, record) : 1
               fail_at(message: "#{element.name} #{record}: a list of #{count} numbers") unless count.between?(0, LONGEST_LIST)
+              count = count.to_i
               sizes[i] << count if property.list?
               count.times { values[i] << word(element, record) }
             end

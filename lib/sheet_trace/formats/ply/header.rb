@@ -33,7 +33,9 @@ module SheetTrace
         def initialize(bytes, name)
           @name = name
           head = bytes.byteslice(0, LONGEST).b
-          @bytesize = head.match(/^end_header *\r?(?:\n|\z)|^end_header *\r(?!\n)/)&.end(0) || fail_at(1, "the head does not end with end_header")
+          # All lines of the head end as the first does; what follows may be numbers that look like a line's end.
+          line_end = head[/\Aply *(\r\n|\r|\n)/, 1]
+          @bytesize = head.match(/#{line_end}end_header *(?:#{line_end}|\z)/n)&.end(0) || fail_at(1, "the head does not end with end_header")
           @elements = []
           @comments = []
           rows = head.byteslice(0, @bytesize).split(/\r\n|\r|\n/)
@@ -66,6 +68,7 @@ module SheetTrace
         def property(words, line)
           fail_at(line, "the format must stand before the elements") unless defined?(@order)
           list = words.first == "list"
+          fail_at(line, "a property has a type and a name") if words.size < (list ? 4 : 2)
           types = (list ? words[1, 2] : words[0, 1]).map { |type| TYPES[type] || fail_at(line, "type #{type.inspect[0, 30]} is not known") }
           letter = types.last[@order || 0]
           Property.new(name: words.last, letter: letter, size: types.last[2], count_letter: list ? types[0][@order || 0] : nil, count_size: list ? types[0][2] : nil)

@@ -30,11 +30,9 @@ module SheetTrace
           entries.to_h do |entry|
             content = unpack(entry, left, name)
             left -= content.bytesize
-            [entry.name.dup.force_encoding(Encoding::UTF_8).scrub("_"), content]
+            [entry.name.dup.force_encoding(Encoding::UTF_8).scrub("_").tr("\0", "_"), content]
           end
-        rescue ::Zip::Error, Zlib::Error, EOFError, ArgumentError, NoMethodError, RangeError, Errno::EINVAL => e
-          raise e if e.is_a?(Error)
-
+        rescue ::Zip::Error, Zlib::Error, EOFError, ArgumentError, TypeError, NoMethodError, RangeError, Errno::EINVAL # all of them come from rubyzip
           raise FormatError.new("#{name} is a damaged zip; pack it again", where: { file: name })
         end
 

@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Solids
+    # A tin: the side as a strip with its seam at the back, and two discs.
+    module Cylinder
+      MEASURES = [Solids.length("diameter", "Diameter", 70.0), Solids.length("height", "Height, y", 110.0), Solids.count("sides", "Sides", 48)].freeze
+
+      # @return [Panels]
+      def self.call(diameter_mm:, height_mm:, sides:)
+        panels = Panels.new
+        Round.band(panels, diameter_mm / 2, height_mm, sides)
+        Round.disc(panels, diameter_mm / 2, height_mm, sides, facing: :up)
+        Round.disc(panels, diameter_mm / 2, 0.0, sides, facing: :down)
+      end
+    end
+  end
+end
