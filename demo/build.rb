@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "fileutils"
+require_relative "lantern_shade"
 require_relative "tea_caddy"
 
 # Builds the sample jobs from nothing, through the core alone.
@@ -20,6 +21,15 @@ module Demo
     Sample.new(name: "Tea caddy", job: job, pictures: pictures)
   end
 
+  # @return [Sample] as received, with all its faults
+  def self.lantern_shade
+    reading = SheetTrace::Formats.read_files({ "lantern-shade.obj" => LanternShade.obj, "lantern-shade.mtl" => LanternShade.mtl })
+    Sample.new(name: "Lantern shade, as received", job: SheetTrace::Job.start(reading, source_name: "lantern-shade.obj"), pictures: {})
+  end
+
+  # @return [Array<Sample>] the last one is shown first
+  def self.samples = [lantern_shade, tea_caddy]
+
   def self.label(job, island, file, bytes)
     seen = SheetTrace::Artwork::Picture.inspect_file(bytes, name: file)
     operation = SheetTrace::Operations.from_h("add_label", { id: "label-#{island}", picture: SheetTrace::Job::Snapshot.digest(bytes),
@@ -29,11 +39,11 @@ module Demo
   end
   private_class_method :label
 
-  # Writes the sample's model and pictures, to be brought in by hand.
+  # Writes the samples' models and pictures, to be brought in by hand.
   #
   # @param folder [String]
   def self.write_files(folder)
     FileUtils.mkdir_p(folder)
-    { "tea-caddy.obj" => TeaCaddy.obj, **TeaCaddy.pictures }.each { |name, bytes| File.binwrite(File.join(folder, name), bytes) }
+    { "tea-caddy.obj" => TeaCaddy.obj, "lantern-shade.obj" => LanternShade.obj, "lantern-shade.mtl" => LanternShade.mtl, **TeaCaddy.pictures }.each { |name, bytes| File.binwrite(File.join(folder, name), bytes) }
   end
 end

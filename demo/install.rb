@@ -10,7 +10,8 @@ require "fileutils"
 path, folder = ARGV
 jobs = SheetTraceServer::Store::Jobs.new(SheetTraceServer::Store::Database.open(path))
 if jobs.empty?
-  sample = Demo.tea_caddy
-  jobs.create(sample.name, SheetTrace::Job::Snapshot.dump(sample.job), "Sample made", pictures: sample.pictures)
+  Demo.samples.each do |sample|
+    jobs.create(sample.name, SheetTrace::Job::Snapshot.dump(sample.job), "Sample made", pictures: sample.pictures)
+  end
 end
 Demo.write_files(folder)

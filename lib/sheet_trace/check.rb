@@ -43,6 +43,9 @@ module SheetTrace
       end
     end
 
+    # @return [String] such as "1 face" or "3 faces"
+    def self.count(number, noun, plural = "#{noun}s") = "#{number} #{number == 1 ? noun : plural}"
+
     # Few islands of which every pair has one: the one with most partners first, the later one where they are equal.
     #
     # @param pairs [Array<Array(Integer, Integer)>]

@@ -6,10 +6,10 @@ module SheetTraceServer
     module Arrays
       # name => what it is: Float32 or Int32 values in rows
       # positions: K x 9, corners of the triangles on the sheet, model units
-      # bare_positions: N x 9, corners of the triangles that have no UVs
+      # bare_positions: N x 9, corners of the triangles that have no UVs; bare_faces: N
       # triangle_points: K x 3; triangle_islands: K; point_islands: P
       # normals: K x 9, shading of the corners of the triangles; empty where it follows the faces
-      # triangle_faces, triangle_parts, triangle_materials: K
+      # triangle_faces, triangle_parts: K
       # edges: E x 2 points; edge_outlines: E, 1 where only one face has the edge
       # edge_neighbours: E, the island on the other side of an outline on the model, -1 where there is none
       # points: P x 2, px from the sheet's top left corner
@@ -25,9 +25,9 @@ module SheetTraceServer
         end,
         "triangle_faces" => ->(job) { job.layout.uv_map.triangles.faces },
         "triangle_parts" => ->(job) { job.mesh.face_parts[job.layout.uv_map.triangles.faces] },
-        "triangle_materials" => ->(job) { job.mesh.face_materials[job.layout.uv_map.triangles.faces] },
         "edge_neighbours" => ->(job) { job.layout.uv_map.edge_neighbours },
         "bare_positions" => ->(job) { bare(job) },
+        "bare_faces" => ->(job) { job.mesh.triangulation.faces[bare_rows(job)] },
         "triangle_points" => ->(job) { job.layout.uv_map.triangles.points },
         "triangle_islands" => ->(job) { job.layout.uv_map.triangles.islands },
         "point_islands" => ->(job) { job.layout.uv_map.point_islands },
@@ -41,11 +41,14 @@ module SheetTraceServer
       def self.binary(name, job) = TABLE[name]&.call(job)&.to_binary
 
       def self.bare(job)
-        cut = job.mesh.triangulation
-        rows = (~job.layout.uv_map.face_mapped[cut.faces]).where
-        Numo::SFloat.cast(job.mesh.positions[job.mesh.corner_vertices[cut.corners[rows, true].flatten], true])
+        rows = bare_rows(job)
+        return Numo::SFloat.zeros(0) if rows.empty?
+
+        Numo::SFloat.cast(job.mesh.positions[job.mesh.corner_vertices[job.mesh.triangulation.corners[rows, true].flatten], true])
       end
-      private_class_method :bare
+
+      def self.bare_rows(job) = (~job.layout.uv_map.face_mapped[job.mesh.triangulation.faces]).where
+      private_class_method :bare, :bare_rows
     end
   end
 end

@@ -22,7 +22,7 @@ module SheetTraceServer
       end
 
       # @return [Array<Hash>] id, name, updated_at, revision_id; the last changed first
-      def list = @database[:jobs].select(:id, :name, :updated_at, :revision_id).reverse(:updated_at).all
+      def list = @database[:jobs].select(:id, :name, :updated_at, :revision_id).reverse(:updated_at, Sequel.lit("rowid")).all
 
       def empty? = @database[:jobs].empty?
 

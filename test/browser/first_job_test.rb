@@ -45,6 +45,7 @@ describe "a first job" do
     wait_for_proof { type "Label centre, above the island's middle", 20 }
 
     assert_text "mark: 40 mm wide, 0, 20 mm from the middle of Front, turned 0°"
+    find(".proof-view label", text: "Even light").click
     find(".proof-view button", text: "Front").click
     sleep 0.4
 

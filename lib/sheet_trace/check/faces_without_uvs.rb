@@ -11,8 +11,8 @@ module SheetTrace
         return [] if faces.empty?
 
         parts = faces.group_by { |face| subject.mesh.parts[subject.mesh.face_parts[face]] }
-        places = parts.map { |part, some| Place.new(text: "#{part}: #{some.size} faces", faces: some, numbers: { faces: some.size }) }
-        [Finding.new(code: "faces_without_uvs", severity: "error", message: "#{faces.size} faces lie nowhere on the sheet",
+        places = parts.map { |part, some| Place.new(text: "#{part}: #{Check.count(some.size, "face")}", faces: some, numbers: { faces: some.size }) }
+        [Finding.new(code: "faces_without_uvs", severity: "error", message: "#{Check.count(faces.size, "face lies", "faces lie")} nowhere on the sheet",
                      meaning: "They stay unpainted, whatever is on the sheet.", places: places,
                      mend: Mend.new(label: "Lay them square-on beside their neighbours", operation: "project_faces", parameters: { faces: faces }))]
       end

@@ -19,14 +19,14 @@ module SheetTrace
       def self.accident(subject, pairs)
         return if pairs.empty?
 
-        Finding.new(code: "overlap", severity: "error", message: "#{pairs.size} #{pairs.size == 1 ? "pair of islands lies" : "pairs of islands lie"} on each other",
+        Finding.new(code: "overlap", severity: "error", message: "#{Check.count(pairs.size, "pair of islands lies", "pairs of islands lie")} on each other",
                     meaning: "Paint on one appears on the other.", places: places(subject, pairs), mend: separate(pairs, "Separate them"))
       end
 
       def self.twin(subject, pairs)
         return if pairs.empty?
 
-        Finding.new(code: "twins", severity: "hint", message: "#{pairs.size} #{pairs.size == 1 ? "pair" : "pairs"} of twins share their place on the sheet",
+        Finding.new(code: "twins", severity: "hint", message: "#{Check.count(pairs.size, "pair of twins shares its place", "pairs of twins share their places")} on the sheet",
                     meaning: "Both wear the same paint. Lettering would repeat, and read backwards on a mirrored half.",
                     places: places(subject, pairs), mend: separate(pairs, "Give each its own place"))
       end

@@ -19,7 +19,7 @@ module SheetTrace
         end
         return [] if places.empty?
 
-        [Finding.new(code: "stray_faces", severity: "warning", message: "#{places.sum { |place| place.faces.size }} stray faces lie apart from the island they belong to",
+        [Finding.new(code: "stray_faces", severity: "warning", message: "#{Check.count(places.sum { |place| place.faces.size }, "stray face lies apart from its island", "stray faces lie apart from their islands")}",
                      meaning: "They become unpainted spots, or a seam where nobody expects one.", places: places,
                      mend: Mend.new(label: "Give them back to their neighbours", operation: "give_back_faces", parameters: { faces: places.flat_map(&:faces) }))]
       end

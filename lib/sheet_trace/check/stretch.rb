@@ -17,7 +17,7 @@ module SheetTrace
           Finding.new(code: "stretch", severity: "warning", places: islands.map { |island| place(subject, island) },
                       message: "#{subject.name_list(islands)} #{islands.size == 1 ? "is" : "are"} stretched beyond #{limit}, the limit of #{tag} islands",
                       meaning: "Circles painted on the sheet become ovals on the model.",
-                      mend: Mend.new(label: "Give true proportions", operation: "true_proportions", parameters: { islands: islands }))
+                      mend: Mend.new(label: "Give true shape", operation: "true_shape", parameters: { islands: islands }))
         end
       end
 

@@ -1,4 +1,4 @@
-import type { ArrayName, Job, JobCard, Picture, TraceSettings } from "./types";
+import type { ArrayName, Job, JobCard, Legends, Look, MeasureKind, Picture, Preflight, Solid, TraceSettings, WorstFace } from "./types";
 
 /** What the server refused, or why it could not be asked. */
 export class ApiError extends Error {
@@ -39,29 +39,41 @@ async function ask<T>(method: string, path: string, body?: unknown): Promise<T> 
   return (response.status === 204 ? undefined : await response.json()) as T;
 }
 
-/** Sends a file as it is. XMLHttpRequest, as fetch tells no upload progress. */
-function upload<T>(path: string, file: File, onProgress?: (share: number) => void, signal?: AbortSignal): Promise<T> {
-  if (file.size > UPLOAD_BYTES) {
-    const size = Math.round(file.size / 1_048_576);
-    return Promise.reject(
-      new ApiError(413, "limit", `${file.name} is too large: ${size} MB; at most 200 MB are taken`, { limit: UPLOAD_BYTES, got: file.size }),
-    );
+type Progress = (share: number) => void;
+
+/** Sends files. XMLHttpRequest, as fetch tells no upload progress. */
+function send<T>(path: string, files: File[], body: FormData | File, headers: Record<string, string>, onProgress?: Progress, signal?: AbortSignal): Promise<T> {
+  const size = files.reduce((sum, file) => sum + file.size, 0);
+  const names = files.map((file) => file.name).join(", ");
+  if (size > UPLOAD_BYTES) {
+    const message = `${names} ${files.length === 1 ? "is" : "are"} too large: ${Math.round(size / 1_048_576)} MB; at most 200 MB are taken`;
+    return Promise.reject(new ApiError(413, "limit", message, { limit: UPLOAD_BYTES, got: size }));
   }
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     request.open("POST", path);
-    request.setRequestHeader("content-type", "application/octet-stream");
-    request.setRequestHeader("x-file-name", encodeURIComponent(file.name));
+    for (const [name, value] of Object.entries(headers)) request.setRequestHeader(name, value);
     request.upload.onprogress = (event) => onProgress?.(event.loaded / Math.max(event.total, 1));
     request.onload = () => {
       if (request.status < 300) resolve(JSON.parse(request.responseText) as T);
       else reject(failure(request.status, request.responseText));
     };
     request.onerror = () => reject(failure(0, ""));
-    request.onabort = () => reject(new ApiError(0, "cancelled", `${file.name} was not brought in: cancelled`));
+    request.onabort = () => reject(new ApiError(0, "cancelled", `${names} was not brought in: cancelled`));
     signal?.addEventListener("abort", () => request.abort());
-    request.send(file);
+    request.send(body);
   });
+}
+
+/** One file as it is, its name in a header. */
+const upload = <T>(path: string, file: File, onProgress?: Progress) =>
+  send<T>(path, [file], file, { "content-type": "application/octet-stream", "x-file-name": encodeURIComponent(file.name) }, onProgress);
+
+/** Several files that belong together, as a form. */
+function uploadAll<T>(path: string, files: File[], onProgress?: Progress, signal?: AbortSignal): Promise<T> {
+  const form = new FormData();
+  for (const file of files) form.append("files[]", file, file.name);
+  return send<T>(path, files, form, {}, onProgress, signal);
 }
 
 function query(values: Record<string, string | number | null | undefined>): string {
@@ -73,8 +85,9 @@ const at = (id: string, rest = "") => `/api/jobs/${id}${rest}`;
 
 export const api = {
   jobs: () => ask<{ jobs: JobCard[] }>("GET", "/api/jobs").then(({ jobs }) => jobs),
-  startJob: (file: File, onProgress?: (share: number) => void, signal?: AbortSignal) =>
-    upload<Job>("/api/jobs", file, onProgress, signal),
+  startJob: (files: File[], onProgress?: Progress, signal?: AbortSignal) => uploadAll<Job>("/api/jobs", files, onProgress, signal),
+  solids: () => ask<{ solids: Solid[] }>("GET", "/api/solids").then(({ solids }) => solids),
+  startSolid: (kind: string, measures: Record<string, number>) => ask<Job>("POST", "/api/solids", { kind, measures }),
   job: (id: string) => ask<Job>("GET", at(id)),
   renameJob: (id: string, name: string) => ask<Job>("PATCH", at(id), { name }),
   deleteJob: (id: string) => ask<void>("DELETE", at(id)),
@@ -82,8 +95,11 @@ export const api = {
     ask<Job>("POST", at(id, "/operations"), { base_revision, name, parameters }),
   undo: (id: string) => ask<Job>("POST", at(id, "/undo")),
   redo: (id: string) => ask<Job>("POST", at(id, "/redo")),
-  bringPicture: (id: string, file: File, onProgress?: (share: number) => void) =>
-    upload<Picture>(at(id, "/pictures"), file, onProgress),
+  bringPicture: (id: string, file: File, onProgress?: Progress) => upload<Picture>(at(id, "/pictures"), file, onProgress),
+  preflight: (id: string, revision: number) => ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`)),
+  worstFaces: (id: string, revision: number, by: MeasureKind) =>
+    ask<{ faces: WorstFace[] }>("GET", at(id, `/worst_faces?${query({ revision, by })}`)).then(({ faces }) => faces),
+  legends: () => ask<Legends>("GET", "/api/legends"),
   async array(id: string, name: ArrayName, revision: number, version: string): Promise<ArrayBuffer> {
     const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version })}`));
     if (!response.ok) throw failure(response.status, await response.text());
@@ -93,8 +109,7 @@ export const api = {
 
   /** Addresses of images and files that the browser loads by itself. */
   urls: {
-    sheet: (id: string, revision: number) => at(id, `/sheet.png?${query({ revision })}`),
-    chart: (id: string, revision: number) => at(id, `/chart.png?${query({ revision })}`),
+    look: (id: string, revision: number, look: Look) => at(id, `/${look === "art" ? "sheet" : look}.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),
     picture: (id: string, digest: string) => at(id, `/pictures/${digest}`),
     trace: (id: string, revision: number, { islands, ...settings }: TraceSettings, preview = false) =>

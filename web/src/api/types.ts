@@ -15,9 +15,12 @@ export interface Note {
   where: Record<string, unknown>;
 }
 
+export type Tag = "art" | "plain";
+
 export interface Island {
   index: number;
   name: string;
+  tag: Tag;
   faces: number;
   size_mm: Pair;
   size_px: Pair;
@@ -54,6 +57,8 @@ export interface Layer {
   visible: boolean;
   opacity: number;
   place: LabelPlace | null;
+  /** the one material a skin shows on; null: all */
+  material: number | null;
 }
 
 export interface Picture {
@@ -69,6 +74,67 @@ export interface Sheet {
   height_px: number;
 }
 
+export interface Part {
+  name: string;
+  faces: number;
+  /** parts that are alike have the same number */
+  like: number | null;
+}
+
+export interface Material {
+  name: string;
+  /** red, green, blue and opacity, 0 to 1 */
+  color: [number, number, number, number] | null;
+  image: string | null;
+  faces: number;
+}
+
+export type Severity = "error" | "warning" | "hint";
+
+export interface Place {
+  text: string;
+  islands: number[];
+  faces: number[];
+  numbers: Record<string, number | null>;
+}
+
+export interface Finding {
+  index: number;
+  code: string;
+  severity: Severity;
+  message: string;
+  meaning: string;
+  /** places there are; those listed may be fewer */
+  count: number;
+  places: Place[];
+  mend: { label: string; operation: string; parameters: object } | null;
+}
+
+export interface Preflight {
+  findings: Finding[];
+  counts: Record<Severity, number>;
+}
+
+export type MeasureKind = "stretch" | "density";
+/** what sheet and model wear */
+export type Look = "art" | "chart" | "checker" | MeasureKind;
+
+export interface WorstFace {
+  face: number;
+  island: number;
+  /** null: endless */
+  value: number | null;
+}
+
+/** bands from the lowest up; upto of the last is null */
+export type Legends = Record<MeasureKind, { upto: number | null; color: string; period_px: number }[]>;
+
+export interface Solid {
+  kind: string;
+  name: string;
+  measures: { name: string; label: string; default: number; least: number; most: number; unit: string }[];
+}
+
 export interface Job {
   id: string;
   name: string;
@@ -77,7 +143,7 @@ export interface Job {
   /** what the last change did, in one sentence */
   done: string;
   history: { undo: string | null; redo: string | null };
-  source_name: string;
+  source: { name: string; format: string; unit_mm: number | null; up_axis: string | null; uv_sets: { index: number; name: string }[] };
   notes: Note[];
   /** digests: the arrays of the surface, and the places of the islands, change with them */
   surface: string;
@@ -85,8 +151,10 @@ export interface Job {
   unit_mm: number;
   bounds_mm: { min: number[]; max: number[] };
   counts: { vertices: number; faces: number; triangles: number; parts: number; materials: number };
-  parts: string[];
-  materials: string[];
+  parts: Part[];
+  materials: Material[];
+  /** px wanted between islands */
+  gutter_px: number;
   sheet: Sheet;
   density_px_per_mm: number;
   chart_square_mm: number;
@@ -105,7 +173,12 @@ export interface TraceSettings extends Sheet {
 
 export type ArrayName =
   | "positions"
+  | "normals"
+  | "triangle_faces"
+  | "triangle_parts"
+  | "edge_neighbours"
   | "bare_positions"
+  | "bare_faces"
   | "triangle_points"
   | "triangle_islands"
   | "point_islands"

@@ -1,6 +1,7 @@
 import { computed, ref, watch, type Ref } from "vue";
 import type { Sheet } from "@/api/types";
-import { centred, fitted, zoomedAt, type Viewport } from "@/sheet/viewport";
+import type { Box } from "@/sheet/handles";
+import { centred, fitted, framing, zoomedAt, type Viewport } from "@/sheet/viewport";
 
 /** Pan and zoom of the sheet. It stays fitted until the hand moves it. */
 export function useViewport(sheet: () => Sheet | null, width: Ref<number>, height: Ref<number>) {
@@ -26,6 +27,12 @@ export function useViewport(sheet: () => Sheet | null, width: Ref<number>, heigh
     free.value = true;
   }
 
+  function frame(box: Box) {
+    if (width.value === 0) return;
+    view.value = framing(box, width.value, height.value);
+    free.value = true;
+  }
+
   function actualSize() {
     const target = sheet();
     if (!target) return;
@@ -42,5 +49,5 @@ export function useViewport(sheet: () => Sheet | null, width: Ref<number>, heigh
     { flush: "post" },
   );
 
-  return { view, percent: computed(() => Math.round(view.value.scale * 100)), fit, zoomAt, zoomBy, pan, actualSize };
+  return { view, percent: computed(() => Math.round(view.value.scale * 100)), fit, frame, zoomAt, zoomBy, pan, actualSize };
 }

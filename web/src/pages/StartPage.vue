@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** All jobs, and a place to start a new one by dropping a model. */
+/** All jobs, and places to start a new one: from a model's files, or from a simple solid. */
 import { BButton, BModal, BProgress } from "bootstrap-vue-next";
 import { PhMoon, PhSun, PhTrash } from "@phosphor-icons/vue";
 import { onMounted, ref } from "vue";
@@ -9,6 +9,7 @@ import type { JobCard } from "@/api/types";
 import { useMessages } from "@/stores/messages";
 import { useSettings } from "@/stores/settings";
 import DropZone from "@/ui/DropZone.vue";
+import SolidForm from "@/ui/SolidForm.vue";
 
 /** The stages, for somebody who sees them for the first time. */
 const STEPS = [
@@ -18,6 +19,8 @@ const STEPS = [
   ["Art", "Set labels by their size in mm; they land undistorted."],
   ["Deliver", "Take the texture and the model that wears it, in one zip."],
 ] as const;
+
+const ACCEPT = ".obj,.mtl,.gltf,.glb,.bin,.dae,.ply,.zip,image/*";
 
 const router = useRouter();
 const messages = useMessages();
@@ -36,12 +39,12 @@ async function list() {
 }
 onMounted(list);
 
-async function start(file: File) {
+async function start(files: File[]) {
   messages.dismiss();
   const stop = new AbortController();
-  bringing.value = { name: file.name, share: 0, stop };
+  bringing.value = { name: files.map((file) => file.name).join(", "), share: 0, stop };
   try {
-    const job = await api.startJob(file, (share) => bringing.value && (bringing.value.share = share), stop.signal);
+    const job = await api.startJob(files, (share) => bringing.value && (bringing.value.share = share), stop.signal);
     await router.push(`/jobs/${job.id}/model`);
   } catch (error) {
     if (!(error instanceof ApiError && error.code === "cancelled")) messages.fail(error);
@@ -81,17 +84,20 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
       </button>
     </header>
 
-    <DropZone class="zone" accept=".obj,model/obj,text/plain" label="Choose a model" :busy="bringing !== null" @file="start">
+    <div class="begin">
+    <DropZone class="zone" multiple :accept="ACCEPT" label="Choose a model" :busy="bringing !== null" @files="start">
       <template v-if="bringing">
         <p class="big">Reading {{ bringing.name }}</p>
         <BProgress :value="bringing.share * 100" :animated="bringing.share >= 1" striped height="8px" />
         <BButton size="sm" variant="outline-secondary" @click="bringing.stop.abort()">Cancel</BButton>
       </template>
       <template v-else>
-        <p class="big">Drop an OBJ file here to start a job</p>
-        <p>With or without UVs; polygons stay polygons. Up to 200 MB.</p>
+        <p class="big">Drop a model here to start a job</p>
+        <p>OBJ, glTF, COLLADA or PLY, together with its materials, buffers and pictures, or all in one zip. With or without UVs, up to 200 MB.</p>
       </template>
     </DropZone>
+    <SolidForm @made="(job) => router.push(`/jobs/${job.id}/model`)" />
+    </div>
 
     <section aria-labelledby="jobs-title">
       <h2 id="jobs-title">Jobs</h2>
@@ -157,8 +163,17 @@ h2 {
   font-size: 17px;
   font-weight: 650;
 }
+.begin {
+  display: grid;
+  gap: 16px;
+  grid-template-columns: 1.7fr 1fr;
+}
 .zone {
-  padding: 38px 30px;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  padding: 26px 30px;
   background: var(--panel);
 }
 .big {

@@ -7,7 +7,9 @@ import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
+import { useVisibility } from "@/stores/visibility";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import LookLegend from "./LookLegend.vue";
 import { ProofScene, VIEWS, type ViewName } from "./scene";
 
 const jobs = useJob();
@@ -15,6 +17,7 @@ const selection = useSelection();
 const settings = useSettings();
 const surfaces = useSurface();
 const images = useSheetImage();
+const visibility = useVisibility();
 
 const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
@@ -22,6 +25,8 @@ const scene = shallowRef<ProofScene>();
 const unable = ref(false);
 const { width, height } = useElementSize(holder);
 const views = Object.keys(VIEWS) as ViewName[];
+const LOOKS = { art: "Art", chart: "Test chart", checker: "Checker", stretch: "Stretch", density: "Density" } as const;
+const TOGGLES = { edges: "Edges", floor: "Floor grid", facing: "Facing", one_sided: "One side", see_through: "See through" } as const;
 const pressed = ref<[number, number] | null>(null);
 
 onMounted(() => {
@@ -44,19 +49,45 @@ watch([scene, () => images.image], ([view, image]) => {
   if (view && image) view.setImage(image);
 });
 watch([scene, () => surfaces.surface, () => settings.light], () => scene.value?.setLight(settings.light));
+watch([scene, () => surfaces.surface, () => visibility.hidden], () => scene.value?.setHidden(visibility.hidden));
+watch([scene, () => surfaces.surface, () => settings.proof, () => jobs.job?.unit_mm], () => scene.value?.setAids(settings.proof, 10 / (jobs.job?.unit_mm ?? 1)), { deep: true });
 watch([scene, () => surfaces.surface, () => selection.islands, () => selection.hovered], () => {
   const hovered = selection.hovered === null ? [] : [selection.hovered];
   scene.value?.setOutlined([...selection.islands, ...hovered]);
 });
+watch([scene, () => surfaces.surface, () => selection.spot], ([view, , spot], [, , before]) => {
+  view?.setLit(spot?.faces ?? []);
+  if (spot && spot !== before) view?.lookAtSpot(spot.faces, spot.islands);
+});
+
+/** What lies in one place under the pointer, and which of it was picked last. */
+let pile: { key: string; at: number } = { key: "", at: 0 };
 
 function hover(event: PointerEvent) {
-  if (event.buttons === 0) selection.hovered = scene.value?.islandAt(event.offsetX, event.offsetY) ?? null;
+  if (event.buttons !== 0) return;
+  const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
+  const key = hits.map((hit) => hit.face).join();
+  if (key !== pile.key) pile = { key, at: 0 };
+  selection.hovered = hits[pile.at]?.island ?? null;
+  const names = hits.map((hit) => jobs.job?.parts[hit.part]?.name ?? "");
+  if (names.join() !== selection.stacked.join()) selection.stacked = names;
 }
 
 function release(event: PointerEvent) {
   const from = pressed.value;
   if (!from || Math.hypot(event.offsetX - from[0], event.offsetY - from[1]) > 4) return;
-  selection.pick(scene.value?.islandAt(event.offsetX, event.offsetY) ?? null, event.shiftKey);
+  const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
+  const hit = hits[pile.at] ?? null;
+  selection.pick(hit?.island ?? null, event.shiftKey);
+  if (hits.length > 1) {
+    selection.spot = { faces: [hit!.face], islands: [] };
+    pile.at = (pile.at + 1) % hits.length;
+  }
+}
+
+function leave() {
+  selection.hovered = null;
+  selection.stacked = [];
 }
 </script>
 
@@ -70,19 +101,20 @@ function release(event: PointerEvent) {
       @pointerdown="pressed = [$event.offsetX, $event.offsetY]"
       @pointermove="hover"
       @pointerup="release"
-      @pointerleave="selection.hovered = null"
+      @pointerleave="leave"
     ></canvas>
     <div class="bar top">
-      <ChoiceBar v-model="settings.look" label="What the model wears" :choices="{ art: 'Art', chart: 'Test chart' }" />
+      <ChoiceBar v-model="settings.look" label="What the model wears" :choices="LOOKS" />
       <ChoiceBar v-model="settings.light" label="Light" :choices="{ even: 'Even light', shaded: 'Shaded' }" />
     </div>
+    <details class="aids">
+      <summary>Aids</summary>
+      <label v-for="(text, name) in TOGGLES" :key="name"><input v-model="settings.proof[name]" type="checkbox" class="form-check-input" /> {{ text }}</label>
+    </details>
     <div class="bar bottom" role="group" aria-label="Look from">
       <button v-for="name in views" :key="name" type="button" @click="scene?.look(name)">{{ name }}</button>
     </div>
-    <p v-if="settings.look === 'chart' && jobs.job" class="legend">
-      A square is {{ jobs.job.chart_square_mm }} mm at {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm. Oblongs are stretched, turned letters lie turned, backward letters
-      are mirrored.
-    </p>
+    <LookLegend class="legend" />
     <p v-if="unable" class="unable">This browser shows no 3D (WebGL 2 is off), so there is no proof. The sheet works as usual.</p>
   </section>
 </template>
@@ -129,6 +161,28 @@ canvas {
 .bottom button:hover {
   border-color: var(--ink-soft);
 }
+.aids {
+  position: absolute;
+  top: 44px;
+  right: 10px;
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+  background: var(--panel);
+  font-size: 12px;
+}
+.aids summary {
+  padding: 3px 10px;
+  cursor: pointer;
+}
+.aids label {
+  display: flex;
+  align-items: center;
+  padding: 2px 12px 4px 10px;
+  gap: 7px;
+}
+.aids input {
+  margin: 0;
+}
 .legend,
 .unable {
   position: absolute;
@@ -136,7 +190,7 @@ canvas {
   right: 10px;
   bottom: 44px;
   margin: 0;
-  padding: 5px 9px;
+  padding: 6px 9px;
   border-left: 3px solid var(--verdigris);
   border-radius: 0 5px 5px 0;
   background: var(--panel);

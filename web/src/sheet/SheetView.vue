@@ -11,9 +11,10 @@ import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
+import { useVisibility } from "@/stores/visibility";
 import { drawSheet } from "./draw";
-import type { Change } from "./handles";
-import { islandShapes, type IslandShape } from "./shapes";
+import { boxAround, type Change } from "./handles";
+import { facesShape, islandShapes, type IslandShape } from "./shapes";
 import { sheetColors } from "./colors";
 
 const props = defineProps<{ movable: boolean; labels: boolean }>();
@@ -23,19 +24,25 @@ const selection = useSelection();
 const settings = useSettings();
 const surfaces = useSurface();
 const images = useSheetImage();
+const visibility = useVisibility();
 
 const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
 const { width, height } = useElementSize(holder);
 const { pixelRatio } = useDevicePixelRatio();
-const { view, percent, fit, zoomAt, zoomBy, pan, actualSize } = useViewport(() => jobs.job?.sheet ?? null, width, height);
+const { view, percent, fit, frame, zoomAt, zoomBy, pan, actualSize } = useViewport(() => jobs.job?.sheet ?? null, width, height);
 
 const shapes = shallowRef<IslandShape[]>([]);
+const shownIslands = computed(() => jobs.islands.filter((island) => !visibility.hiddenIslands.has(island.index)));
+const lit = computed(() => {
+  const faces = selection.spot?.faces ?? [];
+  return surfaces.surface && surfaces.points && faces.length > 0 ? facesShape(surfaces.surface, surfaces.points, faces) : null;
+});
 const pickedLabel = computed<Layer | null>(() => (props.labels && jobs.layers.find((layer) => layer.id === selection.layer && layer.place)) || null);
 
 const hand = useSheetPointer(canvas, {
   view,
-  islands: () => jobs.islands,
+  islands: () => shownIslands.value,
   shapes: () => shapes.value,
   picked: () => selection.islands,
   movable: () => props.movable,
@@ -81,6 +88,15 @@ watch(
   { immediate: true },
 );
 
+watch(
+  () => selection.spot,
+  (spot) => {
+    if (!spot) return;
+    const box = lit.value?.box ?? boxAround(jobs.islands.filter((island) => spot.islands.includes(island.index)));
+    if (box) frame(box);
+  },
+);
+
 let wanted = false;
 function redraw() {
   if (wanted) return;
@@ -105,7 +121,7 @@ function draw() {
     context,
     {
       width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, islands: job.islands, shapes: shapes.value,
-      picked: selection.islands, hovered: selection.hovered, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
+      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
       label: pickedLabel.value && { layer: pickedLabel.value, shift: hand.labelChange.value.shift_px }, labelScale: hand.labelChange.value.scale,
       density: job.density_px_per_mm, unit: settings.unit, colors: sheetColors(settings.theme),
     },
@@ -114,7 +130,7 @@ function draw() {
 }
 
 watch(
-  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange,
+  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, () => visibility.hiddenIslands,
     pickedLabel, () => settings.unit, () => settings.theme, () => props.movable],
   redraw,
   { flush: "post", immediate: true },

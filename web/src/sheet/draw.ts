@@ -17,6 +17,10 @@ export interface SheetScene {
   shapes: IslandShape[];
   picked: number[];
   hovered: number | null;
+  /** islands of hidden parts */
+  hidden: Set<number>;
+  /** faces that are lit */
+  lit: Path2D | null;
   /** how the picked islands are moved while a drag lasts */
   moved: DOMMatrix | null;
   /** the frame with grips, px; null where islands can't be moved */
@@ -38,6 +42,7 @@ export interface SheetColors {
   line: string;
   picked: string;
   warning: string;
+  lit: string;
   ruler: string;
   rulerInk: string;
 }
@@ -50,9 +55,11 @@ export function drawSheet(context: CanvasRenderingContext2D, scene: SheetScene, 
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   drawMat(context, scene);
   drawPaper(context, scene, ratio);
-  scene.islands.forEach((island) => drawIsland(context, scene, island, ratio));
+  const islands = scene.islands.filter((island) => !scene.hidden.has(island.index));
+  islands.forEach((island) => drawIsland(context, scene, island, ratio));
+  if (scene.lit) drawLit(context, scene, scene.lit, ratio);
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  if (scene.islands.length <= MOST_MARKED) scene.islands.forEach((island) => drawMarks(context, scene, island));
+  if (islands.length <= MOST_MARKED) islands.forEach((island) => drawMarks(context, scene, island));
   drawFrame(context, scene);
   if (scene.label) labelFrame(context, scene, scene.label.layer, scene.label.shift);
   drawRulers(context, scene);
@@ -147,6 +154,23 @@ function drawIsland(context: CanvasRenderingContext2D, scene: SheetScene, island
   context.strokeStyle = picked || scene.hovered === island.index ? colors.picked : colors.line;
   context.stroke(shape.outline);
   context.setLineDash([]);
+}
+
+/** Lit faces: upright hatching inside a heavy outline. */
+function drawLit(context: CanvasRenderingContext2D, { view, colors, width, height }: SheetScene, lit: Path2D, ratio: number) {
+  context.save();
+  context.setTransform(ratio * view.scale, 0, 0, ratio * view.scale, ratio * view.x, ratio * view.y);
+  context.strokeStyle = colors.lit;
+  context.lineWidth = 2.5 / view.scale;
+  context.stroke(lit);
+  context.clip(lit);
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  context.globalAlpha = 0.75;
+  context.lineWidth = 2;
+  context.beginPath();
+  for (let x = 0; x < width; x += 6) lineAt(context, x + 0.5, 0, 0, height);
+  context.stroke();
+  context.restore();
 }
 
 function drawMarks(context: CanvasRenderingContext2D, scene: SheetScene, island: Island) {

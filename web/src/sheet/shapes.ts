@@ -1,10 +1,33 @@
 import type { Surface } from "@/stores/surface";
+import type { Box } from "./handles";
 
 /** One island's lines and faces, in px of the sheet. */
 export interface IslandShape {
   faces: Path2D;
   edges: Path2D;
   outline: Path2D;
+}
+
+/** Faces as one path, and the box round them; null where none of them lies on the sheet. */
+export function facesShape(surface: Surface, points: Float32Array, faces: number[]): { path: Path2D; box: Box } | null {
+  const wanted = new Set(faces);
+  const path = new Path2D();
+  const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
+  surface.triangleFaces.forEach((face, k) => {
+    if (!wanted.has(face)) return;
+    for (let corner = 0; corner < 3; corner += 1) {
+      const point = surface.trianglePoints[3 * k + corner]!;
+      const [x, y] = [points[2 * point]!, points[2 * point + 1]!];
+      if (corner === 0) path.moveTo(x, y);
+      else path.lineTo(x, y);
+      box.left = Math.min(box.left, x);
+      box.top = Math.min(box.top, y);
+      box.right = Math.max(box.right, x);
+      box.bottom = Math.max(box.bottom, y);
+    }
+    path.closePath();
+  });
+  return box.left > box.right ? null : { path, box };
 }
 
 /** Builds the paths of all islands. */

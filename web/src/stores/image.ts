@@ -17,7 +17,7 @@ export const useSheetImage = defineStore("sheet-image", () => {
   const address = computed(() => {
     const job = jobs.job;
     if (!job) return null;
-    return settings.look === "chart" ? api.urls.chart(job.id, job.revision) : api.urls.sheet(job.id, job.revision);
+    return api.urls.look(job.id, job.revision, settings.look);
   });
 
   watch(

@@ -1,16 +1,27 @@
 import { defineStore } from "pinia";
-import { ref } from "vue";
+import { ref, shallowRef } from "vue";
 
-/** The picked islands and layer, and what the pointer is over: one selection for strip, sheet and proof. */
+/** Faces and islands that a finding or a step speaks of, to be lit and looked at. */
+export interface Spot {
+  faces: number[];
+  islands: number[];
+}
+
+/** The picked islands and layer, what is lit, and what the pointer is over: one selection for strip, sheet and proof. */
 export const useSelection = defineStore("selection", () => {
   const islands = ref<number[]>([]);
   const hovered = ref<number | null>(null);
   const layer = ref<string | null>(null);
   /** px on the sheet under the pointer */
   const pointer = ref<{ x: number; y: number } | null>(null);
+  /** a new object each time it is asked for, so that views look again */
+  const spot = shallowRef<Spot | null>(null);
+  /** what lies in one place under the pointer in the proof, the front one first */
+  const stacked = shallowRef<string[]>([]);
 
   /** Picks one island, or adds and takes away with extend; null picks none. */
   function pick(island: number | null, extend = false) {
+    spot.value = null;
     if (island === null) {
       if (!extend) islands.value = [];
     } else if (!extend) {
@@ -22,11 +33,19 @@ export const useSelection = defineStore("selection", () => {
     }
   }
 
+  /** Lights a place and has sheet and proof look at it. */
+  function lookAt(place: Spot) {
+    islands.value = [...place.islands];
+    spot.value = { faces: [...place.faces], islands: [...place.islands] };
+  }
+
   function clear() {
     islands.value = [];
     hovered.value = null;
     layer.value = null;
+    spot.value = null;
+    stacked.value = [];
   }
 
-  return { islands, hovered, layer, pointer, pick, clear };
+  return { islands, hovered, layer, pointer, spot, stacked, pick, lookAt, clear };
 });

@@ -10,13 +10,20 @@ export interface Surface {
   positions: Float32Array;
   /** N x 9, corners of triangles without UVs */
   barePositions: Float32Array;
+  bareFaces: Int32Array;
+  /** K x 9, shading; empty where it follows the faces */
+  normals: Float32Array;
   /** K x 3 */
   trianglePoints: Int32Array;
   triangleIslands: Int32Array;
+  triangleFaces: Int32Array;
+  triangleParts: Int32Array;
   pointIslands: Int32Array;
   /** E x 2 */
   edges: Int32Array;
   edgeOutlines: Int32Array;
+  /** E: the island across an outline on the model, -1 where there is none */
+  edgeNeighbours: Int32Array;
 }
 
 /** The big arrays of the job on the screen. */
@@ -37,16 +44,17 @@ export const useSurface = defineStore("surface", () => {
     try {
       const placed = get("points", placements);
       if (digest !== shownSurface) {
-        const [positions, bare, trianglePoints, triangleIslands, pointIslands, edges, outlines] = await Promise.all([
-          get("positions"), get("bare_positions"), get("triangle_points"), get("triangle_islands"), get("point_islands"), get("edges"),
-          get("edge_outlines"),
+        const [positions, bare, bareFaces, normals, trianglePoints, triangleIslands, faces, parts, pointIslands, edges, outlines, neighbours] = await Promise.all([
+          get("positions"), get("bare_positions"), get("bare_faces"), get("normals"), get("triangle_points"), get("triangle_islands"), get("triangle_faces"),
+          get("triangle_parts"), get("point_islands"), get("edges"), get("edge_outlines"), get("edge_neighbours"),
         ]);
         const newPoints = new Float32Array(await placed);
         if (mine !== turn) return;
         surface.value = {
-          positions: new Float32Array(positions), barePositions: new Float32Array(bare), trianglePoints: new Int32Array(trianglePoints),
-          triangleIslands: new Int32Array(triangleIslands), pointIslands: new Int32Array(pointIslands), edges: new Int32Array(edges),
-          edgeOutlines: new Int32Array(outlines),
+          positions: new Float32Array(positions), barePositions: new Float32Array(bare), bareFaces: new Int32Array(bareFaces), normals: new Float32Array(normals),
+          trianglePoints: new Int32Array(trianglePoints), triangleIslands: new Int32Array(triangleIslands), triangleFaces: new Int32Array(faces),
+          triangleParts: new Int32Array(parts), pointIslands: new Int32Array(pointIslands), edges: new Int32Array(edges),
+          edgeOutlines: new Int32Array(outlines), edgeNeighbours: new Int32Array(neighbours),
         };
         shownSurface = digest;
         points.value = newPoints;

@@ -1,16 +1,16 @@
 <script setup lang="ts">
-/** A place to drop a file on, or to choose one. */
+/** A place to drop files on, or to choose them. */
 import { ref } from "vue";
 
-const props = defineProps<{ accept: string; label: string; busy?: boolean }>();
-const emit = defineEmits<{ file: [file: File] }>();
+const props = defineProps<{ accept: string; label: string; busy?: boolean; multiple?: boolean }>();
+const emit = defineEmits<{ files: [files: File[]] }>();
 const input = ref<HTMLInputElement | null>(null);
 const over = ref(false);
 
-function take(files: FileList | null | undefined) {
+function take(list: FileList | null | undefined) {
   over.value = false;
-  const file = files?.[0];
-  if (file && !props.busy) emit("file", file);
+  const files = [...(list ?? [])].slice(0, props.multiple ? undefined : 1);
+  if (files.length > 0 && !props.busy) emit("files", files);
   if (input.value) input.value.value = "";
 }
 </script>
@@ -19,7 +19,7 @@ function take(files: FileList | null | undefined) {
   <div class="drop-zone" :class="{ over }" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent.stop="take($event.dataTransfer?.files)">
     <slot />
     <button type="button" class="btn-choose" :disabled="busy" @click="input?.click()">{{ label }}</button>
-    <input ref="input" class="visually-hidden" type="file" tabindex="-1" :accept="accept" :aria-label="label" @change="take(($event.target as HTMLInputElement).files)" />
+    <input ref="input" class="visually-hidden" type="file" tabindex="-1" :multiple="multiple" :accept="accept" :aria-label="label" @change="take(($event.target as HTMLInputElement).files)" />
   </div>
 </template>
 

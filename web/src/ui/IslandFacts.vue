@@ -3,7 +3,10 @@
 import { computed, ref, watch } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
+import ChoiceBar from "./ChoiceBar.vue";
 import { shown } from "./sums";
+
+const TAGS = { art: "art", plain: "plain" } as const;
 
 const jobs = useJob();
 const selection = useSelection();
@@ -46,15 +49,29 @@ const way = computed(() => {
       <dd>{{ island.mirrored ? "mirrored" : "right" }}, {{ way }}</dd>
       <dt>Faces</dt>
       <dd class="num">{{ island.faces }}</dd>
+      <dt class="align-self-center">Carries</dt>
+      <dd><ChoiceBar :model-value="island.tag" label="What the island carries" :choices="TAGS" @update:model-value="jobs.operate('tag_islands', { islands: [island.index], tag: $event })" /></dd>
     </dl>
     <p v-if="island.mirrored" class="note">Lettering painted straight on the sheet would come out backwards here. Labels are turned back by themselves.</p>
   </section>
   <section v-else-if="selection.islands.length > 1" aria-label="Picked islands">
     <h3>{{ selection.islands.length }} islands picked</h3>
+    <p class="several">
+      Tag them
+      <button v-for="(text, tag) in TAGS" :key="tag" type="button" class="btn-choose" @click="jobs.operate('tag_islands', { islands: [...selection.islands], tag })">{{ text }}</button>
+    </p>
   </section>
 </template>
 
 <style scoped>
+.several {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+.several button {
+  padding: 1px 12px;
+}
 .name {
   margin-bottom: 8px;
   font-size: 15px;

@@ -5,29 +5,34 @@ import { computed, ref, watch } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import IslandThumb from "./IslandThumb.vue";
+import { useVisibility } from "@/stores/visibility";
 import { shown } from "./sums";
 
-const CARD = 206;
+const CARD = 226;
 
 const jobs = useJob();
 const selection = useSelection();
+const visibility = useVisibility();
+const islands = computed(() => jobs.islands.filter((island) => !visibility.hiddenIslands.has(island.index)));
 const holder = ref<HTMLElement | null>(null);
 
 const cards = useVirtualizer(
-  computed(() => ({ count: jobs.islands.length, horizontal: true, getScrollElement: () => holder.value, estimateSize: () => CARD, overscan: 4 })),
+  computed(() => ({ count: islands.value.length, horizontal: true, getScrollElement: () => holder.value, estimateSize: () => CARD, overscan: 4 })),
 );
-const visible = computed(() => cards.value.getVirtualItems().map((item) => ({ island: jobs.islands[item.index]!, start: item.start })));
+const visible = computed(() => cards.value.getVirtualItems().map((item) => ({ island: islands.value[item.index]!, start: item.start })).filter((card) => card.island));
 
 watch(
   () => selection.islands,
   ([first]) => {
-    if (first !== undefined) cards.value.scrollToIndex(first, { align: "auto" });
+    const at = islands.value.findIndex((island) => island.index === first);
+    if (at >= 0) cards.value.scrollToIndex(at, { align: "auto" });
   },
 );
 
 function step(by: number) {
-  const at = selection.islands.at(-1);
-  const next = at === undefined ? 0 : Math.min(Math.max(at + by, 0), jobs.islands.length - 1);
+  const at = islands.value.findIndex((island) => island.index === selection.islands.at(-1));
+  const next = islands.value[Math.min(Math.max(at + by, 0), islands.value.length - 1)]?.index;
+  if (next === undefined) return;
   selection.pick(next);
   requestAnimationFrame(() => holder.value?.querySelector<HTMLElement>(`[data-island="${next}"]`)?.focus());
 }
@@ -37,9 +42,12 @@ function scroll(event: WheelEvent) {
 }
 
 function mark(island: (typeof jobs.islands)[number]): { text: string; kind: string } {
-  if (island.mirrored) return { text: "reads mirrored", kind: "warn" };
-  if (island.stretch_worst === null) return { text: "flat on the sheet", kind: "warn" };
+  if (island.mirrored) return { text: "mirrored", kind: "warn" };
+  if (island.stretch_worst === null) return { text: "flat", kind: "warn" };
+  if (island.tag === "plain") return { text: "plain", kind: "plain" };
   if (island.stretch_worst > 1.02) return { text: `stretch ${shown(island.stretch_worst)}`, kind: "warn" };
+  if (Math.abs(island.up_angle_deg) > 135) return { text: "upside down", kind: "warn" };
+  if (Math.abs(island.up_angle_deg) > 45) return { text: "sideways", kind: "warn" };
   return { text: "true", kind: "good" };
 }
 </script>
@@ -101,7 +109,7 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; kind: stri
   display: flex;
   align-items: center;
   gap: 9px;
-  width: 198px;
+  width: 218px;
   height: 70px;
   padding: 6px 8px 6px 6px;
   border: 1px solid var(--rule);
@@ -141,6 +149,10 @@ em {
 }
 .warn {
   color: var(--saffron-text);
+}
+.plain {
+  color: var(--ink-soft);
+  font-weight: 500;
 }
 .empty {
   position: absolute;

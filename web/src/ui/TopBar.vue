@@ -3,11 +3,15 @@
 import { PhArrowArcLeft, PhArrowArcRight, PhKeyboard, PhMoon, PhSun } from "@phosphor-icons/vue";
 import { computed, ref } from "vue";
 import { useJob } from "@/stores/job";
+import { usePreflight } from "@/stores/preflight";
 import { useSettings } from "@/stores/settings";
+import SeverityMark from "./SeverityMark.vue";
 
 const emit = defineEmits<{ keys: [] }>();
 const jobs = useJob();
 const settings = useSettings();
+const preflight = usePreflight();
+const SEVERITIES = ["error", "warning", "hint"] as const;
 const naming = ref<string | null>(null);
 
 const savedAt = computed(() => {
@@ -40,6 +44,15 @@ function rename() {
     </div>
     <span class="saved" role="status">{{ savedAt }}</span>
     <span class="gap"></span>
+    <RouterLink class="chip preflight" :to="{ params: { stage: 'model' }, query: { view: 'preflight' } }" :title="preflight.checking ? 'Checking' : 'Open the preflight report'">
+      Preflight
+      <template v-if="preflight.report">
+        <template v-for="severity in SEVERITIES" :key="severity">
+          <span v-if="preflight.report.counts[severity] > 0" class="count"><SeverityMark :severity="severity" /><span class="num">{{ preflight.report.counts[severity] }}</span></span>
+        </template>
+        <span v-if="preflight.findings.length === 0" class="good">clean</span>
+      </template>
+    </RouterLink>
     <span class="num density">{{ jobs.islands.length }} {{ jobs.islands.length === 1 ? "island" : "islands" }}, {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm</span>
     <button class="icon" type="button" title="Keys ( ? )" aria-label="Keys" @click="emit('keys')"><PhKeyboard :size="18" /></button>
     <button class="icon" type="button" :title="settings.theme === 'light' ? 'Dark bench' : 'Light bench'" aria-label="Light or dark bench" @click="settings.theme = settings.theme === 'light' ? 'dark' : 'light'">
@@ -89,6 +102,24 @@ input.name {
   border-radius: 5px;
   background: var(--ground);
   font-size: 12px;
+}
+.preflight {
+  display: inline-flex;
+  align-items: center;
+  color: var(--ink);
+  gap: 8px;
+  text-decoration: none;
+}
+.preflight:hover {
+  border-color: var(--ink-soft);
+}
+.count {
+  display: inline-flex;
+  align-items: center;
+  gap: 3px;
+}
+.good {
+  color: var(--verdigris-text);
 }
 .history {
   display: flex;

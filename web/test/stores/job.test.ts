@@ -64,6 +64,6 @@ describe("the client", () => {
   it("refuses a file that is too large without sending it", async () => {
     const file = new File(["v"], "huge.obj");
     Object.defineProperty(file, "size", { value: 500 * 1_048_576 });
-    await expect(api.startJob(file)).rejects.toThrow(/huge\.obj is too large: 500 MB/);
+    await expect(api.startJob([file])).rejects.toThrow(/huge\.obj is too large: 500 MB/);
   });
 });

@@ -19,11 +19,13 @@ const picture = computed(() => jobs.job?.pictures.find((one) => one.digest === c
 const island = computed(() => (selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined));
 const layer = computed(() => jobs.layers.find((one) => one.id === selection.layer) ?? null);
 
-async function bring(file: File) {
+async function bring(files: File[]) {
   bringing.value = true;
-  const picture = await jobs.bringPicture(file);
+  for (const file of files) {
+    const picture = await jobs.bringPicture(file);
+    if (picture) chosen.value = picture.digest;
+  }
   bringing.value = false;
-  if (picture) chosen.value = picture.digest;
 }
 
 async function add(kind: "skin" | "label", from: Picture) {
@@ -43,7 +45,7 @@ async function add(kind: "skin" | "label", from: Picture) {
         </button>
       </li>
     </ul>
-    <DropZone accept="image/*" :label="bringing ? 'Reading…' : 'Bring in a picture'" :busy="bringing" @file="bring">
+    <DropZone accept="image/*" :label="bringing ? 'Reading…' : 'Bring in a picture'" :busy="bringing" multiple @files="bring">
       <p v-if="jobs.job.pictures.length === 0" class="mb-2">Drop a label, or a sheet you painted over the trace.</p>
     </DropZone>
     <template v-if="picture">

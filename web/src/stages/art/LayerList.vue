@@ -17,8 +17,12 @@ function pick(layer: Layer) {
 }
 
 const change = (layer: Layer, changes: object) => jobs.operate("change_layer", { id: layer.id, ...changes });
+const limit = (layer: Layer, value: string) => change(layer, { material: value === "all" ? "all" : Number(value) });
 const raise = (layer: Layer, by: number) => jobs.operate("move_layer", { id: layer.id, to: jobs.layers.findIndex((one) => one.id === layer.id) + by });
-const where = (layer: Layer) => (layer.place ? `on ${jobs.islands[layer.place.island]?.name}` : "over the sheet");
+function where(layer: Layer) {
+  if (layer.place) return `on ${jobs.islands[layer.place.island]?.name}`;
+  return layer.material === null ? "over the sheet" : `on ${jobs.job?.materials[layer.material]?.name}`;
+}
 </script>
 
 <template>
@@ -36,6 +40,13 @@ const where = (layer: Layer) => (layer.place ? `on ${jobs.islands[layer.place.is
         <span class="num">{{ Math.round(layer.opacity * 100) }} %</span>
         <button type="button" title="Raise" :aria-label="`Raise ${layer.name}`" :disabled="i === 0" @click="raise(layer, 1)"><PhArrowUp :size="15" /></button>
         <button type="button" title="Lower" :aria-label="`Lower ${layer.name}`" :disabled="i === upperFirst.length - 1" @click="raise(layer, -1)"><PhArrowDown :size="15" /></button>
+        <label v-if="!layer.place && jobs.job!.materials.length > 1" class="material">
+          Shown on
+          <select class="form-select" aria-label="Material it shows on" :value="layer.material ?? 'all'" @change="limit(layer, ($event.target as HTMLSelectElement).value)">
+            <option value="all">all materials</option>
+            <option v-for="(material, m) in jobs.job!.materials" :key="m" :value="m">{{ material.name }} only</option>
+          </select>
+        </label>
         <button type="button" title="Remove (undo brings it back)" :aria-label="`Remove ${layer.name}`" @click="jobs.operate('remove_layer', { id: layer.id })"><PhTrash :size="15" /></button>
       </div>
     </li>
@@ -101,10 +112,16 @@ button:disabled {
 .more {
   display: flex;
   width: 100%;
+  flex-wrap: wrap;
   align-items: center;
   padding: 0 4px 4px 8px;
   gap: 3px;
   font-size: 12px;
+}
+.more .material {
+  flex: 1 0 100%;
+  order: 1;
+  padding: 4px 4px 2px 0;
 }
 .more label {
   display: flex;

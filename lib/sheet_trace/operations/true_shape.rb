@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Operations
+    # Gives islands the shape of the surface: by the affine change that leaves least stretch where that does it, or else
+    # laid flat anew. Direction, density, middle and mirroring stay; one that comes to lie on another goes on to a free place.
+    #
+    # islands [Array<Integer>]
+    TrueShape = Struct.new(:islands, keyword_init: true) do
+      def initialize(islands:)
+        super
+        freeze
+      end
+
+      def validate(job)
+        problem = Checks.islands(job, islands)
+        return [problem] if problem
+
+        islands.reject { |island| job.measures[island].density_px_per_mm.positive? }.map { |island| "#{job.island_names[island]} has no area on the sheet to start from" }
+      end
+
+      def apply(job)
+        straight = job.with(layout: Each.place(job, islands) { |island| affine(job, island) })
+        bent = islands.select { |island| (straight.measures[island].stretch_worst || Float::INFINITY) > TrueShape::BENT }
+        flat = bent.empty? ? straight : laid_flat(straight, bent)
+        flat.with(layout: Layout::Settle.call(flat.layout, islands, gutter_px: job.gutter_px))
+      end
+
+      def describe(job, after)
+        before, now = [job, after].map { |one| islands.map { |island| one.measures[island].stretch_worst || Float::INFINITY }.max }
+        "#{Words.islands(job, islands)}: worst stretch #{format("%.3f", before)} -> #{format("%.3f", now)}"
+      end
+
+      private
+
+      def affine(job, island)
+        map = job.layout.uv_map
+        rows = map.island_triangles[island]
+        jacobians = UvMap::Jacobians.call(map.triangle_positions(job.unit_mm, rows), map.triangle_places(job.layout.points_px, rows))
+        change = Flatten::TrueAffine.change(jacobians)
+        factor = 1 / Math.sqrt(change.determinant) # as large on the sheet as before
+        Geometry::Affine.scale(factor, factor) * change
+      end
+
+      # What is not better flat than it was is left as it is.
+      def laid_flat(job, bent)
+        map = job.layout.uv_map
+        points = job.layout.points_px.copy
+        bent.each { |island| points[map.island_points[island], true] = flat_px(job, island) }
+        flat = Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(points)[map.corner_points, true], face_mapped: map.face_mapped, groups: Job::Remap.groups(job))
+        worse = bent.select { |island| stretch(flat, island) > stretch(job, island) }
+        worse.empty? ? flat : (bent - worse).then { |better| better.empty? ? job : laid_flat(job, better) }
+      end
+
+      def stretch(job, island) = job.measures[island].stretch_mean || Float::INFINITY
+
+      def flat_px(job, island)
+        measure = job.measures[island]
+        density = measure.density_px_per_mm
+        flat = job.flat_map(island)
+        onto = Geometry::Affine.move(*job.layout.centre_px([island])) * Geometry::Affine.turn(measure.up_angle_rad) *
+               Geometry::Affine.scale(measure.mirrored ? -density : density, -density)
+        order = job.layout.uv_map.island_points[island]
+        place = Numo::Int64.zeros(job.layout.uv_map.point_count)
+        place[flat.points] = Numo::Int64.new(flat.points.size).seq
+        onto.apply(flat.coordinates_mm)[place[order], true]
+      end
+    end
+
+    # When an affine change is not enough.
+    class TrueShape
+      BENT = 1.005
+    end
+  end
+end

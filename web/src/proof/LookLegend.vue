@@ -1,0 +1,129 @@
+<script setup lang="ts">
+/** What the look of sheet and model says: sizes of the chart, bands of a map, and its worst faces to step through. */
+import { computed, onMounted, ref, watch } from "vue";
+import { api } from "@/api/client";
+import type { Legends, MeasureKind, WorstFace } from "@/api/types";
+import { useJob } from "@/stores/job";
+import { useMessages } from "@/stores/messages";
+import { useSelection } from "@/stores/selection";
+import { useSettings } from "@/stores/settings";
+
+const jobs = useJob();
+const settings = useSettings();
+const selection = useSelection();
+const messages = useMessages();
+const legends = ref<Legends | null>(null);
+const worst = ref<WorstFace[]>([]);
+const at = ref(-1);
+
+const kind = computed<MeasureKind | null>(() => (settings.look === "stretch" || settings.look === "density" ? settings.look : null));
+const bands = computed(() => {
+  const list = kind.value ? (legends.value?.[kind.value] ?? []) : [];
+  const number = (value: number) => (kind.value === "density" ? `${Math.round((value - 1) * 100)} %` : String(value));
+  return list.map((band, i) => ({ ...band, text: band.upto === null ? `over ${number(list[i - 1]!.upto!)}` : `to ${number(band.upto)}` }));
+});
+const current = computed(() => worst.value[at.value]);
+
+onMounted(async () => {
+  try {
+    legends.value = await api.legends();
+  } catch (error) {
+    messages.fail(error);
+  }
+});
+
+watch(
+  [kind, () => jobs.job?.revision],
+  async ([now]) => {
+    at.value = -1;
+    worst.value = [];
+    const job = jobs.job;
+    if (!now || !job) return;
+    try {
+      const faces = await api.worstFaces(job.id, job.revision, now);
+      if (kind.value === now) worst.value = faces;
+    } catch (error) {
+      messages.fail(error);
+    }
+  },
+  { immediate: true },
+);
+
+function step(by: number) {
+  at.value = at.value < 0 ? 0 : (at.value + by + worst.value.length) % worst.value.length;
+  const face = current.value;
+  if (face) selection.lookAt({ faces: [face.face], islands: [face.island] });
+}
+
+function figure(face: WorstFace) {
+  if (face.value === null) return "endless";
+  return kind.value === "density" ? `${face.value > 1 ? "+" : ""}${((face.value - 1) * 100).toFixed(1)} %` : face.value.toFixed(3);
+}
+
+/** The hatching of a band, as on the sheet. */
+function swatch(band: { color: string; period_px: number }) {
+  const lines = band.period_px > 0 ? `repeating-linear-gradient(135deg, #0005 0 1.5px, transparent 1.5px ${band.period_px}px), ` : "";
+  return { background: `${lines}${band.color}` };
+}
+</script>
+
+<template>
+  <div v-if="settings.look !== 'art' && jobs.job">
+    <template v-if="kind">
+      <ul>
+        <li v-for="band in bands" :key="band.text"><i :style="swatch(band)"></i><span class="num">{{ band.text }}</span></li>
+      </ul>
+      <div class="worst">
+        <span class="what">{{ kind === "stretch" ? "Ratio of the two principal stretches" : "Density beside the median of the islands" }}</span>
+        <template v-if="worst.length > 0">
+          <button type="button" aria-label="Face before" @click="step(-1)">‹</button>
+          <span class="num">{{ current ? `face ${at + 1} of ${worst.length}: ${figure(current)}` : "worst faces" }}</span>
+          <button type="button" aria-label="Next worst face" @click="step(1)">›</button>
+        </template>
+      </div>
+    </template>
+    <template v-else>
+      A square is {{ jobs.job.chart_square_mm }} mm at {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm.
+      {{ settings.look === "chart" ? "Oblongs are stretched, turned letters lie turned, backward letters are mirrored." : "Oblongs are stretched, unequal squares differ in density." }}
+    </template>
+  </div>
+</template>
+
+<style scoped>
+ul {
+  display: flex;
+  flex-wrap: wrap;
+  padding: 0;
+  margin: 0 0 4px;
+  gap: 3px 11px;
+  list-style: none;
+}
+li {
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  white-space: nowrap;
+}
+i {
+  width: 26px;
+  height: 15px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 2px;
+}
+.worst {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px 6px;
+}
+.what {
+  flex: 1 0 100%;
+}
+.worst button {
+  padding: 0 9px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 4px;
+  background: var(--ground);
+  color: var(--ink);
+}
+</style>
