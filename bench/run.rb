@@ -67,8 +67,22 @@ module Bench
             measure("texel map and bake at 2048", 3.0) do
               -> { SheetTrace::Artwork::Compose.call(labelled.edition, labelled.with(unit_mm: 1.0).canvas(pictures: ->(_digest) { bytes }, size: medium)) }
             end,
+            *formats(reading),
+            measure("preflight of 50 000 faces", 3.0) do
+              fresh = SheetTrace::Formats.read(Surfaces.wavy_obj(160), name: "wavy.obj")
+              -> { SheetTrace::Job.start(fresh, source_name: "wavy.obj").findings }
+            end,
             *moves(job)
           ])
+  end
+
+  # The same 100 000 triangles in the other formats.
+  def self.formats(reading)
+    model = SheetTrace::Formats::Model.of_reading(reading)
+    { "glb" => 1.0, "dae" => 2.0, "ply" => 1.0 }.map do |extension, limit_s|
+      files = SheetTrace::Formats::WRITERS.fetch(extension).call(model, base_name: "wavy").files
+      measure("read the same as #{extension}", limit_s) { -> { SheetTrace::Formats.read_files(files) } }
+    end
   end
 
   # One move, through operation, measures, snapshot and store, to the JSON that the page is sent.

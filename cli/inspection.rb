@@ -22,7 +22,7 @@ module SheetTraceCli
         format: source.format, parts: mesh.parts, materials: mesh.materials.map(&:to_h), uv_sets: uv_sets, bounds: bounds_mm,
         file_unit_mm: source.unit_mm, file_up_axis: source.up_axis,
         sheet: { width_px: @job.sheet.width_px, height_px: @job.sheet.height_px }, unit_mm: @job.unit_mm,
-        islands: islands, findings: @job.findings.map { |finding| finding_json(finding) }, notes: @job.notes.map { |note| { code: note.code, message: note.message, where: note.where } } }
+        islands: islands, findings: @job.findings.map { |finding| finding_json(finding) }, notes: notes }
     end
 
     # @return [String]
@@ -37,6 +37,8 @@ module SheetTraceCli
     private
 
     def source = @job.source
+
+    def notes = @job.notes.map { |note| { code: note.code, message: note.message, where: note.where } }
 
     def uv_sets = source.uv_sets.map { |set| { name: set.name, uvs: set.uvs.shape[0], faces: set.face_mapped.count_true } }
 

@@ -44,6 +44,8 @@ module Demo
   # @param folder [String]
   def self.write_files(folder)
     FileUtils.mkdir_p(folder)
-    { "tea-caddy.obj" => TeaCaddy.obj, "lantern-shade.obj" => LanternShade.obj, "lantern-shade.mtl" => LanternShade.mtl, **TeaCaddy.pictures }.each { |name, bytes| File.binwrite(File.join(folder, name), bytes) }
+    { "tea-caddy.obj" => TeaCaddy.obj, "lantern-shade.obj" => LanternShade.obj, "lantern-shade.mtl" => LanternShade.mtl, **TeaCaddy.pictures }.each do |name, bytes|
+      File.binwrite(File.join(folder, name), bytes)
+    end
   end
 end

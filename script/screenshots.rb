@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-# Takes the pictures in docs/screenshots from the sample job: ruby --yjit script/screenshots.rb [NAME ...]
+# Takes the pictures in docs/screenshots from the sample jobs: ruby --yjit script/screenshots.rb [NAME ...]
 require_relative "../config/environment"
 require_relative "../test/browser/browser_session"
 require_relative "../demo/build"
@@ -15,6 +15,22 @@ module Screenshots
   VIEWS = {
     "start" => -> { visit "/" },
     "model" => -> { open_stage "Model", island: "Front" },
+    "preflight" => lambda {
+      open_job "Lantern shade"
+      find(".preflight").click
+      find(".finding .head", text: "stray face").click
+    },
+    "parts" => lambda {
+      open_job "Lantern shade"
+      find(".inspector label", text: "Parts").click
+      find(".aids summary").click
+      %w[Edges Floor].each { |aid| find(".aids label", text: aid).click }
+    },
+    "stretch-map" => lambda {
+      open_job "Lantern shade"
+      find(".proof-view label", text: "Stretch").click
+      click_button "Next worst face"
+    },
     "layout" => -> { open_stage "Lay out", island: "Back" },
     "trace" => -> { open_stage "Trace" },
     "art" => lambda {
@@ -43,10 +59,14 @@ module Screenshots
     end
   end
 
-  def self.open_stage(name, island: nil)
+  def self.open_job(name)
     visit "/"
-    find(".job a", text: "Tea caddy").click
+    find(".job a", text: name).click
     find(".sheet-view[aria-busy=false]")
+  end
+
+  def self.open_stage(name, island: nil)
+    open_job "Tea caddy"
     stage name
     find(".island-card", text: island).click if island
   end

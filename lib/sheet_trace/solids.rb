@@ -27,7 +27,10 @@ module SheetTrace
     def self.build(kind, measures = {})
       solid = KINDS.fetch(kind)
       stranger = measures.keys.map(&:to_s) - solid::MEASURES.map(&:name)
-      raise InputError.new("#{kind} has no measure #{stranger.first}; it has #{solid::MEASURES.map(&:name).join(", ")}", where: { solid: kind, measure: stranger.first }) if stranger.any?
+      if stranger.any?
+        raise InputError.new("#{kind} has no measure #{stranger.first}; it has #{solid::MEASURES.map(&:name).join(", ")}",
+                             where: { solid: kind, measure: stranger.first })
+      end
 
       values = solid::MEASURES.to_h { |measure| [measure.name.to_sym, checked(kind, measure, measures.fetch(measure.name.to_sym, measure.default))] }
       solid.call(**values).reading(kind.tr("_", " "))

@@ -18,7 +18,9 @@ module SheetTraceServer
 
       def self.finding_json(finding, index)
         { index: index, code: finding.code, severity: finding.severity, message: finding.message, meaning: finding.meaning, count: finding.places.size,
-          places: finding.places.first(MOST_PLACES).map { |place| { text: place.text, islands: place.islands, faces: place.faces.first(MOST_FACES), numbers: place.numbers } },
+          places: finding.places.first(MOST_PLACES).map do |place|
+            { text: place.text, islands: place.islands, faces: place.faces.first(MOST_FACES), numbers: place.numbers }
+          end,
           mend: finding.mend && { label: finding.mend.label, operation: finding.mend.operation, parameters: finding.mend.parameters } }
       end
       private_class_method :finding_json

@@ -29,7 +29,9 @@ describe "what the server refuses" do
 
   it "names the file and the fault of a model that can't be read" do
     { "empty.obj" => ["", /empty\.obj is empty/], "notes.obj" => ["hello", /notes\.obj is not an OBJ file/],
-      "program.obj" => ["\x7FELF\0\0\1".b, /not text/], "half.zip" => ["PK\x03\x04\0\0".b, /half\.zip is a damaged zip/], "far.obj" => ["v 0 0 0\nf 1 2 3\n", /far\.obj, line 2: vertex 2 does not exist/],
+
+      "program.obj" => ["\x7FELF\0\0\1".b, /not text/], "half.zip" => ["PK\x03\x04\0\0".b, /half\.zip is a damaged zip/],
+      "far.obj" => ["v 0 0 0\nf 1 2 3\n", /far\.obj, line 2: vertex 2 does not exist/],
       "nan.obj" => ["v 0 nan 0\nf 1 1 1\n", /nan\.obj, line 1: "nan"/] }.each do |name, (bytes, message)|
       upload("/api/jobs", bytes, name)
 

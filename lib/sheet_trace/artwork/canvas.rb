@@ -53,7 +53,8 @@ module SheetTrace
       # @param layer [Layer]
       # @return [Patch] the layer baked on this canvas, at full opacity
       def baked(layer)
-        key = [:baked, layer.kind, layer.picture, layer.place, *(layer.place ? place_of(layer.place.island) : [size, layer.material && [layer.material, layout.object_id]])]
+        key = [:baked, layer.kind, layer.picture, layer.place,
+               *(layer.place ? place_of(layer.place.island) : [size, layer.material && [layer.material, layout.object_id]])]
         @memo.getset(key) { LAYER_KINDS.fetch(layer.kind).call(layer, self) }
       end
 

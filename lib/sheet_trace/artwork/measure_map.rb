@@ -13,7 +13,8 @@ module SheetTrace
       STRETCH = [band.call(1.02, "#eef3e6", 0), band.call(1.05, "#cfe0d3", 24), band.call(1.1, "#f3d98b", 16), band.call(1.3, "#e3a04a", 12),
                  band.call(2.0, "#c65d34", 8), band.call(nil, "#7d2433", 5)].freeze
       # Density, as a share of the median of the islands.
-      DENSITY = [band.call(0.8, "#3d5f8c", 6), band.call(0.95, "#93b4d1", 14), band.call(1.05, "#eef3e6", 0), band.call(1.25, "#ecc389", 14), band.call(nil, "#b5602c", 6)].freeze
+      DENSITY = [band.call(0.8, "#3d5f8c", 6), band.call(0.95, "#93b4d1", 14), band.call(1.05, "#eef3e6", 0), band.call(1.25, "#ecc389", 14),
+                 band.call(nil, "#b5602c", 6)].freeze
       KINDS = { "stretch" => STRETCH, "density" => DENSITY }.freeze
       private_constant :Band
 
@@ -75,7 +76,7 @@ module SheetTrace
         period = Numo::Int64.cast(@bands.map { |one| [one.period_px, 1].max })[band]
         hatched = (across % period < 2) & Numo::Int64.cast(@bands.map(&:period_px))[band].gt(0)
         plain, dark = [1.0, 0.72].map { |light| Numo::UInt32.cast(@bands.map { |one| packed(one.color, light) }) }
-        plain[band].tap { |out| out[hatched] = dark[band][hatched] if hatched.any? }
+        plain[band].copy.tap { |out| out[hatched] = dark[band][hatched] if hatched.any? }
       end
 
       def packed(color, light)

@@ -15,13 +15,15 @@ module SheetTrace
 
         densities = art.map { |island| subject.measures[island].density_px_per_mm }
         median = median(densities)
-        off = art.zip(densities).select { |_island, density| (density / median - 1).abs > TOLERANCE }
+        off = art.zip(densities).select { |_island, density| ((density / median) - 1).abs > TOLERANCE }
         return [] if off.empty?
 
         places = off.map { |island, density| place(subject, island, density, median) }
-        [Finding.new(code: "density", severity: "warning", message: "#{subject.name_list(off.map(&:first))} #{off.size == 1 ? "is" : "are"} not at #{format("%.2f", median)} px/mm like the rest",
+        message = "#{subject.name_list(off.map(&:first))} #{off.size == 1 ? "is" : "are"} not at #{format("%.2f", median)} px/mm like the rest"
+        [Finding.new(code: "density", severity: "warning", message: message,
                      meaning: "Coarse beside fine catches the eye.", places: places,
-                     mend: Mend.new(label: format("Scale to %.2f px/mm", median), operation: "match_density", parameters: { islands: off.map(&:first), density_px_per_mm: median }))]
+                     mend: Mend.new(label: format("Scale to %.2f px/mm", median), operation: "match_density",
+                                    parameters: { islands: off.map(&:first), density_px_per_mm: median }))]
       end
 
       def self.place(subject, island, density, median)

@@ -16,8 +16,12 @@ module SheetTrace
 
         islands = map.triangles.islands[turned].to_a
         faces = map.triangles.faces[turned].to_a.zip(islands).group_by(&:last).transform_values { |pairs| pairs.map(&:first).uniq }
-        places = faces.map { |island, some| Place.new(text: "#{subject.names[island]}: #{Check.count(some.size, "face")}", islands: [island], faces: some, numbers: { triangles: islands.count(island) }) }
-        [Finding.new(code: "fold_over", severity: "error", message: "#{Check.count(turned.size, "triangle is", "triangles are")} folded over within #{subject.name_list(faces.keys)}",
+        places = faces.map do |island, some|
+          Place.new(text: "#{subject.names[island]}: #{Check.count(some.size, "face")}", islands: [island], faces: some,
+                    numbers: { triangles: islands.count(island) })
+        end
+        [Finding.new(code: "fold_over", severity: "error",
+                     message: "#{Check.count(turned.size, "triangle is", "triangles are")} folded over within #{subject.name_list(faces.keys)}",
                      meaning: "Paint there shows twice, once backwards.", places: places)]
       end
     end

@@ -13,7 +13,9 @@ module SheetTrace
         pairs = gaps(subject, wanted).sort_by(&:last)
         return [] if pairs.empty?
 
-        places = pairs.map { |(a, b), gap| Place.new(text: "#{subject.names[a]} and #{subject.names[b]}: #{format("%.1f", gap)} px", islands: [a, b], numbers: { gap_px: gap }) }
+        places = pairs.map do |(a, b), gap|
+          Place.new(text: "#{subject.names[a]} and #{subject.names[b]}: #{format("%.1f", gap)} px", islands: [a, b], numbers: { gap_px: gap })
+        end
         [Finding.new(code: "gutter", severity: "warning", message: "#{Check.count(pairs.size, "pair of islands is", "pairs of islands are")} closer than #{subject.gutter_px} px",
                      meaning: "Paint of one bleeds into the other where the sheet is shown small.", places: places,
                      mend: Mend.new(label: "Move them apart", operation: "separate_islands", parameters: { islands: Check.fewest(pairs.map(&:first)) }))]

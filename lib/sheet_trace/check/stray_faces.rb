@@ -15,11 +15,14 @@ module SheetTrace
         sizes = subject.uv_map.island_faces.map(&:size)
         homes = homes(subject, sizes)
         places = homes.map do |island, home|
-          Place.new(text: "#{subject.names[island]}: belongs to #{subject.names[home]}", islands: [island], faces: subject.uv_map.island_faces[island].to_a, numbers: { faces: sizes[island] })
+          Place.new(text: "#{subject.names[island]}: belongs to #{subject.names[home]}", islands: [island], faces: subject.uv_map.island_faces[island].to_a,
+                    numbers: { faces: sizes[island] })
         end
         return [] if places.empty?
 
-        [Finding.new(code: "stray_faces", severity: "warning", message: "#{Check.count(places.sum { |place| place.faces.size }, "stray face lies apart from its island", "stray faces lie apart from their islands")}",
+        [Finding.new(code: "stray_faces", severity: "warning", message: Check.count(places.sum do |place|
+          place.faces.size
+        end, "stray face lies apart from its island", "stray faces lie apart from their islands").to_s,
                      meaning: "They become unpainted spots, or a seam where nobody expects one.", places: places,
                      mend: Mend.new(label: "Give them back to their neighbours", operation: "give_back_faces", parameters: { faces: places.flat_map(&:faces) }))]
       end

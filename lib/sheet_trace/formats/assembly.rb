@@ -93,7 +93,9 @@ module SheetTrace
         vertices = join(shifted(@pieces.map(&:vertices), @pieces.map { |piece| piece.positions.shape[0] }))
         return [positions, vertices] unless @weld
 
-        parts = Numo::Int64.cast(@pieces.map { |piece| @parts.index(piece.part) })[Geometry::Grouped.repeat(Numo::Int64.cast(@pieces.map { |piece| piece.positions.shape[0] }))]
+        parts = Numo::Int64.cast(@pieces.map { |piece| @parts.index(piece.part) })[Geometry::Grouped.repeat(Numo::Int64.cast(@pieces.map { |piece|
+          piece.positions.shape[0]
+        }))]
         ranks, count = (0..2).reduce([parts, @parts.size]) do |(so_far, _), axis|
           Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(positions[true, axis]))
         end
@@ -117,9 +119,9 @@ module SheetTrace
                   corner_uvs: Numo::Int32.cast(join(shifted(pairs.map(&:last), pairs.map { |values, _| values.shape[0] }))))
       end
 
-      def per_face(&value)
+      def per_face(&)
         counts = Numo::Int64.cast(@pieces.map { |piece| piece.sizes.size })
-        Numo::Int32.cast(@pieces.map(&value))[Geometry::Grouped.repeat(counts)]
+        Numo::Int32.cast(@pieces.map(&))[Geometry::Grouped.repeat(counts)]
       end
 
       def shifted(lists, counts)

@@ -25,9 +25,9 @@ module SheetTrace
         return identity unless length.positive?
 
         x, y, z, w = [x, y, z, w].map { |part| part / length }
-        rows([1 - (2 * ((y * y) + (z * z))), 2 * ((x * y) - (z * w)), 2 * ((x * z) + (y * w)), 0,
-              2 * ((x * y) + (z * w)), 1 - (2 * ((x * x) + (z * z))), 2 * ((y * z) - (x * w)), 0,
-              2 * ((x * z) - (y * w)), 2 * ((y * z) + (x * w)), 1 - (2 * ((x * x) + (y * y))), 0, 0, 0, 0, 1])
+        # v + 2 w (q x v) + 2 q x (q x v), as I + 2 w Q + 2 Q Q with Q the matrix of the cross product.
+        cross = rows([0, -z, y, 0, z, 0, -x, 0, -y, x, 0, 0, 0, 0, 0, 0])
+        identity + (cross * (2 * w)) + (cross.dot(cross) * 2)
       end
 
       # A turn about an axis through the origin.

@@ -13,7 +13,7 @@ module SheetTrace
       end
 
       # @return [Numo::DFloat] n inner products
-      def self.dot(a, b) = (a * b).sum(axis: 1)
+      def self.dot(a, b) = a.empty? ? Numo::DFloat.zeros(0) : (a * b).sum(axis: 1)
 
       # @return [Numo::DFloat] n lengths
       def self.lengths(a) = Numo::NMath.sqrt(dot(a, a))

@@ -12,7 +12,8 @@ module SheetTrace
         alone = materials.map { |material, _i| material.image }.uniq.size == 1 && materials.size == job.mesh.materials.size
         skins = alone ? [[materials.first[0], nil]] : materials
         layers = skins.map do |material, index|
-          Artwork::Layer.new(id: "skin-#{index || "all"}", kind: "skin", name: File.basename(material.image, ".*"), picture: pictures.fetch(material.image), material: index)
+          Artwork::Layer.new(id: "skin-#{index || "all"}", kind: "skin", name: File.basename(material.image, ".*"), picture: pictures.fetch(material.image),
+                             material: index)
         end
         job.with(edition: job.edition.with(layers: job.edition.layers + layers))
       end

@@ -71,7 +71,11 @@ module SheetTrace
       end
 
       def self.unpack(packed, types)
-        types.to_h { |name, type| [name, packed[name.to_s].then { |array| array["bytes"].empty? ? type.zeros(*array["shape"]) : type.from_binary(array["bytes"], array["shape"]) }] }
+        types.to_h do |name, type|
+          [name, packed[name.to_s].then do |array|
+            array["bytes"].empty? ? type.zeros(*array["shape"]) : type.from_binary(array["bytes"], array["shape"])
+          end]
+        end
       end
       private_class_method :new, :by_island, :edition, :unpack_surface, :unpack_source, :unpack
 

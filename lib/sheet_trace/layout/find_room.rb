@@ -57,7 +57,7 @@ module SheetTrace
 
       def nearest(places, width, near)
         x, y = near.map { |px| ((px - @gutter) / @cell) + @edge }
-        places[(((places % width) - x)**2 + ((places / width) - y)**2).min_index]
+        places[((((places % width) - x)**2) + (((places / width) - y)**2)).min_index]
       end
 
       # Summed areas: entry (y, x) counts the taken cells above and left of it.

@@ -25,7 +25,9 @@ module SheetTrace
       def self.candidates(mesh, places)
         numbers = Numo::DFloat.cast(places)
         columns = [numbers, numbers**2].map { |values| Geometry::Grouped.sum(mesh.corner_faces, values, mesh.face_count) }
-        columns.reduce([Numo::Int64.cast(mesh.face_sizes), mesh.face_sizes.max + 1]) { |(so_far, _), column| Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(column)) }.first
+        columns.reduce([Numo::Int64.cast(mesh.face_sizes), mesh.face_sizes.max + 1]) do |(so_far, _), column|
+          Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(column))
+        end.first
       end
       private_class_method :candidates
     end

@@ -13,7 +13,7 @@ module SheetTrace
         groups = face_groups[mesh.corner_faces]
         own = mesh.face_area_vectors[mesh.corner_faces, true]
         ranks, count = Geometry::Grouped.pair_ranks(mesh.corner_vertices, Numo::Int64.cast(groups), groups.max + 1)
-        shared = Geometry::Grouped.sum_rows(Numo::Int32.cast(ranks), own, count)[ranks, true]
+        shared = Geometry::Grouped.sum_rows(Numo::Int32.cast(ranks), own, count)[ranks, true].copy
         flat = groups.eq(0).where
         shared[flat, true] = own[flat, true] unless flat.empty?
         Geometry::Vectors.unit(shared)

@@ -65,7 +65,8 @@ module SheetTrace
         closed = Numo::Int32.ones(count)
         closed[piece[mesh.corner_faces[open]]] = 0 unless open.empty?
         sign = Numo::DFloat.cast(side.ne(minority[piece])).then { |right| (right * 2) - 1 }
-        middles = Geometry::Grouped.sum_rows(mesh.corner_faces, mesh.positions[mesh.corner_vertices, true], mesh.face_count) / Numo::DFloat.cast(mesh.face_sizes).expand_dims(1)
+        middles = Geometry::Grouped.sum_rows(mesh.corner_faces, mesh.positions[mesh.corner_vertices, true],
+                                             mesh.face_count) / Numo::DFloat.cast(mesh.face_sizes).expand_dims(1)
         volume = Geometry::Grouped.sum(piece, Geometry::Vectors.dot(middles - mesh.positions.mean(axis: 0), mesh.face_area_vectors) * sign, count)
         Numo::Int32.cast(volume < 0) * closed
       end

@@ -15,16 +15,7 @@ module SheetTrace
 
       def validate(job)
         missing = Checks.layer(job, id)
-        return [missing] if missing
-        return ["#{job.edition.layer(id).name} lies over the whole sheet; only a label has a place"] if place.any? && !job.edition.layer(id).place
-
-        return ["#{job.edition.layer(id).name} is a label; only a skin is limited to a material"] if material && job.edition.layer(id).place
-
-        [material && material != "all" ? Checks.entry(material, job.mesh.materials, "material") : nil, name && Checks.text(name, "the layer's name", 200), Checks.optional(opacity, "opacity", 0..1),
-         island && Checks.island(job, island), Checks.optional(width_mm, "width", ChangeLayer::WIDTH_MM),
-         Checks.optional(x_mm, "x", ChangeLayer::PLACE_MM), Checks.optional(y_mm, "y", ChangeLayer::PLACE_MM),
-         Checks.optional(turn_rad, "turn", -1000..1000),
-         visible.nil? || [true, false].include?(visible) ? nil : "visible is #{visible.inspect}; give true or false"].compact
+        missing ? [missing] : [*misplaced(job.edition.layer(id)), *out_of_range(job)]
       end
 
       def apply(job)
@@ -48,6 +39,21 @@ module SheetTrace
       end
 
       private
+
+      def misplaced(layer)
+        return ["#{layer.name} lies over the whole sheet; only a label has a place"] if place.any? && !layer.place
+
+        material && layer.place ? ["#{layer.name} is a label; only a skin is limited to a material"] : []
+      end
+
+      def out_of_range(job)
+        [name && Checks.text(name, "the layer's name", 200), Checks.optional(opacity, "opacity", 0..1),
+         material && material != "all" ? Checks.entry(material, job.mesh.materials, "material") : nil,
+         island && Checks.island(job, island), Checks.optional(width_mm, "width", ChangeLayer::WIDTH_MM),
+         Checks.optional(x_mm, "x", ChangeLayer::PLACE_MM), Checks.optional(y_mm, "y", ChangeLayer::PLACE_MM),
+         Checks.optional(turn_rad, "turn", -1000..1000),
+         visible.nil? || [true, false].include?(visible) ? nil : "visible is #{visible.inspect}; give true or false"].compact
+      end
 
       def place
         numbers = { width_mm: width_mm, x_mm: x_mm, y_mm: y_mm, turn_rad: turn_rad }.compact.transform_values do |value|

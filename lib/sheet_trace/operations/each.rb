@@ -14,8 +14,8 @@ module SheetTrace
       end
 
       # The same; an island that comes to lie on another, or off the sheet, goes on to a free place.
-      def self.settle(job, islands, &change)
-        Layout::Settle.call(place(job, islands, &change), islands, gutter_px: job.gutter_px)
+      def self.settle(job, islands, &)
+        Layout::Settle.call(place(job, islands, &), islands, gutter_px: job.gutter_px)
       end
     end
   end

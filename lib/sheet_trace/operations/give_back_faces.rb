@@ -23,7 +23,8 @@ module SheetTrace
         homes = homes(job)
         map = job.layout.uv_map
         mirrored = homes.values.uniq.to_h { |island| [island, job.measures[island].mirrored] }
-        places, groups = Flatten::Hinge.call(job.mesh, job.sheet.to_px(job.layout.corner_uvs), Job::Remap.groups(job), faces: homes.keys, homes: homes, mirrored: mirrored)
+        places, groups = Flatten::Hinge.call(job.mesh, job.sheet.to_px(job.layout.corner_uvs), Job::Remap.groups(job), faces: homes.keys, homes: homes,
+                                                                                                                       mirrored: mirrored)
         Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(places), face_mapped: mapped(map, homes), groups: groups)
       end
 

@@ -22,8 +22,7 @@ module SheetTrace
         px = layout.sheet.to_px(layout.corner_uvs)
         groups = Job::Remap.groups(job)
         patches.each_with_index do |patch, i|
-          density = boxes[i][:density] * scale
-          px[patch.corners, true] = Numo::DFloat[[places[i][0], places[i][1] + (patch.size[1] * density)]] + (patch.places * Numo::DFloat[[density, -density]])
+          px[patch.corners, true] = placed(patch, places[i], boxes[i][:density] * scale)
           groups[patch.faces] = job.layout.uv_map.island_count + 1 + i
         end
         mapped = job.layout.uv_map.face_mapped.copy.tap { |bits| bits[faces] = 1 }
@@ -37,6 +36,11 @@ module SheetTrace
 
       private
 
+      # The patch with its left upper corner at a place: px run down, the patch's own y up.
+      def placed(patch, (left, top), density)
+        Numo::DFloat[[left, top + (patch.extent[1] * density)]] + (patch.places * Numo::DFloat[[density, -density]])
+      end
+
       # Islands of which nothing is left.
       def emptied_islands(job)
         going = faces.to_h { |face| [face, true] }
@@ -49,7 +53,7 @@ module SheetTrace
         density = (island ? job.measures[island].density_px_per_mm : job.density_px_per_mm) * job.unit_mm
         density = job.density_px_per_mm * job.unit_mm unless density.positive?
         near = island ? job.layout.boxes_px[island, true].to_a.values_at(2, 1) : [0, 0]
-        { density: density, wanted: [*patch.size.map { |side| side * density }, *near] }
+        { density: density, wanted: [*patch.extent.map { |side| side * density }, *near] }
       end
 
       def neighbour(job, patch)

@@ -47,9 +47,14 @@ module SheetTrace
         map = job.layout.uv_map
         points = job.layout.points_px.copy
         bent.each { |island| points[map.island_points[island], true] = flat_px(job, island) }
-        flat = Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(points)[map.corner_points, true], face_mapped: map.face_mapped, groups: Job::Remap.groups(job))
+        flat = Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(points)[map.corner_points, true], face_mapped: map.face_mapped,
+                                         groups: Job::Remap.groups(job))
         worse = bent.select { |island| stretch(flat, island) > stretch(job, island) }
-        worse.empty? ? flat : (bent - worse).then { |better| better.empty? ? job : laid_flat(job, better) }
+        if worse.empty?
+          flat
+        else
+          (bent - worse).then { |better| better.empty? ? job : laid_flat(job, better) }
+        end
       end
 
       def stretch(job, island) = job.measures[island].stretch_mean || Float::INFINITY

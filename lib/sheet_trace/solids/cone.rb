@@ -13,7 +13,8 @@ module SheetTrace
       def self.call(bottom_mm:, top_mm:, height_mm:, sides:)
         panels = Panels.new
         if (bottom_mm - top_mm).abs < 1e-6 then Round.band(panels, bottom_mm / 2, height_mm, sides)
-        else side(panels, bottom_mm / 2, top_mm / 2, height_mm, sides)
+        else
+          side(panels, bottom_mm / 2, top_mm / 2, height_mm, sides)
         end
         Round.disc(panels, top_mm / 2, height_mm, sides, facing: :up) if top_mm.positive?
         Round.disc(panels, bottom_mm / 2, 0.0, sides, facing: :down)

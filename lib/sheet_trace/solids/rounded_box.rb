@@ -12,12 +12,15 @@ module SheetTrace
       def self.call(width_mm:, height_mm:, depth_mm:, radius_mm:, steps:)
         half = [width_mm / 2, height_mm / 2, depth_mm / 2]
         unless radius_mm < half.min
-          raise InputError.new("radius of edges is #{radius_mm} mm; give less than #{half.min}, half the shortest side", where: { solid: "rounded_box", measure: "radius_mm" })
+          raise InputError.new("radius of edges is #{radius_mm} mm; give less than #{half.min}, half the shortest side",
+                               where: { solid: "rounded_box", measure: "radius_mm" })
         end
 
         Box::SIDES.each_value.with_object(Panels.new) do |(right, up), panels|
           rows = stations(span(half, up) - radius_mm, radius_mm, steps).map do |v, along, tilt_v|
-            stations(span(half, right) - radius_mm, radius_mm, steps).map { |u, across, tilt_u| [point(half, radius_mm, right, up, [u, tilt_u], [v, tilt_v]), [across, along]] }
+            stations(span(half, right) - radius_mm, radius_mm, steps).map do |u, across, tilt_u|
+              [point(half, radius_mm, right, up, [u, tilt_u], [v, tilt_v]), [across, along]]
+            end
           end
           panels.panel { panels.grid(rows) }
         end

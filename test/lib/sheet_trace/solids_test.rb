@@ -16,7 +16,7 @@ describe SheetTrace::Solids do
       assert_empty codes - %w[stretch] # a ball can't be laid flat
       assert_includes [[2], [1]], made.mesh.edges.uses.to_a.uniq
       assert_in_delta 0, made.mesh.bounds[0][1], 1e-9
-      assert_equal 1.0, made.unit_mm
+      assert_in_delta(1.0, made.unit_mm)
     end
   end
 

@@ -18,7 +18,8 @@ module SheetTrace
         # @raise [FormatError] where: { file:, line: }
         def initialize(bytes, name:)
           @name = name
-          raise FormatError.new("#{name}: XML with a DOCTYPE or entities is not read", where: { file: name }) if bytes.byteslice(0, 65_536).b.match?(/<!(?:DOCTYPE|ENTITY)/n)
+          raise FormatError.new("#{name}: XML with a DOCTYPE or entities is not read", where: { file: name }) if bytes.byteslice(0,
+                                                                                                                                 65_536).b.match?(/<!(?:DOCTYPE|ENTITY)/n)
 
           document = Nokogiri::XML(bytes) { |config| config.strict.nonet.huge }
           document.remove_namespaces!
@@ -28,7 +29,8 @@ module SheetTrace
           @ids = {}
           @root.xpath("//*[@id]").each { |element| @ids[element["id"]] ||= element }
         rescue Nokogiri::XML::SyntaxError => e
-          raise FormatError.new("#{name}, line #{e.line}: the XML is broken: #{e.message.scrub.sub(/\A[\d:]*\s*(?:FATAL|ERROR):\s*/, "")}", where: { file: name, line: e.line })
+          raise FormatError.new("#{name}, line #{e.line}: the XML is broken: #{e.message.scrub.sub(/\A[\d:]*\s*(?:FATAL|ERROR):\s*/, "")}",
+                                where: { file: name, line: e.line })
         end
 
         # @param url [String, nil] "#id"
@@ -81,7 +83,10 @@ module SheetTrace
 
         def words(element)
           words = element ? element.text.split : []
-          raise LimitError.new("#{name}: a list of #{words.size} numbers; at most #{MOST_NUMBERS} are taken", where: { limit: MOST_NUMBERS, got: words.size }) if words.size > MOST_NUMBERS
+          if words.size > MOST_NUMBERS
+            raise LimitError.new("#{name}: a list of #{words.size} numbers; at most #{MOST_NUMBERS} are taken",
+                                 where: { limit: MOST_NUMBERS, got: words.size })
+          end
 
           words
         end

@@ -32,7 +32,9 @@ module SheetTrace
           visual = scene ? @document.at(scene["url"], "visual_scene", scene) : @document.root.at_xpath("./library_visual_scenes/visual_scene")
           visual&.xpath("./node")&.each { |node| walk(node, Geometry::Transform.identity, []) }
           # A file without a scene shows all its geometry where it is.
-          visual || @document.root.xpath("./library_geometries/geometry").each { |geometry| @shown << Shown.new(geometry, Geometry::Transform.identity, name_of(geometry), geometry, false) }
+          visual || @document.root.xpath("./library_geometries/geometry").each do |geometry|
+            @shown << Shown.new(geometry, Geometry::Transform.identity, name_of(geometry), geometry, false)
+          end
           @shown
         end
 

@@ -70,13 +70,13 @@ module SheetTrace
           unrolled { |i| [0, i + 1, i + 2] }
         end
 
-        def unrolled
+        def unrolled(&block)
           lists = @element.xpath("./p").map do |p|
             rows = corners(p)
             count = rows.shape[0] - 2
             next Numo::Int64.zeros(0, @stride) unless count.positive?
 
-            order = Numo::Int64.cast((0...count).flat_map { |i| yield i })
+            order = Numo::Int64.cast((0...count).flat_map(&block))
             rows[order, true]
           end
           rows = stack(lists)

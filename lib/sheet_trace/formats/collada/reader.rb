@@ -73,7 +73,11 @@ module SheetTrace
           offset, source, = faces.inputs["VERTEX"]&.first
           @document.fail_at(element, "an input with semantic VERTEX is lacking") unless offset
           vertices = mesh.xpath("./vertices").find { |one| "##{one["id"]}" == source } || @document.fail_at(element, "vertices #{source.inspect} are not in this mesh")
-          [offset, vertices.xpath("./input").group_by { |input| input["semantic"] }.transform_values { |inputs| inputs.map { |input| [nil, input["source"], input["set"].to_i] } }]
+          [offset, vertices.xpath("./input").group_by { |input| input["semantic"] }.transform_values do |inputs|
+            inputs.map do |input|
+              [nil, input["source"], input["set"].to_i]
+            end
+          end]
         end
 
         def uvs(faces, inputs, column, element)

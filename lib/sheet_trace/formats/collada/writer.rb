@@ -61,7 +61,13 @@ module SheetTrace
 
         def effects(x)
           x.library_effects { @mesh.materials.each_with_index { |material, i| x.effect(id: "effect-#{i}") { x.profile_COMMON { profile(x, material) } } } }
-          x.library_materials { @mesh.materials.each_with_index { |material, i| x.material(id: "material-#{i}", name: material.name) { x.instance_effect(url: "#effect-#{i}") } } }
+          x.library_materials do
+            @mesh.materials.each_with_index do |material, i|
+              x.material(id: "material-#{i}", name: material.name) do
+                x.instance_effect(url: "#effect-#{i}")
+              end
+            end
+          end
         end
 
         def profile(x, material)
@@ -80,7 +86,7 @@ module SheetTrace
 
         def geometry(x, part)
           faces = @mesh.face_parts.eq(part).where
-          corners = (@mesh.face_parts[@mesh.corner_faces].eq(part)).where
+          corners = @mesh.face_parts[@mesh.corner_faces].eq(part).where
           vertices, numbers = compact(@mesh.corner_vertices[corners])
           place = Numo::Int64.zeros(@mesh.corner_count)
           place[corners] = Numo::Int64.new(corners.size).seq
@@ -95,7 +101,9 @@ module SheetTrace
 
         # Faces by material and by the sets they have UVs in.
         def groups(faces)
-          keys = @sets.each_with_index.reduce(Numo::Int64.cast(@mesh.face_materials[faces]) << @sets.size) { |sum, (set, i)| sum + (Numo::Int64.cast(set.face_mapped[faces]) << i) }
+          keys = @sets.each_with_index.reduce(Numo::Int64.cast(@mesh.face_materials[faces]) << @sets.size) do |sum, (set, i)|
+            sum + (Numo::Int64.cast(set.face_mapped[faces]) << i)
+          end
           keys.to_a.uniq.map { |key| [key >> @sets.size, @sets.each_index.select { |i| key[i] == 1 }, faces[keys.eq(key).where]] }
         end
 
@@ -155,7 +163,9 @@ module SheetTrace
           x.bind_material do
             x.technique_common do
               @mesh.face_materials[@mesh.face_parts.eq(part).where].to_a.uniq.each do |material|
-                x.instance_material(symbol: "m#{material}", target: "#material-#{material}") { x.bind_vertex_input(semantic: "UV0", input_semantic: "TEXCOORD", input_set: 0) }
+                x.instance_material(symbol: "m#{material}", target: "#material-#{material}") do
+                  x.bind_vertex_input(semantic: "UV0", input_semantic: "TEXCOORD", input_set: 0)
+                end
               end
             end
           end

@@ -38,7 +38,7 @@ module SheetTrace
           list(key)[index]
         end
 
-        def root = @root
+        attr_reader :root
 
         # Typed reading of members; nil where they are not there.
         def object(from, key, path) = typed(from, key, path, Hash, "an object") || {}

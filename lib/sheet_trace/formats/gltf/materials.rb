@@ -29,7 +29,8 @@ module SheetTrace
         # @return [Integer] number of the TEXCOORD set that the material's picture is looked up by
         def texcoord(material)
           texture = @textures[material] || {}
-          @document.integer(transform(texture), "texCoord", "materials/#{material}", default: nil) || @document.integer(texture, "texCoord", "materials/#{material}", default: 0)
+          @document.integer(transform(texture), "texCoord", "materials/#{material}",
+                            default: nil) || @document.integer(texture, "texCoord", "materials/#{material}", default: 0)
         end
 
         # The set's UVs as the material's picture is looked up, in glTF's own direction (v down).

@@ -34,7 +34,10 @@ module SheetTrace
         private
 
         def written(base_name)
-          @notes << Written.left_out("polygons_cut", "GLB holds triangles only: polygons were cut into #{@mesh.triangulation.count} triangles") if @mesh.face_sizes.ne(3).any?
+          if @mesh.face_sizes.ne(3).any?
+            @notes << Written.left_out("polygons_cut",
+                                       "GLB holds triangles only: polygons were cut into #{@mesh.triangulation.count} triangles")
+          end
           Written.new(files: { "#{base_name}.glb" => container(document) }, notes: @notes)
         end
 

@@ -8,7 +8,8 @@ module SheetTrace
       # Source: Ramey, Rose, Tyerman, "MTL material format (Lightwave, OBJ)", 1995.
       module MaterialLibrary
         # Options of map_Kd and how many words each takes; -o, -s and -t take one to three numbers.
-        OPTIONS = { "-blendu" => 1, "-blendv" => 1, "-cc" => 1, "-clamp" => 1, "-mm" => 2, "-texres" => 1, "-imfchan" => 1, "-boost" => 1, "-bm" => 1, "-type" => 1 }.freeze
+        OPTIONS = { "-blendu" => 1, "-blendv" => 1, "-cc" => 1, "-clamp" => 1, "-mm" => 2, "-texres" => 1, "-imfchan" => 1, "-boost" => 1, "-bm" => 1,
+                    "-type" => 1 }.freeze
         private_constant :OPTIONS
 
         # @param bytes [String]
@@ -41,7 +42,7 @@ module SheetTrace
 
         # What is left when the options are taken away; a file name may hold blanks.
         def self.file_of(rest)
-          words = rest.split(" ")
+          words = rest.split
           while words.size > 1 && words.first.start_with?("-")
             option = words.shift
             if %w[-o -s -t].include?(option)

@@ -17,7 +17,8 @@ module SheetTrace
           materials = scan.materials.map do |material|
             found = known[material]
             if known.any? && found.nil? && material != Scan::PLAIN
-              notes << Note.new(code: "material_not_found", where: { file: name, material: material }, message: "#{name}: no library tells of material #{material}; it stays plain")
+              notes << Note.new(code: "material_not_found", where: { file: name, material: material },
+                                message: "#{name}: no library tells of material #{material}; it stays plain")
             end
             picture(found || Mesh::Material.new(name: material), bundle, images, notes, name)
           end
@@ -26,7 +27,7 @@ module SheetTrace
 
         # A file name may hold blanks: "mtllib a b.mtl" is one file if there is such a one, or else two.
         def self.libraries(scan, bundle, notes, name)
-          names = scan.libraries.flat_map { |line| bundle.find(line) || line.end_with?(".mtl") && line.count(".") == 1 ? [line] : line.split }
+          names = scan.libraries.flat_map { |line| bundle.find(line) || (line.end_with?(".mtl") && line.count(".") == 1) ? [line] : line.split }
           names.uniq.each_with_object({}) do |library, known|
             path, bytes = bundle.find(library)
             if bytes then known.merge!(MaterialLibrary.call(bytes, name: path)) { |_material, first, _again| first }

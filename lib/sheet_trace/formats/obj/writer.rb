@@ -27,7 +27,7 @@ module SheetTrace
           notes = []
           further = @model.used_sets.drop(1).map(&:name)
           notes << Written.left_out("uv_sets_left_out", "OBJ holds one set of UVs; left out: #{further.join(", ")}") if further.any?
-          notes << Written.left_out("unit_left_out", "OBJ has no place for units; one unit is #{@model.unit_mm} mm") if @model.unit_mm != 1.0
+          notes << Written.left_out("unit_left_out", "OBJ has no place for units; one unit is #{@model.unit_mm} mm") unless (@model.unit_mm - 1.0).abs < 1e-12
           Written.new(files: { "#{@base_name}.obj" => obj, "#{@base_name}.mtl" => mtl, **@model.images }, notes: notes)
         end
 
@@ -59,7 +59,9 @@ module SheetTrace
             head = +""
             head << "o #{@mesh.parts[part = parts[face]]}\n" if part != parts[face]
             head << "usemtl #{material_name(material = materials[face])}\n" if material != materials[face]
-            corners = (starts[face]...starts[face + 1]).map { |corner| corner_text(vertices[corner], mapped[face] == 1 && @uv_numbers[uvs[corner]], @normal_numbers[corner]) }
+            corners = (starts[face]...starts[face + 1]).map do |corner|
+              corner_text(vertices[corner], mapped[face] == 1 && @uv_numbers[uvs[corner]], @normal_numbers[corner])
+            end
             "#{head}f #{corners.join(" ")}\n"
           end.join
         end
@@ -74,7 +76,9 @@ module SheetTrace
           @mesh.materials.each_with_index.map do |material, index|
             color = material.color || [1.0, 1.0, 1.0, 1.0]
             map = material.image && "map_Kd #{material.image}\n"
-            "newmtl #{material_name(index)}\nKa 0 0 0\nKd #{color.first(3).map { |share| number(share.round(6)) }.join(" ")}\nKs 0 0 0\nd #{number(color[3].round(6))}\nillum 1\n#{map}"
+            "newmtl #{material_name(index)}\nKa 0 0 0\nKd #{color.first(3).map do |share|
+              number(share.round(6))
+            end.join(" ")}\nKs 0 0 0\nd #{number(color[3].round(6))}\nillum 1\n#{map}"
           end.join("\n")
         end
 

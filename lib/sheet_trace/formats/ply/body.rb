@@ -11,10 +11,10 @@ module SheetTrace
                   "e" => Numo::SFloat, "g" => Numo::SFloat, "E" => Numo::DFloat, "G" => Numo::DFloat }.freeze
         private_constant :LONGEST_LIST, :KINDS
 
-        # One property's values: those of a list one after the other.
+        # One property's numbers: those of a list one after the other.
         #
-        # values [Numo::DFloat] n; sizes [Numo::Int64, nil] of each record's list; nil for single values
-        Column = Struct.new(:values, :sizes)
+        # numbers [Numo::DFloat] n; sizes [Numo::Int64, nil] of each record's list; nil for single values
+        Column = Struct.new(:numbers, :sizes)
 
         # @param header [Header]
         # @param bytes [String] the whole file
@@ -36,7 +36,7 @@ module SheetTrace
 
         def all
           @words = @bytes.byteslice(@at..).split.tap { @at = 0 } if @header.ascii?
-          @header.elements.to_h { |element| [element.name, element.count.zero? ? {} : read(element)] }
+          @header.elements.to_h { |element| [element.name, element.records.zero? ? {} : read(element)] }
         end
 
         def read(element)
@@ -49,39 +49,43 @@ module SheetTrace
         def table(element)
           layout = first_layout(element) or return
           size = layout.sum { |_property, count, _start| count }
-          return if size.zero? || @at + (size * element.count) > @bytes.bytesize
+          return if size.zero? || @at + (size * element.records) > @bytes.bytesize
 
-          rows = Numo::UInt8.from_binary(@bytes.byteslice(@at, size * element.count), [element.count, size])
-          columns = {}
-          layout.each do |property, length, start|
-            if property.list?
-              counts = numbers(rows[true, start...(start + property.count_size)], property.count_letter, property.count_size)
-              return nil unless counts.eq(counts[0]).all?
+          rows = Numo::UInt8.from_binary(@bytes.byteslice(@at, size * element.records), [element.records, size])
+          columns = layout.to_h { |property, length, start| [property.name, column(rows, property, start, length)] }
+          return unless columns.values.all?
 
-              start += property.count_size
-              length -= property.count_size
-              columns[property.name] = Column.new(length.zero? ? Numo::DFloat.zeros(0) : numbers(rows[true, start...(start + length)], property.letter, property.size), Numo::Int64.cast(counts))
-            else
-              columns[property.name] = Column.new(numbers(rows[true, start...(start + length)], property.letter, property.size), nil)
-            end
-          end
-          @at += size * element.count
+          @at += size * element.records
           columns
+        end
+
+        # @return [Column, nil] nil if not all lists are as long as the first
+        def column(rows, property, start, length)
+          return Column.new(part(rows, property, start, length), nil) unless property.list?
+
+          counts = numbers(rows[true, start...(start + property.count_size)], property.count_letter, property.count_size)
+          Column.new(part(rows, property, start + property.count_size, length - property.count_size), Numo::Int64.cast(counts)) if counts.eq(counts[0]).all?
+        end
+
+        def part(rows, property, start, length)
+          length.zero? ? Numo::DFloat.zeros(0) : numbers(rows[true, start...(start + length)], property.letter, property.bytes)
         end
 
         # @return [Array, nil] property, bytes and start of each column of the first record; nil if it runs past the end
         def first_layout(element)
           start = 0
-          element.properties.map do |property|
-            length = property.size
-            if property.list?
-              count = @bytes.byteslice(@at + start, property.count_size)&.unpack1(property.count_letter) or return
-              return nil unless count.between?(0, LONGEST_LIST) && count == count.to_i
+          layout = element.properties.map do |property|
+            length = property.list? ? list_bytes(property, @at + start) : property.bytes
+            break unless length
 
-              length = property.count_size + (count.to_i * property.size)
-            end
             [property, length, start].tap { start += length }
           end
+          layout if layout && @at + start <= @bytes.bytesize
+        end
+
+        def list_bytes(property, at)
+          count = @bytes.byteslice(at, property.count_size)&.unpack1(property.count_letter)
+          property.count_size + (count.to_i * property.bytes) if count&.between?(0, LONGEST_LIST) && count == count.to_i
         end
 
         def numbers(bytes, letter, size)
@@ -95,13 +99,13 @@ module SheetTrace
         def records(element)
           values = element.properties.map { [] }
           sizes = element.properties.map { [] }
-          element.count.times do
+          element.records.times do
             element.properties.each_with_index do |property, i|
               count = property.list? ? take(property.count_letter, property.count_size, 1)[0] : 1
               fail_at(byte: @at, message: "a list of #{count} numbers") unless count.between?(0, LONGEST_LIST)
               count = count.to_i
               sizes[i] << count if property.list?
-              values[i].concat(take(property.letter, property.size, count)) unless count.zero?
+              values[i].concat(take(property.letter, property.bytes, count)) unless count.zero?
             end
           end
           columns_of(element, values, sizes)
@@ -115,7 +119,7 @@ module SheetTrace
         def from_words(element)
           values = element.properties.map { [] }
           sizes = element.properties.map { [] }
-          element.count.times do |record|
+          element.records.times do |record|
             element.properties.each_with_index do |property, i|
               count = property.list? ? word(element, record) : 1
               fail_at(message: "#{element.name} #{record}: a list of #{count} numbers") unless count.between?(0, LONGEST_LIST)
@@ -128,7 +132,7 @@ module SheetTrace
         end
 
         def word(element, record)
-          text = @words[@at] or fail_at(message: "the file ends within #{element.name} #{record} of #{element.count}")
+          text = @words[@at] or fail_at(message: "the file ends within #{element.name} #{record} of #{element.records}")
           @at += 1
           Float(text)
         rescue ArgumentError

@@ -14,13 +14,13 @@ module SheetTrace
         LONGEST = 65_536
         private_constant :TYPES, :FORMATS, :LONGEST
 
-        # name [String]; letter [String] of unpack; size [Integer] bytes; count_letter, count_size of a list, nil for one value
-        Property = Struct.new(:name, :letter, :size, :count_letter, :count_size, keyword_init: true) do
+        # name [String]; letter [String] of unpack; bytes [Integer]; count_letter, count_size of a list, nil for one value
+        Property = Struct.new(:name, :letter, :bytes, :count_letter, :count_size, keyword_init: true) do
           def list? = !count_letter.nil?
         end
 
-        # name [String]; count [Integer]; properties [Array<Property>]
-        Element = Struct.new(:name, :count, :properties)
+        # name [String]; records [Integer]; properties [Array<Property>]
+        Element = Struct.new(:name, :records, :properties)
 
         # @return [Array<Element>]
         attr_reader :elements
@@ -71,7 +71,7 @@ module SheetTrace
           fail_at(line, "a property has a type and a name") if words.size < (list ? 4 : 2)
           types = (list ? words[1, 2] : words[0, 1]).map { |type| TYPES[type] || fail_at(line, "type #{type.inspect[0, 30]} is not known") }
           letter = types.last[@order || 0]
-          Property.new(name: words.last, letter: letter, size: types.last[2], count_letter: list ? types[0][@order || 0] : nil, count_size: list ? types[0][2] : nil)
+          Property.new(name: words.last, letter: letter, bytes: types.last[2], count_letter: list ? types[0][@order || 0] : nil, count_size: list ? types[0][2] : nil)
         end
 
         def fail_at(line, message)

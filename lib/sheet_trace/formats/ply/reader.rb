@@ -10,7 +10,7 @@ module SheetTrace
       class Reader
         UV_NAMES = [%w[s t], %w[u v], %w[texture_u texture_v], %w[texture_s texture_t]].freeze
         FACE_NAMES = %w[vertex_indices vertex_index].freeze
-        KNOWN = [*%w[x y z nx ny nz], *UV_NAMES.flatten, *FACE_NAMES, "texcoord", "texnumber"].freeze
+        KNOWN = ["x", "y", "z", "nx", "ny", "nz", *UV_NAMES.flatten, *FACE_NAMES, "texcoord", "texnumber"].freeze
         private_constant :UV_NAMES, :FACE_NAMES, :KNOWN
 
         # @param bytes [String]
@@ -55,12 +55,12 @@ module SheetTrace
 
         # @return [Array] corners of faces with at least 3, their sizes, and which places of the list they stood at
         def polygons(list, count)
-          fail_with("it has no faces; export the surface, not only its points") if list.sizes.empty? || list.values.empty?
+          fail_with("it has no faces; export the surface, not only its points") if list.sizes.empty? || list.numbers.empty?
           small = list.sizes < 3
           note("small_faces_ignored", "#{small.count_true} faces of fewer than 3 corners are left out") if small.any?
           fail_with("it has no face of 3 or more corners") if small.all?
           kept = (~small[Geometry::Grouped.repeat(list.sizes)]).where
-          corners = Numo::Int64.cast(list.values[kept])
+          corners = Numo::Int64.cast(list.numbers[kept])
           bad = ((corners < 0) | (corners >= count)).where
           fail_with("vertex #{corners[bad[0]]} does not exist; the file has #{count}") unless bad.empty?
           [corners, list.sizes[(~small).where], kept]
@@ -80,14 +80,14 @@ module SheetTrace
 
         # Two numbers a corner, or none for a face without UVs.
         def texcoords?(by_corner, list)
-          by_corner.sizes && (by_corner.sizes.eq(list.sizes * 2) | by_corner.sizes.eq(0)).all? && !by_corner.values.empty?
+          by_corner.sizes && (by_corner.sizes.eq(list.sizes * 2) | by_corner.sizes.eq(0)).all? && !by_corner.numbers.empty?
         end
 
         def texcoords(by_corner, list, kept)
           places = Numo::Int64.zeros(list.sizes.sum)
           given = by_corner.sizes.gt(0)[Geometry::Grouped.repeat(list.sizes)].where
           places[given] = Numo::Int64.new(given.size).seq
-          [by_corner.values.reshape(by_corner.values.size / 2, 2), places[kept]]
+          [by_corner.numbers.reshape(by_corner.numbers.size / 2, 2), places[kept]]
         end
 
         def mapped(faces, list)
@@ -99,7 +99,7 @@ module SheetTrace
           columns = names.map { |name| element[name] }
           return unless columns.all? { |column| column && column.sizes.nil? }
 
-          Geometry::Vectors.columns(columns.map(&:values))
+          Geometry::Vectors.columns(columns.map(&:numbers))
         end
 
         def image_named
@@ -114,7 +114,7 @@ module SheetTrace
         def note_left_out
           @header.elements.each do |element|
             strange = element.properties.map(&:name) - KNOWN
-            if !%w[vertex face].include?(element.name) then note("element_ignored", "#{element.count} of #{element.name} are left out") if element.count.positive?
+            if !%w[vertex face].include?(element.name) then note("element_ignored", "#{element.records} of #{element.name} are left out") if element.records.positive?
             elsif strange.any? then note("properties_ignored", "#{strange.first(8).join(", ")} of #{element.name} are left out")
             end
           end

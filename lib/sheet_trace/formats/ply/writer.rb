@@ -45,10 +45,11 @@ module SheetTrace
           mesh = model.mesh
           further = model.used_sets.drop(1).map(&:name)
           { "parts_left_out" => mesh.parts.size > 1 && "PLY knows no parts; #{mesh.parts.size} were joined",
-            "materials_left_out" => (mesh.materials.size > 1 || mesh.materials.any?(&:color)) && "PLY knows no materials; #{image ? "only the picture #{image} is named" : "none is kept"}",
+            "materials_left_out" => (mesh.materials.size > 1 || mesh.materials.any?(&:color)) &&
+              "PLY knows no materials; #{image ? "only the picture #{image} is named" : "none is kept"}",
             "normals_left_out" => mesh.corner_normals && "normals were left out",
             "uv_sets_left_out" => further.any? && "one set of UVs is written; left out: #{further.join(", ")}",
-            "unit_left_out" => model.unit_mm != 1.0 && "PLY has no place for units; one unit is #{model.unit_mm} mm" }
+            "unit_left_out" => (model.unit_mm - 1.0).abs > 1e-12 && "PLY has no place for units; one unit is #{model.unit_mm} mm" }
             .filter_map { |code, message| Written.left_out(code, message) if message }
         end
         private_class_method :head, :faces, :notes

@@ -12,6 +12,7 @@ module SheetTrace
         MOST_FILES = 1000
         MOST_BYTES = 400 * 1024 * 1024
         CHUNK = 1024 * 1024
+        ::Zip.warn_invalid_date = false # a file's date says nothing to us
         private_constant :CHUNK
 
         # @param bytes [String]
@@ -24,7 +25,10 @@ module SheetTrace
         # @raise [LimitError] where: { limit:, got: }
         def self.call(bytes, name:)
           entries = ::Zip::File.open_buffer(bytes).entries.select { |entry| entry.file? && !hidden?(entry.name) }
-          raise LimitError.new("#{name} holds #{entries.size} files; at most #{MOST_FILES} are taken", where: { limit: MOST_FILES, got: entries.size }) if entries.size > MOST_FILES
+          if entries.size > MOST_FILES
+            raise LimitError.new("#{name} holds #{entries.size} files; at most #{MOST_FILES} are taken",
+                                 where: { limit: MOST_FILES, got: entries.size })
+          end
 
           left = MOST_BYTES
           entries.to_h do |entry|
@@ -43,7 +47,10 @@ module SheetTrace
           stream = entry.get_input_stream
           while (chunk = stream.read(CHUNK))
             content << chunk
-            raise LimitError.new("#{name} unpacks to more than #{MOST_BYTES / 1_048_576} MB", where: { limit: MOST_BYTES, got: content.bytesize }) if content.bytesize > left
+            if content.bytesize > left
+              raise LimitError.new("#{name} unpacks to more than #{MOST_BYTES / 1_048_576} MB",
+                                   where: { limit: MOST_BYTES, got: content.bytesize })
+            end
           end
           content
         end

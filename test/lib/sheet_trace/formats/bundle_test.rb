@@ -18,7 +18,9 @@ describe SheetTrace::Formats::Bundle do
   end
 
   it "reads the same from a zip with folders" do
-    reading = formats.read_files({ "all.zip" => zip.call({ "kit/my model.obj" => obj, "kit/my parts.mtl" => mtl, "kit/art & more/my skin.png" => "png", "__MACOSX/x" => "", ".hidden" => "" }) })
+    packed = zip.call({ "kit/my model.obj" => obj, "kit/my parts.mtl" => mtl, "kit/art & more/my skin.png" => "png",
+                        "__MACOSX/x" => "", ".hidden" => "" })
+    reading = formats.read_files({ "all.zip" => packed })
 
     assert_equal({ "my skin.png" => "png" }, reading.images)
   end
@@ -36,7 +38,8 @@ describe SheetTrace::Formats::Bundle do
   end
 
   it "knows formats by content, not by name" do
-    ply = "ply\nformat ascii 1.0\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\nelement face 1\nproperty list uchar int vertex_indices\nend_header\n0 0 0\n1 0 0\n0 1 0\n3 0 1 2\n"
+    ply = "ply\nformat ascii 1.0\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\n" \
+          "element face 1\nproperty list uchar int vertex_indices\nend_header\n0 0 0\n1 0 0\n0 1 0\n3 0 1 2\n"
 
     assert_equal "ply", formats.read(ply, name: "model.obj").format
     assert_equal "obj", formats.read(obj, name: "model.ply").format

@@ -29,7 +29,8 @@ describe "readers and writers beside other programs" do
   end
 
   # What assimp writes from our OBJ, read by us: format id => how many faces there are then, and millimetres per unit.
-  { "collada" => ["dae", 8, 1.0], "ply" => ["ply", 8, 1.0], "plyb" => ["ply", 8, 1.0], "gltf2" => ["gltf", 14, 1.0], "glb2" => ["glb", 14, 1.0], "obj" => ["obj", 8, 1.0] }.each do |id, (extension, faces, scale)|
+  { "collada" => ["dae", 8, 1.0], "ply" => ["ply", 8, 1.0], "plyb" => ["ply", 8, 1.0], "gltf2" => ["gltf", 14, 1.0], "glb2" => ["glb", 14, 1.0],
+    "obj" => ["obj", 8, 1.0] }.each do |id, (extension, faces, scale)|
     it "reads #{id} as another program writes it" do
       Dir.mktmpdir do |folder|
         File.write(File.join(folder, "in.obj"), obj)
@@ -63,7 +64,8 @@ describe "readers and writers beside other programs" do
 
   it "writes GLB that the Khronos validator finds no error in" do
     skip "npm packages are not installed" unless File.exist?("web/node_modules/gltf-validator")
-    reading = formats.read_files({ "in.obj" => "mtllib in.mtl\n#{obj}", "in.mtl" => "newmtl card\nKd 1 0.5 0\nd 0.5\nmap_Kd skin.png\nnewmtl tin\nKd 1 1 1\n", "skin.png" => png })
+    reading = formats.read_files({ "in.obj" => "mtllib in.mtl\n#{obj}", "in.mtl" => "newmtl card\nKd 1 0.5 0\nd 0.5\nmap_Kd skin.png\nnewmtl tin\nKd 1 1 1\n",
+                                   "skin.png" => png })
     Dir.mktmpdir do |folder|
       path = File.join(folder, "model.glb")
       File.binwrite(path, written("glb", formats::Model.of_reading(reading)).files["model.glb"])
@@ -77,7 +79,8 @@ describe "readers and writers beside other programs" do
   end
 
   it "keeps through every format what both it and OBJ can hold" do
-    reading = formats.read_files({ "in.obj" => "mtllib in.mtl\n#{obj}", "in.mtl" => "newmtl card\nKd 1 0.5 0\nmap_Kd skin.png\nnewmtl tin\nKd 0.25 1 1\n", "skin.png" => png })
+    reading = formats.read_files({ "in.obj" => "mtllib in.mtl\n#{obj}", "in.mtl" => "newmtl card\nKd 1 0.5 0\nmap_Kd skin.png\nnewmtl tin\nKd 0.25 1 1\n",
+                                   "skin.png" => png })
     model = formats::Model.of_reading(reading)
     %w[obj dae].each do |extension|
       again = formats.read_files(written(extension, model).files)

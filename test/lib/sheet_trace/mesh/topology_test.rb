@@ -48,5 +48,9 @@ describe "what is known of a mesh's edges, facing and parts" do
     assert_equal [0.0, 1.0, 0.0], normals[2, true].to_a.map { |x| x.round(9) } # on the ridge: half way
     assert_in_delta(-Math.sqrt(0.5), normals[0, 0], 1e-12)
     assert_in_delta(-Math.sqrt(0.5), normals[10, 0], 1e-12)
+    two_flat = mesh.call(["v 0 0 0", "v 0 0 9", "v 1 1 0", "v 1 1 9", "v 2 0 0", "v 2 0 9", "s off", "f 1 2 4 3", "f 3 4 6 5", "s 1",
+                          "f 1 2 4 3"].join("\n")).corner_normals
+
+    [-1, 1].zip([2, 4]) { |side, corner| assert_in_delta side * Math.sqrt(0.5), two_flat[corner, 0], 1e-12 } # the ridge stays sharp
   end
 end

@@ -61,10 +61,15 @@ describe SheetTrace::Formats::Collada::Reader do
 
   # 5 <node>: transformations are applied in order, each to the coordinate system that the former ones made.
   it "places instances by their nodes, through instances of nodes too" do
-    nodes = '<node name="A"><translate>5 0 0</translate><rotate>0 0 1 90</rotate><instance_geometry url="#plate"/></node><node name="B"><scale>2 2 2</scale><instance_node url="#shared"/></node>'
+    nodes = '<node name="A"><translate>5 0 0</translate><rotate>0 0 1 90</rotate><instance_geometry url="#plate"/></node>' \
+            '<node name="B"><scale>2 2 2</scale><instance_node url="#shared"/></node>'
     shared = '<library_nodes><node id="shared"><matrix>1 0 0 0 0 1 0 -3 0 0 1 0 0 0 0 1</matrix><instance_geometry url="#plate"/></node></library_nodes>'
     mesh = read.call(dae.call(square, nodes: nodes, more: shared)).mesh
-    boxes = [0, 1].map { |part| mesh.positions[mesh.corner_vertices[mesh.face_parts[mesh.corner_faces].eq(part).where], true].then { |points| [points.min(axis: 0).to_a, points.max(axis: 0).to_a] } }
+    boxes = [0, 1].map do |part|
+      mesh.positions[mesh.corner_vertices[mesh.face_parts[mesh.corner_faces].eq(part).where], true].then do |points|
+        [points.min(axis: 0).to_a, points.max(axis: 0).to_a]
+      end
+    end
 
     boxes[0].flatten.zip([4, 0, 0, 5, 1, 0]) { |got, expected| assert_in_delta expected, got, 1e-9 }
     assert_equal [[0, -6, 0], [2, -4, 0]], boxes[1]
@@ -81,7 +86,10 @@ describe SheetTrace::Formats::Collada::Reader do
       </library_effects>
       <library_materials><material id="skin" name="Skin"><instance_effect url="#fx"/></material><material id="rust"><instance_effect url="#red"/></material></library_materials>
     XML
-    bind = ->(target) { "<node name=\"#{target}\"><instance_geometry url=\"#plate\"><bind_material><technique_common><instance_material symbol=\"m\" target=\"##{target}\"/></technique_common></bind_material></instance_geometry></node>" }
+    bind = lambda { |target|
+      "<node name=\"#{target}\"><instance_geometry url=\"#plate\"><bind_material><technique_common>" \
+        "<instance_material symbol=\"m\" target=\"##{target}\"/></technique_common></bind_material></instance_geometry></node>"
+    }
     reading = read.call(dae.call(square, more: more, nodes: bind.call("skin") + bind.call("rust")), "my skin.png": "png")
 
     assert_equal [["Skin", nil, "my skin.png"], ["rust", [1.0, 0.5, 0.0, 1.0], nil]], reading.mesh.materials.map(&:to_a)
@@ -89,7 +97,8 @@ describe SheetTrace::Formats::Collada::Reader do
   end
 
   it "reads several UV sets and normals" do
-    more = '<source id="n"><float_array id="na" count="3">0 0 2</float_array><technique_common><accessor source="#na" count="1" stride="3"><param name="X"/><param name="Y"/><param name="Z"/></accessor></technique_common></source>'
+    more = '<source id="n"><float_array id="na" count="3">0 0 2</float_array><technique_common>' \
+           '<accessor source="#na" count="1" stride="3"><param name="X"/><param name="Y"/><param name="Z"/></accessor></technique_common></source>'
     polylist = "<polylist count=\"1\">#{inputs}<input semantic=\"TEXCOORD\" source=\"#t\" offset=\"2\" set=\"1\"/><input semantic=\"NORMAL\" source=\"#n\" offset=\"3\"/>" \
                "<vcount>4</vcount><p>0 0 3 0 1 1 2 0 2 2 1 0 3 3 0 0</p></polylist>"
     reading = read.call(dae.call(polylist, sources: more))
@@ -121,7 +130,9 @@ describe SheetTrace::Formats::Collada::Reader do
     loop_node = '<node id="a" name="A"><instance_geometry url="#plate"/><instance_node url="#a"/></node>'
 
     assert_refused(SheetTrace::FormatError, message: /below itself/) { read.call(dae.call(square, nodes: loop_node)) }
-    assert_refused(SheetTrace::FormatError, message: /DOCTYPE or entities/) { read.call(dae.call(square).sub("<COLLADA", "<!DOCTYPE x [<!ENTITY e SYSTEM \"file:///etc/passwd\">]><COLLADA")) }
+    assert_refused(SheetTrace::FormatError, message: /DOCTYPE or entities/) do
+      read.call(dae.call(square).sub("<COLLADA", "<!DOCTYPE x [<!ENTITY e SYSTEM \"file:///etc/passwd\">]><COLLADA"))
+    end
     assert_refused(SheetTrace::FormatError, message: /XML is broken/) { read.call(dae.call(square).sub("</COLLADA>", "")) }
   end
 

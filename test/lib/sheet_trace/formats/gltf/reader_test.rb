@@ -63,7 +63,8 @@ describe SheetTrace::Formats::Gltf::Reader do
   # 3.6.2.3: values of a sparse accessor replace those of its base at the indices given.
   it "reads sparse accessors" do
     file = GltfFile.square
-    file.json[:accessors][0][:sparse] = { count: 1, indices: { bufferView: file.view([2].pack("S<")), componentType: 5123 }, values: { bufferView: file.view([9, 9, 0].pack("e*")) } }
+    file.json[:accessors][0][:sparse] =
+      { count: 1, indices: { bufferView: file.view([2].pack("S<")), componentType: 5123 }, values: { bufferView: file.view([9, 9, 0].pack("e*")) } }
 
     assert_includes triangles.call(read.call(file)).flatten(1), [9, 9, 0]
   end
@@ -77,14 +78,15 @@ describe SheetTrace::Formats::Gltf::Reader do
     mesh = read.call(file).mesh
 
     mesh.bounds.flatten.zip([-1, 0, 0, 10, 2, 0]) { |got, expected| assert_in_delta expected, got, 1e-6 } # turned by 90 degrees: x from 8 to 10
-    assert mesh.face_area_vectors[true, 2].gt(0).all?
+    assert_predicate mesh.face_area_vectors[true, 2].gt(0), :all?
     assert_equal ["Mesh 1", "Mirrored"], mesh.parts
   end
 
   # Extension KHR_texture_transform: offset, rotation counter-clockwise (to the eye, v down), scale. A quarter turn takes (1, 0) to (0, -1).
   it "applies a texture's transform to the set it is looked up by" do
     file = GltfFile.square(uvs: [[1, 0], [0, 1], [0, 0], [1, 1]])
-    file.json[:materials] = [{ pbrMetallicRoughness: { baseColorTexture: { index: 0, extensions: { KHR_texture_transform: { offset: [0.5, 0], rotation: Math::PI / 2, scale: [2, 1] } } } } }]
+    file.json[:materials] =
+      [{ pbrMetallicRoughness: { baseColorTexture: { index: 0, extensions: { KHR_texture_transform: { offset: [0.5, 0], rotation: Math::PI / 2, scale: [2, 1] } } } } }]
     file.json[:textures] = [{ source: 0 }]
     file.json[:images] = [{ uri: "data:image/png;base64,AAAA" }]
     file.json[:meshes][0][:primitives][0][:material] = 0
@@ -109,7 +111,6 @@ describe SheetTrace::Formats::Gltf::Reader do
     reading.mesh.materials[0].color.zip([0.5, 1, 0, 0.5]) { |got, expected| assert_in_delta expected, got, 1e-4 }
     assert_equal({ "skin.png" => png }, reading.images)
   end
-
 
   it "joins vertices that were split only for their normals" do
     file = GltfFile.new

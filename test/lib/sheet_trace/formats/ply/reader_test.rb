@@ -66,13 +66,16 @@ describe SheetTrace::Formats::Ply::Reader do
   end
 
   it "reads UVs by vertex and by corner, and the picture's name" do
-    by_vertex = "ply\nformat ascii 1.0\ncomment TextureFile skin.png\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\nproperty float s\nproperty float t\n" \
+    by_vertex = "ply\nformat ascii 1.0\ncomment TextureFile skin.png\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\n" \
+                "property float s\nproperty float t\n" \
                 "element face 1\nproperty list uchar int vertex_indices\nend_header\n0 0 0 0.1 0.2\n1 0 0 0.9 0.2\n0 1 0 0.1 0.8\n3 0 1 2\n"
     reading = read.call(by_vertex, "skin.png": "png")
 
     assert_equal [[0.1, 0.2], [0.9, 0.2], [0.1, 0.8]], reading.uvs[reading.corner_uvs, true].to_a
     assert_equal "skin.png", reading.mesh.materials[0].image
-    by_corner = cube.sub("vertex_index\n", "vertex_index\nproperty list uchar float texcoord\n").lines.map { |line| line.start_with?("4 ") ? "#{line.chomp} 8 0 0 1 0 1 1 0 1\n" : line }.join.sub("8 0 0 1 0 1 1 0 1\n", "0\n")
+    by_corner = cube.sub("vertex_index\n", "vertex_index\nproperty list uchar float texcoord\n").lines.map do |line|
+      line.start_with?("4 ") ? "#{line.chomp} 8 0 0 1 0 1 1 0 1\n" : line
+    end.join.sub("8 0 0 1 0 1 1 0 1\n", "0\n")
     reading = read.call(by_corner)
 
     assert_equal [0, 1, 1, 1, 1, 1], reading.face_mapped.to_a
@@ -80,14 +83,16 @@ describe SheetTrace::Formats::Ply::Reader do
   end
 
   it "tells what it leaves out" do
-    colored = cube.sub("property float z\n", "property float z\nproperty uchar red\n").lines.map { |line| line.match?(/^[01] [01] [01]$/) ? "#{line.chomp} 200\n" : line }.join
+    colored = cube.sub("property float z\n", "property float z\nproperty uchar red\n").lines.map do |line|
+      line.match?(/^[01] [01] [01]$/) ? "#{line.chomp} 200\n" : line
+    end.join
 
     assert_equal ["cube.ply: red of vertex are left out"], read.call(colored).notes.map(&:message)
   end
 
   {
     "an index out of range" => [cube.sub("4 3 7 4 0", "4 3 7 4 8"), /vertex 8 does not exist; the file has 8/],
-    "a file that is cut off" => [cube.lines[0...-2].join, %r{ends within face 4 of 6}],
+    "a file that is cut off" => [cube.lines[0...-2].join, /ends within face 4 of 6/],
     "a word for a number" => [cube.sub("0 0 1\n", "0 0 one\n"), /vertex 1: "one" is not a number/],
     "infinity" => [cube.sub("0 0 1\n", "0 0 Infinity\n"), /is not a number|not a finite number/],
     "a type that is not known" => [cube.sub("property float x", "property quad x"), /line 4: type "quad" is not known/],
