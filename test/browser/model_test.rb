@@ -137,6 +137,7 @@ describe "the model stage" do
     sleep 0.4
     left, top, width, height = box(".proof-view canvas")
     middle = [left + (width / 2), top + (height / 2)]
+    mouse.move_to_location(5, 5).perform
     click_at(middle)
 
     assert_selector ".status-bar", text: "in one place: body, then coat"

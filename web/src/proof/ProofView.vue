@@ -63,12 +63,21 @@ watch([scene, () => surfaces.surface, () => selection.spot], ([view, , spot], [,
 /** What lies in one place under the pointer, and which of it was picked last. */
 let pile: { key: string; at: number } = { key: "", at: 0 };
 
+function press(event: PointerEvent) {
+  pressed.value = [event.offsetX, event.offsetY];
+  look(event);
+}
+
 function hover(event: PointerEvent) {
-  if (event.buttons !== 0) return;
+  if (event.buttons === 0) look(event);
+}
+
+function look(event: PointerEvent) {
   const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
   const key = hits.map((hit) => hit.face).join();
   if (key !== pile.key) pile = { key, at: 0 };
   selection.hovered = hits[pile.at]?.island ?? null;
+  selection.touched = hits[pile.at]?.point ?? null;
   const names = hits.map((hit) => jobs.job?.parts[hit.part]?.name ?? "");
   if (names.join() !== selection.stacked.join()) selection.stacked = names;
 }
@@ -87,6 +96,7 @@ function release(event: PointerEvent) {
 
 function leave() {
   selection.hovered = null;
+  selection.touched = null;
   selection.stacked = [];
 }
 </script>
@@ -98,7 +108,7 @@ function leave() {
       role="img"
       aria-label="The model with the sheet on it"
       :data-revision="images.revision"
-      @pointerdown="pressed = [$event.offsetX, $event.offsetY]"
+      @pointerdown="press"
       @pointermove="hover"
       @pointerup="release"
       @pointerleave="leave"

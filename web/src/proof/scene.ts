@@ -33,6 +33,8 @@ export interface Hit {
   face: number;
   island: number;
   part: number;
+  /** model units */
+  point: [number, number, number];
 }
 
 const PAPER = "#fffdf8";
@@ -295,7 +297,10 @@ export class ProofScene {
     return corners;
   }
 
-  /** The faces under a place of the canvas, in CSS px: the nearest, and those that lie in the same place. */
+  /**
+   * The faces under a place of the canvas, in CSS px: the nearest and those that lie in the same place; where the model is
+   * seen through, all that lie behind each other.
+   */
   hitsAt(x: number, y: number): Hit[] {
     const surface = this.surface;
     if (!this.model || !surface) return [];
@@ -303,11 +308,12 @@ export class ProofScene {
     this.raycaster.setFromCamera(pointer, this.camera);
     const found = this.raycaster.intersectObject(this.model);
     const reach = (found[0]?.distance ?? 0) + this.box.getSize(new THREE.Vector3()).length() * SAME_PLACE;
-    const hits = found.filter((hit) => hit.distance <= reach && hit.faceIndex !== undefined && hit.faceIndex !== null);
+    const hits = found.filter((hit) => (this.aids?.see_through || hit.distance <= reach) && hit.faceIndex !== undefined && hit.faceIndex !== null);
     const triangle = (hit: THREE.Intersection) => (this.model!.geometry.index ? Math.floor(this.model!.geometry.index.getX(3 * hit.faceIndex!) / 3) : hit.faceIndex!);
-    const rows = hits.map((hit) => triangle(hit)).sort((a, b) => a - b);
+    // Of faces in one place chance says which comes first; their order in the file is always the same.
+    const rows = hits.map((hit) => ({ k: triangle(hit), near: hit.distance <= reach, point: hit.point.toArray() })).sort((a, b) => Number(b.near) - Number(a.near) || (a.near ? a.k - b.k : 0));
     return rows
-      .map((k) => ({ face: surface.triangleFaces[k]!, island: surface.triangleIslands[k]!, part: surface.triangleParts[k]! }))
+      .map(({ k, point }) => ({ face: surface.triangleFaces[k]!, island: surface.triangleIslands[k]!, part: surface.triangleParts[k]!, point }))
       .filter((hit, i, all) => all.findIndex((other) => other.face === hit.face) === i);
   }
 

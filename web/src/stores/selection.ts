@@ -14,6 +14,8 @@ export const useSelection = defineStore("selection", () => {
   const layer = ref<string | null>(null);
   /** px on the sheet under the pointer */
   const pointer = ref<{ x: number; y: number } | null>(null);
+  /** place on the model under the pointer, model units */
+  const touched = shallowRef<[number, number, number] | null>(null);
   /** a new object each time it is asked for, so that views look again */
   const spot = shallowRef<Spot | null>(null);
   /** what lies in one place under the pointer in the proof, the front one first */
@@ -45,7 +47,8 @@ export const useSelection = defineStore("selection", () => {
     layer.value = null;
     spot.value = null;
     stacked.value = [];
+    touched.value = null;
   }
 
-  return { islands, hovered, layer, pointer, spot, stacked, pick, lookAt, clear };
+  return { islands, hovered, layer, pointer, touched, spot, stacked, pick, lookAt, clear };
 });
