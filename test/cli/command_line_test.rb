@@ -46,6 +46,35 @@ describe "bin/sheet-trace" do
     assert_match(/256 x 128 px, 24 lines, 6 islands/, out)
   end
 
+  it "carries findings, materials, UV sets and units in its JSON" do
+    told = JSON.parse(run.call("inspect", @caddy, "--json")[0])
+    finding = told["findings"][0]
+
+    assert_equal %w[not_upright warning], finding.values_at("code", "severity")
+    assert_equal [["Back"], -90.0], finding["where"][0].values_at("islands", "up_angle_deg").then { |islands, angle| [islands, angle.round(6)] }
+    assert_equal [{ "name" => "card", "color" => nil, "image" => nil }], told["materials"]
+    assert_equal [{ "name" => "vt", "uvs" => 24, "faces" => 6 }], told["uv_sets"]
+    assert_equal ["obj", nil], told.values_at("format", "file_unit_mm")
+  end
+
+  it "converts to every format, and tells what was left out" do
+    File.write(File.join(@folder, "a.mtl"), "newmtl card\nKd 1 0 0\n")
+    File.write(@caddy, "mtllib a.mtl\n#{Demo::TeaCaddy.obj}")
+    notes = %w[obj glb dae ply].to_h do |extension|
+      target = File.join(@folder, "out.#{extension}")
+      _out, err, status = run.call("convert", @caddy, target)
+
+      assert_predicate status, :success?, err
+      told = JSON.parse(run.call("inspect", target, "--json", "--unit-mm", extension == "glb" ? "1000" : "1")[0])
+
+      assert_equal 6, told["islands"].size, extension
+      assert_in_delta 80, told["islands"][0]["size_mm"][0], 1e-3, extension
+      [extension, err.lines.size]
+    end
+
+    assert_equal({ "obj" => 0, "glb" => 1, "dae" => 0, "ply" => 1 }, notes)
+  end
+
   it "tells notes of the reader on standard error" do
     File.write(@caddy, "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n")
     _out, err, status = run.call("inspect", @caddy)
@@ -65,6 +94,7 @@ describe "bin/sheet-trace" do
     "a lacking option" => [["trace", :caddy, "--size", "64x64"], /--out/],
     "an option that is not known" => [["inspect", :caddy, "--sise", "64x64"], /sise/],
     "a place that can't be written" => [["trace", :caddy, "--size", "64x64", "-o", "/nowhere/x.png"], %r{/nowhere/x\.png}],
+    "a format that is not known" => [["convert", :caddy, "x.xyz"], /no model format "xyz"; there are obj, glb, dae, ply/],
     "a command that is not known" => [["paint"], /paint/]
   }.each do |what, (arguments, message)|
     it "gives one clear line and exit code 1 for #{what}" do

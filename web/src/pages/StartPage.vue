@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** All jobs, and places to start a new one: from a model's files, or from a simple solid. */
-import { BButton, BModal, BProgress } from "bootstrap-vue-next";
-import { PhMoon, PhSun, PhTrash } from "@phosphor-icons/vue";
+import { BButton, BProgress } from "bootstrap-vue-next";
+import { PhMoon, PhSun } from "@phosphor-icons/vue";
 import { onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
 import { api, ApiError } from "@/api/client";
@@ -9,6 +9,7 @@ import type { JobCard } from "@/api/types";
 import { useMessages } from "@/stores/messages";
 import { useSettings } from "@/stores/settings";
 import DropZone from "@/ui/DropZone.vue";
+import JobList from "@/ui/JobList.vue";
 import SolidForm from "@/ui/SolidForm.vue";
 
 /** The stages, for somebody who sees them for the first time. */
@@ -26,8 +27,6 @@ const router = useRouter();
 const messages = useMessages();
 const settings = useSettings();
 const jobs = ref<JobCard[] | null>(null);
-const leaving = ref<JobCard | null>(null);
-const asking = ref(false);
 const bringing = ref<{ name: string; share: number; stop: AbortController } | null>(null);
 
 async function list() {
@@ -52,23 +51,6 @@ async function start(files: File[]) {
     bringing.value = null;
   }
 }
-
-function ask(job: JobCard) {
-  leaving.value = job;
-  asking.value = true;
-}
-
-async function remove() {
-  if (!leaving.value) return;
-  try {
-    await api.deleteJob(leaving.value.id);
-  } catch (error) {
-    messages.fail(error);
-  }
-  await list();
-}
-
-const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "medium", timeStyle: "short" });
 </script>
 
 <template>
@@ -99,20 +81,7 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
     <SolidForm @made="(job) => router.push(`/jobs/${job.id}/model`)" />
     </div>
 
-    <section aria-labelledby="jobs-title">
-      <h2 id="jobs-title">Jobs</h2>
-      <p v-if="jobs && jobs.length === 0" class="none">No jobs yet. Drop a model above: its islands, sizes and stretch are measured at once.</p>
-      <ul class="jobs">
-        <li v-for="job in jobs ?? []" :key="job.id" class="job">
-          <RouterLink :to="`/jobs/${job.id}/model`">
-            <span class="picture"><img :src="api.urls.thumbnail(job.id, job.revision_id)" alt="" loading="lazy" /></span>
-            <b>{{ job.name }}</b>
-            <span class="when">changed {{ when(job.updated_at) }}</span>
-          </RouterLink>
-          <button type="button" :aria-label="`Delete ${job.name}`" title="Delete" @click="ask(job)"><PhTrash :size="18" /></button>
-        </li>
-      </ul>
-    </section>
+    <JobList v-if="jobs" :jobs="jobs" @change="list" />
 
     <section v-if="jobs && jobs.length < 4" aria-labelledby="steps-title">
       <h2 id="steps-title">How a job goes</h2>
@@ -120,12 +89,6 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
         <li v-for="[name, what] in STEPS" :key="name"><b>{{ name }}</b> {{ what }}</li>
       </ol>
     </section>
-
-    <BModal v-model="asking" title="Delete this job?" ok-title="Delete" ok-variant="danger" cancel-title="Keep" cancel-variant="secondary" @ok="remove">
-      <p class="mb-0">
-        <b>{{ leaving?.name }}</b> goes with its layout, artwork and history. This can't be undone.
-      </p>
-    </BModal>
   </main>
 </template>
 
@@ -191,48 +154,6 @@ h2 {
 .zone :deep(.btn-outline-secondary) {
   margin-right: 10px;
 }
-.jobs {
-  display: grid;
-  padding: 0;
-  margin: 0;
-  gap: 16px;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  list-style: none;
-}
-.job {
-  position: relative;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--panel);
-}
-.job:hover {
-  border-color: var(--verdigris);
-}
-.job a {
-  display: flex;
-  flex-direction: column;
-  padding: 10px 12px 12px;
-  color: var(--ink);
-  text-decoration: none;
-}
-.picture {
-  display: grid;
-  height: 176px;
-  margin-bottom: 9px;
-  border-radius: 5px;
-  background: var(--mat);
-  place-items: center;
-}
-.picture img {
-  max-width: 90%;
-  max-height: 156px;
-  background: var(--paper);
-}
-.job b {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
 .steps {
   display: grid;
   padding: 0;
@@ -259,22 +180,5 @@ h2 {
   color: var(--ink-soft);
   content: counter(step);
   font: 400 12px var(--mono);
-}
-.when {
-  color: var(--ink-soft);
-  font-size: 12px;
-}
-.job > button {
-  position: absolute;
-  right: 8px;
-  bottom: 12px;
-  padding: 5px;
-  border: 0;
-  border-radius: 5px;
-  background: transparent;
-  color: var(--ink-soft);
-}
-.job > button:hover {
-  color: var(--brick-text);
 }
 </style>

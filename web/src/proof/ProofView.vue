@@ -10,6 +10,7 @@ import { useSurface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import LookLegend from "./LookLegend.vue";
+import ProofAids from "./ProofAids.vue";
 import { ProofScene, VIEWS, type ViewName } from "./scene";
 
 const jobs = useJob();
@@ -26,7 +27,6 @@ const unable = ref(false);
 const { width, height } = useElementSize(holder);
 const views = Object.keys(VIEWS) as ViewName[];
 const LOOKS = { art: "Art", chart: "Test chart", checker: "Checker", stretch: "Stretch", density: "Density" } as const;
-const TOGGLES = { edges: "Edges", floor: "Floor grid", facing: "Facing", one_sided: "One side", see_through: "See through" } as const;
 const pressed = ref<[number, number] | null>(null);
 
 onMounted(() => {
@@ -117,10 +117,7 @@ function leave() {
       <ChoiceBar v-model="settings.look" label="What the model wears" :choices="LOOKS" />
       <ChoiceBar v-model="settings.light" label="Light" :choices="{ even: 'Even light', shaded: 'Shaded' }" />
     </div>
-    <details class="aids">
-      <summary>Aids</summary>
-      <label v-for="(text, name) in TOGGLES" :key="name"><input v-model="settings.proof[name]" type="checkbox" class="form-check-input" /> {{ text }}</label>
-    </details>
+    <ProofAids />
     <div class="bar bottom" role="group" aria-label="Look from">
       <button v-for="name in views" :key="name" type="button" @click="scene?.look(name)">{{ name }}</button>
     </div>
@@ -170,28 +167,6 @@ canvas {
 }
 .bottom button:hover {
   border-color: var(--ink-soft);
-}
-.aids {
-  position: absolute;
-  top: 44px;
-  right: 10px;
-  border: 1px solid var(--rule);
-  border-radius: 5px;
-  background: var(--panel);
-  font-size: 12px;
-}
-.aids summary {
-  padding: 3px 10px;
-  cursor: pointer;
-}
-.aids label {
-  display: flex;
-  align-items: center;
-  padding: 2px 12px 4px 10px;
-  gap: 7px;
-}
-.aids input {
-  margin: 0;
 }
 .legend,
 .unable {

@@ -1,10 +1,8 @@
 import * as THREE from "three";
 import { OrbitControls } from "three/examples/jsm/controls/OrbitControls.js";
-import { LineMaterial } from "three/examples/jsm/lines/LineMaterial.js";
-import { LineSegments2 } from "three/examples/jsm/lines/LineSegments2.js";
-import { LineSegmentsGeometry } from "three/examples/jsm/lines/LineSegmentsGeometry.js";
 import type { Sheet } from "@/api/types";
 import type { Surface } from "@/stores/surface";
+import { INSIDE, Overlays, type Aids } from "./overlays";
 
 /** Where to look from: a direction from the model's middle to the eye. */
 export const VIEWS = {
@@ -19,15 +17,6 @@ export const VIEWS = {
 
 export type ViewName = keyof typeof VIEWS;
 
-/** What may be drawn beside the model itself, and how. */
-export interface Aids {
-  edges: boolean;
-  floor: boolean;
-  facing: boolean;
-  one_sided: boolean;
-  see_through: boolean;
-}
-
 /** One face under the pointer. */
 export interface Hit {
   face: number;
@@ -38,10 +27,6 @@ export interface Hit {
 }
 
 const PAPER = "#fffdf8";
-const SELECTED = 0x1e7b6e;
-const LIT = 0xd2552a;
-const INSIDE = 0x7b3f72;
-const INK = 0x1f2a36;
 /** Hits as near to each other as this share of the model's size are in one place. */
 const SAME_PLACE = 1e-4;
 const MARGIN = 1.22; // free room round the model, for the buttons
@@ -55,22 +40,14 @@ export class ProofScene {
   private readonly even = new THREE.MeshBasicMaterial({ side: THREE.DoubleSide });
   private readonly shaded = new THREE.MeshLambertMaterial({ side: THREE.DoubleSide });
   private readonly bareMaterial = new THREE.MeshLambertMaterial({ color: 0xb9b2a2, side: THREE.DoubleSide });
-  private readonly outline: LineSegments2;
   private readonly raycaster = new THREE.Raycaster();
-  private readonly lit = new THREE.Mesh(
-    new THREE.BufferGeometry(),
-    new THREE.MeshBasicMaterial({ color: LIT, side: THREE.DoubleSide, transparent: true, opacity: 0.62, polygonOffset: true, polygonOffsetFactor: -3, polygonOffsetUnits: -3 }),
-  );
+  private readonly overlays = new Overlays(this.scene);
   private readonly inside = new THREE.MeshBasicMaterial({ color: INSIDE, side: THREE.BackSide });
-  private readonly edges = new THREE.LineSegments(new THREE.BufferGeometry(), new THREE.LineBasicMaterial({ color: INK, transparent: true, opacity: 0.55 }));
-  private readonly facing = new THREE.LineSegments(new THREE.BufferGeometry(), new THREE.LineBasicMaterial({ color: INSIDE }));
-  private floor: THREE.GridHelper | null = null;
   private model: THREE.Mesh | null = null;
   private backs: THREE.Mesh | null = null;
   private bare: THREE.Mesh | null = null;
   private surface: Surface | null = null;
   private aids: Aids | null = null;
-  private hidden: Set<number> = new Set();
   private box = new THREE.Box3();
   private frame = 0;
 
@@ -81,10 +58,6 @@ export class ProofScene {
     headlight.position.set(0.6, 1, 1.2);
     this.camera.add(headlight);
     this.scene.add(this.camera, new THREE.HemisphereLight(0xffffff, 0xd8cfbd, 1.5));
-    this.outline = new LineSegments2(new LineSegmentsGeometry(), new LineMaterial({ color: SELECTED, linewidth: 3, polygonOffset: true, polygonOffsetFactor: -2, polygonOffsetUnits: -2 }));
-    this.outline.visible = false;
-    this.lit.visible = this.edges.visible = this.facing.visible = false;
-    this.scene.add(this.outline, this.lit, this.edges, this.facing);
     this.controls = new OrbitControls(this.camera, canvas);
     this.controls.addEventListener("change", () => this.redraw());
   }
@@ -99,9 +72,8 @@ export class ProofScene {
     else geometry.computeVertexNormals();
     this.model = new THREE.Mesh(geometry, this.even);
     this.backs = new THREE.Mesh(geometry, this.inside);
-    this.backs.visible = false;
+    this.backs.visible = this.aids?.facing ?? false;
     this.scene.add(this.model, this.backs);
-    this.drawAids();
     const box = new THREE.Box3().setFromBufferAttribute(geometry.getAttribute("position") as THREE.BufferAttribute);
     if (surface.barePositions.length > 0) {
       const bare = new THREE.BufferGeometry();
@@ -112,6 +84,7 @@ export class ProofScene {
       box.union(new THREE.Box3().setFromBufferAttribute(bare.getAttribute("position") as THREE.BufferAttribute));
     }
     this.box = box;
+    this.overlays.setSurface(surface, box);
     box.getCenter(this.controls.target);
     this.look("Corner");
   }
@@ -157,22 +130,13 @@ export class ProofScene {
 
   /** Draws round the islands: the picked and the one under the pointer. */
   setOutlined(islands: number[]) {
-    const surface = this.surface;
-    if (!surface) return;
-    const picked = new Set(islands);
-    const lines = picked.size === 0 ? [] : this.edgeLines((edge) => surface.edgeOutlines[edge] === 1 && picked.has(surface.pointIslands[surface.edges[2 * edge]!]!));
-    this.outline.visible = lines.length > 0;
-    if (lines.length > 0) {
-      this.outline.geometry.dispose();
-      this.outline.geometry = new LineSegmentsGeometry();
-      this.outline.geometry.setPositions(lines);
-    }
+    this.overlays.setOutlined(islands);
     this.redraw();
   }
 
   /** Leaves out the triangles of hidden parts. */
   setHidden(parts: Set<number>) {
-    this.hidden = parts;
+    this.overlays.setHidden(parts);
     const geometry = this.model?.geometry;
     if (!geometry || !this.surface) return;
     if (parts.size === 0) geometry.setIndex(null);
@@ -183,7 +147,6 @@ export class ProofScene {
       });
       geometry.setIndex(shown);
     }
-    this.drawAids();
     this.redraw();
   }
 
@@ -197,83 +160,20 @@ export class ProofScene {
       material.depthWrite = !aids.see_through;
       material.needsUpdate = true;
     }
-    if (this.floor) this.scene.remove(this.floor);
-    this.floor?.dispose();
-    this.floor = null;
-    if (aids.floor && !this.box.isEmpty()) {
-      const size = this.box.getSize(new THREE.Vector3());
-      const squares = Math.min(Math.max(2 * Math.ceil(Math.max(size.x, size.z) / square), 4), 200);
-      this.floor = new THREE.GridHelper(squares * square, squares, INK, 0xa59b88);
-      this.floor.position.set(this.controls.target.x, this.box.min.y, this.controls.target.z);
-      this.scene.add(this.floor);
-    }
-    this.drawAids();
+    if (this.backs) this.backs.visible = aids.facing;
+    this.overlays.setAids(aids, square);
     this.redraw();
   }
 
-  private drawAids() {
-    if (!this.surface) return;
-    this.edges.visible = this.aids?.edges ?? false;
-    this.facing.visible = this.aids?.facing ?? false;
-    if (this.backs) this.backs.visible = this.aids?.facing ?? false;
-    if (this.edges.visible) this.setLines(this.edges, this.edgeLines(() => true));
-    if (this.facing.visible) this.setLines(this.facing, this.facingLines());
-  }
-
-  private setLines(lines: THREE.LineSegments, values: number[]) {
-    lines.geometry.dispose();
-    lines.geometry = new THREE.BufferGeometry();
-    lines.geometry.setAttribute("position", new THREE.Float32BufferAttribute(values, 3));
-  }
-
-  /** A short line out of the middle of each face. */
-  private facingLines(): number[] {
-    const surface = this.surface!;
-    const length = this.box.getSize(new THREE.Vector3()).length() / 60;
-    const lines: number[] = [];
-    const [a, b, c] = [new THREE.Vector3(), new THREE.Vector3(), new THREE.Vector3()];
-    let last = -1;
-    surface.triangleFaces.forEach((face, k) => {
-      if (face === last || this.hidden.has(surface.triangleParts[k]!)) return;
-      last = face;
-      [a, b, c].forEach((corner, i) => corner.fromArray(surface.positions, 9 * k + 3 * i));
-      const middle = a.clone().add(b).add(c).divideScalar(3);
-      const out = b.sub(a).cross(c.sub(a)).setLength(length).add(middle);
-      lines.push(...middle.toArray(), ...out.toArray());
-    });
-    return lines;
-  }
-
-  private edgeLines(wanted: (edge: number) => boolean): number[] {
-    const surface = this.surface!;
-    const place = new Map<number, number>();
-    surface.trianglePoints.forEach((point, corner) => {
-      if (!this.hidden.has(surface.triangleParts[Math.floor(corner / 3)]!)) place.set(point, corner);
-    });
-    const lines: number[] = [];
-    for (let edge = 0; edge < surface.edgeOutlines.length; edge += 1) {
-      const ends = [place.get(surface.edges[2 * edge]!), place.get(surface.edges[2 * edge + 1]!)];
-      if (ends[0] === undefined || ends[1] === undefined || !wanted(edge)) continue;
-      for (const corner of ends) lines.push(...surface.positions.subarray(3 * corner!, 3 * corner! + 3));
-    }
-    return lines;
-  }
-
   setLit(faces: number[]) {
-    const surface = this.surface;
-    this.lit.visible = faces.length > 0 && surface !== null;
-    if (surface && this.lit.visible) {
-      this.lit.geometry.dispose();
-      this.lit.geometry = new THREE.BufferGeometry();
-      this.lit.geometry.setAttribute("position", new THREE.Float32BufferAttribute(this.corners(new Set(faces), null), 3));
-    }
+    this.overlays.setLit(faces);
     this.redraw();
   }
 
   /** Turns the eye to faces, or else to islands, from the side they look to. */
   lookAtSpot(faces: number[], islands: number[]) {
     if (!this.surface) return;
-    const corners = this.corners(faces.length > 0 ? new Set(faces) : null, new Set(islands));
+    const corners = this.overlays.corners(faces.length > 0 ? new Set(faces) : null, new Set(islands));
     if (corners.length === 0) return;
     const [a, b, c, normal, middle] = Array.from({ length: 5 }, () => new THREE.Vector3()) as [THREE.Vector3, THREE.Vector3, THREE.Vector3, THREE.Vector3, THREE.Vector3];
     for (let k = 0; k < corners.length; k += 9) {
@@ -283,18 +183,6 @@ export class ProofScene {
     middle.divideScalar(corners.length / 3);
     if (normal.lengthSq() === 0) normal.copy(middle).sub(this.controls.target);
     this.lookFrom(normal.normalize().add(new THREE.Vector3(0.12, 0.14, 0)).normalize());
-  }
-
-  private corners(faces: Set<number> | null, islands: Set<number> | null): number[] {
-    const surface = this.surface!;
-    const corners: number[] = [];
-    surface.triangleFaces.forEach((face, k) => {
-      if (faces ? faces.has(face) : islands?.has(surface.triangleIslands[k]!)) corners.push(...surface.positions.subarray(9 * k, 9 * k + 9));
-    });
-    surface.bareFaces.forEach((face, k) => {
-      if (faces?.has(face)) corners.push(...surface.barePositions.subarray(9 * k, 9 * k + 9));
-    });
-    return corners;
   }
 
   /**
@@ -367,7 +255,6 @@ export class ProofScene {
   private removeModel() {
     if (this.backs) this.scene.remove(this.backs);
     this.backs = null;
-    this.lit.visible = false;
     for (const mesh of [this.model, this.bare]) {
       if (!mesh) continue;
       this.scene.remove(mesh);

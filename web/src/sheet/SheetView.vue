@@ -13,6 +13,7 @@ import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
 import { drawSheet } from "./draw";
+import ZoomTools from "./ZoomTools.vue";
 import { boxAround, type Change } from "./handles";
 import { facesShape, islandShapes, type IslandShape } from "./shapes";
 import { sheetColors } from "./colors";
@@ -163,13 +164,7 @@ useKeys({
       :style="{ cursor: hand.cursor.value }"
     ></canvas>
     <button class="ruler-unit" type="button" title="Rulers in px or mm" @click="settings.unit = settings.unit === 'px' ? 'mm' : 'px'">{{ settings.unit }}</button>
-    <div class="zoom-tools" role="group" aria-label="Zoom">
-      <button type="button" title="Zoom out ( - )" aria-label="Zoom out" @click="zoomBy(0.8)">−</button>
-      <output class="num" aria-label="Zoom">{{ percent }} %</output>
-      <button type="button" title="Zoom in ( + )" aria-label="Zoom in" @click="zoomBy(1.25)">+</button>
-      <button type="button" title="Whole sheet ( 0 )" @click="fit">Fit</button>
-      <button type="button" title="One sheet px to one screen px" @click="actualSize">1:1</button>
-    </div>
+    <ZoomTools :percent="percent" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
     <div v-if="changeText" class="change num">{{ changeText }}</div>
     <div v-if="surfaces.loading" class="loading" role="status">Reading the surface…</div>
   </section>
@@ -203,34 +198,6 @@ canvas:focus-visible {
   background: transparent;
   color: var(--ink-soft);
   font: 600 10px var(--mono);
-}
-.zoom-tools {
-  position: absolute;
-  right: 12px;
-  bottom: 12px;
-  display: flex;
-  overflow: hidden;
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  background: var(--panel);
-}
-.zoom-tools > * {
-  min-width: 30px;
-  padding: 4px 8px;
-  border: 0;
-  background: transparent;
-  color: var(--ink);
-  font-size: 12px;
-  text-align: center;
-}
-.zoom-tools > * + * {
-  border-left: 1px solid var(--rule);
-}
-.zoom-tools output {
-  min-width: 58px;
-}
-.zoom-tools button:hover {
-  background: var(--ground);
 }
 .change,
 .loading {
