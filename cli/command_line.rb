@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "thor"
+require_relative "flattening"
 require_relative "inspection"
 require_relative "model_files"
 
@@ -43,18 +44,37 @@ module SheetTraceCli
       puts "#{options[:out]}: #{job.sheet}, #{drawing.segments.shape[0]} lines, #{job.layout.uv_map.island_count} islands"
     end
 
+    desc "flatten IN", "lay the surface flat in true shape, at one density, and write the model with its new UVs"
+    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
+    option :method, default: "unfold", desc: "unfold, rollout, direction, angle or square-on"
+    option :seams, default: "angle:60", desc: "angle:DEGREES, file (as its UVs are cut) or none; more are cut where a piece would not lie flat"
+    option :angle, type: :numeric, default: 60, desc: "degrees that faces of one piece may lean apart, for the method angle"
+    option :json, type: :boolean
+    def flatten(model)
+      reading = read(model)
+      flattening = Flattening.new(reading, method: options[:method].tr("-", "_"), seams: options[:seams], angle_deg: options[:angle])
+      write(flattening.model, options[:out])
+      puts options[:json] ? JSON.pretty_generate(flattening.to_h) : flattening.to_text(options[:out])
+    end
+
     desc "convert IN OUT", "write a model in another format: OUT ends with .obj, .glb, .dae or .ply"
     def convert(model, out)
-      format = File.extname(out).delete_prefix(".").downcase
-      writer = SheetTrace::Formats::WRITERS.fetch(format)
-      base_name = File.basename(out, ".*")
-      written = writer.call(SheetTrace::Formats::Model.of_reading(read(model)), base_name: base_name)
-      written.files.each { |name, bytes| File.binwrite(File.join(File.dirname(out), name), bytes) }
-      written.notes.each { |note| warn "sheet-trace: note: #{note.message}" }
-      puts "#{written.files.keys.join(", ")} written to #{File.dirname(out)}"
+      writer_for(out) # before anything is read
+      files = write(SheetTrace::Formats::Model.of_reading(read(model)), out)
+      puts "#{files.join(", ")} written to #{File.dirname(out)}"
     end
 
     no_commands do
+      def writer_for(out) = SheetTrace::Formats::WRITERS.fetch(File.extname(out).delete_prefix(".").downcase)
+
+      # @return [Array<String>] the names of the files written
+      def write(formats_model, out)
+        written = writer_for(out).call(formats_model, base_name: File.basename(out, ".*"))
+        written.files.each { |name, bytes| File.binwrite(File.join(File.dirname(out), name), bytes) }
+        written.notes.each { |note| warn "sheet-trace: note: #{note.message}" } unless options[:json]
+        written.files.keys
+      end
+
       def read(model)
         ModelFiles.read(model).tap do |reading|
           reading.notes.each { |note| warn "sheet-trace: note: #{note.message}" } unless options[:json]

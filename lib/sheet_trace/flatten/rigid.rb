@@ -7,15 +7,15 @@ module SheetTrace
     # Source: Liu, Zhang, Xu, Gotsman, Gortler, "A Local/Global Approach to Mesh Parameterization",
     #   SGP 2008, with the ARAP energy.
     class Rigid
-      MOST_ROUNDS = 60
       STILL = 1e-7 # share of the piece's size by which the last round moved it
-      private_constant :MOST_ROUNDS, :STILL
+      private_constant :STILL
 
       # @param positions_mm [Numo::DFloat] n x 3
       # @param triangles [Numo::Int32] t x 3 indices
       # @param start_mm [Numo::DFloat] n x 2 places to start from, not mirrored
+      # @param rounds [Integer] at the most
       # @return [Numo::DFloat] n x 2, mm; start_mm where the solver finds nothing better
-      def self.call(positions_mm, triangles, start_mm) = new(positions_mm, triangles, start_mm).send(:relax)
+      def self.call(positions_mm, triangles, start_mm, rounds: 60) = new(positions_mm, triangles, start_mm).send(:relax, rounds)
 
       def initialize(positions, triangles, start)
         @triangles = Numo::Int64.cast(triangles)
@@ -46,11 +46,11 @@ module SheetTrace
 
       def complex(real, imaginary) = Numo::DComplex.cast(real) + (Numo::DComplex.cast(imaginary) * Complex(0, 1))
 
-      def relax
+      def relax(rounds)
         places = complex(@start[true, 0], @start[true, 1])
         reach = places.abs.max
         Geometry::SparseSolver.open(*matrix, @size) do |solver|
-          MOST_ROUNDS.times do
+          rounds.times do
             moved = solver.solve(right_side(turns(places), places[0]))
             return @start unless moved.isfinite.all?
 

@@ -55,6 +55,15 @@ module SheetTrace
       end
       private_class_method :new
 
+      # Factorises anew with other entries at the same places; how to factorise is not worked out again.
+      #
+      # @param values [Numo::DFloat] m entries, in the order of those it was opened with
+      def update(values)
+        bytes = Grouped.sum(@ranks, values, @count).to_binary
+        Fiddle::Pointer[@kept.last][0, bytes.bytesize] = bytes
+        Library.call(:cholmod_factorize, @matrix, @factor, @common)
+      end
+
       # @param right [Numo::DFloat] k x n right sides, one a row
       # @return [Numo::DFloat] k x n; not finite where the matrix is not positive definite
       def solve(right)
@@ -79,10 +88,12 @@ module SheetTrace
       # Compressed columns, sorted, entries at one place added up. The strings are kept, as CHOLMOD points into them.
       def sparse(rows, columns, values)
         ranks, count = Grouped.pair_ranks(columns, rows, @size)
+        @ranks = Numo::Int32.cast(ranks)
+        @count = count
         first = Grouped.representatives(ranks, count)
         starts = Numo::Int32.zeros(@size + 1)
         starts[1..] = columns[first].bincount(minlength: @size).cumsum
-        @kept = [starts, Numo::Int32.cast(rows[first]), Grouped.sum(Numo::Int32.cast(ranks), values, count)].map(&:to_binary)
+        @kept = [starts, Numo::Int32.cast(rows[first]), Grouped.sum(@ranks, values, count)].map(&:to_binary)
         p, i, x = @kept.map { |bytes| Fiddle::Pointer[bytes].to_i }
         [@size, @size, count, p, i, 0, x, 0, UPPER, 0, REAL, 0, 1, 1].pack("Q8l6")
       end
