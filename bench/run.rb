@@ -72,6 +72,7 @@ module Bench
               fresh = SheetTrace::Formats.read(Surfaces.wavy_obj(160), name: "wavy.obj")
               -> { SheetTrace::Job.start(fresh, source_name: "wavy.obj").findings }
             end,
+            *unfolds,
             *moves(job)
           ])
   end
@@ -82,6 +83,16 @@ module Bench
     { "glb" => 1.0, "dae" => 2.0, "ply" => 1.0 }.map do |extension, limit_s|
       files = SheetTrace::Formats::WRITERS.fetch(extension).call(model, base_name: "wavy").files
       measure("read the same as #{extension}", limit_s) { -> { SheetTrace::Formats.read_files(files) } }
+    end
+  end
+
+  # One piece each, from a mesh to a flat map without turned triangles.
+  def self.unfolds
+    { "wavy, 10 000 triangles" => [Surfaces.wavy_sheet(70), 0.5], "wavy, 100 000" => [Surfaces.wavy_sheet(223), 5.0],
+      "half ring, 20 000" => [Surfaces.half_ring(200, 50), 1.2] }.map do |name, (obj, limit_s)|
+      mesh = SheetTrace::Formats.read(obj, name: "sheet.obj").mesh
+      piece = SheetTrace::Flatten::Cut.call(mesh, SheetTrace::Flatten::Seams.none(mesh)).piece(0)
+      measure("unfold #{name}", limit_s) { -> { SheetTrace::Flatten::Unfold.call(piece) } }
     end
   end
 

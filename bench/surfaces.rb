@@ -19,6 +19,31 @@ module Bench
       [*vertices, *uvs, *faces, ""].join("\n")
     end
 
+    # One piece of 2 n m triangles over the unit square, without UVs.
+    #
+    # @yieldparam u, v [Float] 0 to 1
+    # @yieldreturn [Array(Float, Float, Float)]
+    # @return [String] an OBJ file
+    def self.sheet(n, m)
+      vertices = (0..m).to_a.product((0..n).to_a).map { |j, i| format("v %.8f %.8f %.8f", *yield(i.fdiv(n), j.fdiv(m))) }
+      faces = (0...m).to_a.product((0...n).to_a).flat_map do |j, i|
+        a = (j * (n + 1)) + i + 1
+        ["f #{a} #{a + 1} #{a + n + 2}", "f #{a} #{a + n + 2} #{a + n + 1}"]
+      end
+      [*vertices, *faces, ""].join("\n")
+    end
+
+    def self.wavy_sheet(n) = sheet(n, n) { |u, v| [u * 10, v * 10, Math.sin(u * 12) + Math.cos(v * 9)] }
+
+    # Half of a torus, cut open along its length.
+    def self.half_ring(n, m)
+      sheet(n, m) do |u, v|
+        around = v * 2 * Math::PI * 0.98
+        reach = 3 + Math.cos(around)
+        [reach * Math.cos(u * Math::PI), Math.sin(around), reach * Math.sin(u * Math::PI)]
+      end
+    end
+
     def self.piece(n, pieces, step, row, column, uvs, faces)
       base = uvs.size
       (0..step).each { |y| (0..step).each { |x| uvs << format("vt %.6f %.6f", (column + 0.03 + (0.94 * x / step)) / pieces, (row + 0.03 + (0.94 * y / step)) / pieces) } }

@@ -8,7 +8,7 @@ export BUNDLE_GEMFILE="$PWD/Gemfile"
 export BUNDLE_PATH="${BUNDLE_PATH:-${XDG_DATA_HOME:-$HOME/.local/share}/sheet-trace/gems}" # one for all clones
 export MAKEFLAGS="${MAKEFLAGS:--j$(nproc)}"
 
-RUNTIME_PACKAGES="ruby ruby-dev bundler build-essential pkg-config libsqlite3-dev libvips42 libcairo2-dev libcholmod3 fonts-dejavu-core"
+RUNTIME_PACKAGES="ruby ruby-dev bundler build-essential pkg-config libsqlite3-dev libvips42 libcairo2-dev libcholmod3 libopenblas0-pthread fonts-dejavu-core"
 TEST_PACKAGES="chromium chromium-driver assimp-utils"
 
 say() { printf '==> %s\n' "$*"; }

@@ -84,7 +84,7 @@ describe "the other stages" do
 
   it "goes through the stages by digits and shows its keys" do
     bring_in_caddy
-    find("body").send_keys("2")
+    find("body").send_keys("3")
 
     assert_selector ".inspector h2", text: "Lay out"
     find("body").send_keys("?")
@@ -97,7 +97,7 @@ describe "the other stages" do
     %w[light dark].each do |theme|
       page.execute_script("localStorage.setItem('sheet-trace-theme', '#{theme}')")
       visit page.current_path
-      ["Model", "Lay out", "Trace", "Art", "Deliver"].each do |name|
+      ["Model", "Cut", "Lay out", "Trace", "Art", "Deliver"].each do |name|
         stage name
         find(".island-card", text: "Front").click if name == "Lay out"
         matcher = Axe::Matchers::BeAxeClean.new

@@ -57,6 +57,26 @@ describe "bin/sheet-trace" do
     assert_equal ["obj", nil], told.values_at("format", "file_unit_mm")
   end
 
+  it "lays a model flat and writes it, at one density, telling stretch before and after" do
+    File.write(@caddy, Models.band(24, radius: 30.0, top_radius: 20.0))
+    target = File.join(@folder, "flat.obj")
+    told = JSON.parse(run.call("flatten", @caddy, "-o", target, "--method", "rollout", "--seams", "file", "--json")[0])
+
+    assert_equal %w[islands stretch_before stretch_after turned_triangles seconds], told.keys
+    assert_equal [1, 0], told.values_at("islands", "turned_triangles")
+    assert_operator told["stretch_before"]["mean"], :>, 2
+    assert_in_delta 1, told["stretch_after"]["worst"], 0.01 # arcs for chords of 24 sides
+    inspected = JSON.parse(run.call("inspect", target, "--json")[0])
+
+    assert_in_delta 1, inspected["islands"][0]["stretch_worst"], 0.01
+    %w[unfold direction angle square-on].each do |method|
+      out, err, status = run.call("flatten", @caddy, "-o", target, "--method", method)
+
+      assert_predicate status, :success?, err
+      assert_match(/flat\.obj: \d+ islands, mean stretch \d/, out)
+    end
+  end
+
   it "converts to every format, and tells what was left out" do
     File.write(File.join(@folder, "a.mtl"), "newmtl card\nKd 1 0 0\n")
     File.write(@caddy, "mtllib a.mtl\n#{Demo::TeaCaddy.obj}")
@@ -94,6 +114,8 @@ describe "bin/sheet-trace" do
     "a lacking option" => [["trace", :caddy, "--size", "64x64"], /--out/],
     "an option that is not known" => [["inspect", :caddy, "--sise", "64x64"], /sise/],
     "a place that can't be written" => [["trace", :caddy, "--size", "64x64", "-o", "/nowhere/x.png"], %r{/nowhere/x\.png}],
+    "seams that are none" => [["flatten", :caddy, "-o", "x.obj", "--seams", "maybe"], /seams is "maybe"; give angle:60, file or none/],
+    "a method that is not known" => [["flatten", :caddy, "-o", "x.obj", "--method", "fly"], /no method "fly"/],
     "a format that is not known" => [["convert", :caddy, "x.xyz"], /no model format "xyz"; there are obj, glb, dae, ply/],
     "a command that is not known" => [["paint"], /paint/]
   }.each do |what, (arguments, message)|

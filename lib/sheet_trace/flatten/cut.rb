@@ -16,16 +16,23 @@ module SheetTrace
           positions.shape[0] - edges + triangles.shape[0]
         end
 
-        # @return [Boolean] one border, and no hole or handle
-        def disc? = border.size == 1 && euler == 1
+        # @return [Boolean] one border, no hole or handle, and one outside
+        def disc? = !twisted? && border.size == 1 && euler == 1
+
+        # @return [Boolean] whether two neighbours run along their edge in the same direction
+        def twisted?
+          from, to = [[0, 1, 2], [1, 2, 0]].map { |ends| ends.map { |k| Numo::Int64.cast(triangles[true, k]) }.then { |some| some.first.concatenate(*some[1..]) } }
+          Geometry::Grouped.ranks((from * positions.shape[0]) + to).last < from.size
+        end
 
         # @return [String, nil] the cut that is missing; nil for a disc
         def missing_cut
           return if disc?
+          return "its faces disagree about the outside; turn them round, or cut it where it twists" if twisted?
           return "it is closed; cut it open along a line" if border.empty?
           return "it has #{border.size} borders; cut from one to the next" if border.size > 1
 
-          "it has a handle or is twisted; cut round it"
+          "it has a handle; cut round it"
         end
       end
 
@@ -63,7 +70,8 @@ module SheetTrace
         local[points] = Numo::Int32.new(points.size).seq
         cut = mesh.triangulation
         triangles = local[corner_points[cut.corners[face_pieces[cut.faces].eq(index).where, true]]]
-        Piece.new(faces: Numo::Int64.cast(faces), points: Numo::Int64.cast(points), positions: mesh.positions[point_vertices[points], true], triangles: triangles, border: Border.call(triangles))
+        Piece.new(faces: Numo::Int64.cast(faces), points: Numo::Int64.cast(points), positions: mesh.positions[point_vertices[points], true], triangles: triangles,
+                  border: Border.call(triangles))
       end
 
       # @return [UvMap] with places for the points, one island a piece

@@ -29,7 +29,7 @@ module SheetTrace
 
         @method = method
         @cut = Cut.call(mesh, all_seams(mesh, seams, angle_rad, faces))
-        @wanted = faces && faces.map { |face| @cut.face_pieces[face] }.uniq
+        @wanted = faces&.map { |face| @cut.face_pieces[face] }&.uniq
         @places = lay
         freeze
       end

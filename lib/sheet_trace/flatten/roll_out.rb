@@ -10,18 +10,18 @@ module SheetTrace
       # kind [String] "cylinder" or "cone"; axis [Array<Float>] unit, upwards; origin [Array<Float>] on the axis, the apex of a cone
       # radius [Float] of a cylinder; slope [Float] radius over distance from the apex, of a cone
       # error [Float] how far vertices lie off the surface, root of the mean square, as a share of the band's size
-      Fit = Struct.new(:kind, :axis, :origin, :radius, :slope, :error, keyword_init: true)
+      Band = Struct.new(:kind, :axis, :origin, :radius, :slope, :error, keyword_init: true)
 
       CYLINDER = 0.004 # mean lean of the normals below which it is a cylinder
       private_constant :CYLINDER
 
       # @param piece [Cut::Piece]
-      # @return [Fit]
+      # @return [Band]
       # @raise [MeshError] if the piece is flat, so that it has no axis
       def self.fit(piece) = new(piece).send(:fit)
 
       # @param piece [Cut::Piece] a disc
-      # @param fit [Fit] by which it is rolled out
+      # @param fit [Band] by which it is rolled out
       # @return [Numo::DFloat] n x 2, the unit of the positions
       # @raise [MeshError] as .fit; or if the piece goes right round without a seam
       def self.call(piece, fit: self.fit(piece)) = new(piece).send(:developed, fit)
@@ -37,7 +37,7 @@ module SheetTrace
       def fit
         normals, areas = normals_and_areas
         covariance = Array.new(3) { |i| Array.new(3) { |j| ((normals[true, i] - lean(normals, areas, i)) * (normals[true, j] - lean(normals, areas, j)) * areas).sum / areas.sum } }
-        (_, axis), (second, _), = Geometry::SymmetricEigen.call(covariance)
+        (_, axis), (second,), = Geometry::SymmetricEigen.call(covariance)
         raise MeshError.new("the faces lie in one plane; they have no axis to be rolled out about", where: { faces: @piece.faces.to_a.first(50) }) if second < 1e-9
 
         axis = axis.map(&:-@) if axis[1].negative? || (axis[1].abs < 1e-9 && axis.sum.negative?)
@@ -62,7 +62,7 @@ module SheetTrace
         radius = Math.sqrt([c + (a * a) + (b * b), 0].max)
         origin = (0..2).map { |i| (right[i] * a) + (front[i] * b) }
         off = Numo::NMath.sqrt(((x - a)**2) + ((y - b)**2)) - radius
-        Fit.new(kind: "cylinder", axis: axis, origin: origin, radius: radius, slope: 0.0, error: share(off))
+        Band.new(kind: "cylinder", axis: axis, origin: origin, radius: radius, slope: 0.0, error: share(off))
       end
 
       # All faces' planes pass through the apex.
@@ -75,7 +75,7 @@ module SheetTrace
         far = Geometry::Vectors.lengths(from)
         along = from.dot(Numo::DFloat.cast(axis))
         slope = (Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) * far).sum / (far**2).sum
-        Fit.new(kind: "cone", axis: axis, origin: apex, radius: nil, slope: slope, error: share(Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) - (far * slope)))
+        Band.new(kind: "cone", axis: axis, origin: apex, radius: nil, slope: slope, error: share(Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) - (far * slope)))
       end
 
       def share(off)

@@ -17,7 +17,13 @@ module SheetTrace
       def self.box_direction(piece)
         normal = mean_normal(piece)[0, true].to_a
         axis = (0..2).max_by { |k| normal[k].abs }
-        Array.new(3) { |k| k == axis ? (normal[k].negative? ? -1.0 : 1.0) : 0.0 }
+        Array.new(3) do |k|
+          if k == axis
+            normal[k].negative? ? -1.0 : 1.0
+          else
+            0.0
+          end
+        end
       end
 
       # @return [Numo::DFloat] 1 x 3, the mean of unit normals weighted by area, shorter where the piece bends

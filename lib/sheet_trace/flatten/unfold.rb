@@ -5,16 +5,14 @@ module SheetTrace
     # Unfolds a disc with as little distortion as it allows, without a turned triangle: from a map that has none, by
     # steps that lower the symmetric Dirichlet energy (the sum over triangles of area times s1^2 + s2^2 + s1^-2 + s2^-2),
     # each cut short before a triangle would collapse.
-    # Source: Smith, Schaefer, "Bijective Parameterization with Free Boundaries", SIGGRAPH 2015 (energy, step limit);
-    #   Rabinovich, Poranne, Panozzo, Sorkine-Hornung, "Scalable Locally Injective Mappings", ACM TOG 36, 2017
-    #   (reweighting, section 3).
+    # Source: as SymmetricDirichlet; step limit and reweighting are theirs.
     class Unfold
       MOST_STEPS = 40
       STILL = 0.02 # share of the energy above its least, 4, by which the last step lowered it
       RIGID_ROUNDS = 10
       FLAT_RAD = 1e-4
       PROXIMAL = 1e-5
-      HELD = 1e8
+      HELD = 1e5
       private_constant :MOST_STEPS, :STILL, :RIGID_ROUNDS, :FLAT_RAD, :PROXIMAL, :HELD
 
       # @param piece [Cut::Piece]
@@ -25,7 +23,8 @@ module SheetTrace
       # @raise [MeshError] if the piece is no disc, naming the cut that is missing; where: { faces:, borders: }
       def self.call(piece, pins: {}, start: nil, &watch)
         unless piece.disc?
-          raise MeshError.new("a piece of #{piece.faces.size} faces can't be laid flat: #{piece.missing_cut}", where: { faces: piece.faces.to_a.first(50), borders: piece.border.size })
+          raise MeshError.new("a piece of #{piece.faces.size} faces can't be laid flat: #{piece.missing_cut}",
+                              where: { faces: piece.faces.to_a.first(50), borders: piece.border.size })
         end
 
         new(piece, pins, start).send(:unfolded, &watch)
@@ -33,14 +32,13 @@ module SheetTrace
 
       # @return [Integer] triangles of the piece that are turned over, or flat, at these places
       def self.turned(piece, places)
-        plane = PlaneTriangles.new(piece.positions, piece.triangles)
-        (ux, uy), (vx, vy) = [0, 1].map { |axis| plane.changes(places[true, axis].copy) }
-        ((((ux * vy) - (uy * vx)) <= 0) & (plane.areas > 0)).count_true
+        SymmetricDirichlet.new(PlaneTriangles.new(piece.positions, piece.triangles)).turned(places)
       end
 
       def initialize(piece, pins, start)
         @piece = piece
         @plane = PlaneTriangles.new(piece.positions, piece.triangles)
+        @energy = SymmetricDirichlet.new(@plane)
         @count = piece.positions.shape[0]
         @pins = pins
         @places = start || first_places
@@ -64,7 +62,7 @@ module SheetTrace
         return rigid if Unfold.turned(@piece, rigid).zero?
 
         conformal ||= Conformal.call(@piece.positions, @piece.triangles, border)
-        [conformal, convex].compact.select { |places| Unfold.turned(@piece, places).zero? }.min_by { |places| energy(places) } || convex
+        [conformal, convex].compact.select { |places| Unfold.turned(@piece, places).zero? }.min_by { |places| @energy.mean(places) } || convex
       end
 
       # The angles round each inner vertex of such a surface add up to a full turn (Gauss).
@@ -97,7 +95,7 @@ module SheetTrace
       end
 
       def unfolded
-        former = energy(@places)
+        former = cost(@places)
         rows, columns, values = matrix
         Geometry::SparseSolver.open(rows, columns, values, 2 * @count) do |solver|
           MOST_STEPS.times do |step|
@@ -110,51 +108,24 @@ module SheetTrace
             break if done || stop
           end
         end
-        @places
+        snapped
       end
 
-      # @return [Array<Numo::DFloat>] a, b, c, d of each triangle's map [[a, b], [c, d]]
-      def maps(places) = [0, 1].flat_map { |axis| @plane.changes(places[true, axis].copy) }
-
-      # Area-weighted mean of s1^2 + s2^2 + 1 / s1^2 + 1 / s2^2; infinite where a triangle is turned.
-      def energy(places)
-        a, b, c, d = maps(places)
-        det = (a * d) - (b * c)
-        return Float::INFINITY if ((det <= 0) & (@plane.areas > 0)).any?
-
-        det[@plane.areas.eq(0)] = 1.0
-        squares = (a * a) + (b * b) + (c * c) + (d * d)
-        (squares * (1 + (1 / (det * det))) * @plane.areas).sum / @plane.areas.sum
+      # The energy, and what pins that are not reached yet add to it.
+      def cost(places)
+        @energy.mean(places) + (@pins.sum { |vertex, at| ((places[vertex, 0] - at[0])**2) + ((places[vertex, 1] - at[1])**2) } * HELD / @plane.areas.sum)
       end
 
-      # The weights of the step: M = U diag(w1^2, w2^2) U^T, and the nearest turns.
-      def weights
-        a, b, c, d = maps(@places)
-        # Singular values and their directions in closed form: the map is a turn about p plus a mirrored turn about q.
-        px, py = [(a + d) / 2, (c - b) / 2]
-        qx, qy = [(a - d) / 2, (c + b) / 2]
-        p = Numo::NMath.hypot(px, py)
-        q = Numo::NMath.hypot(qx, qy)
-        large = p + q
-        small = Numo::DFloat.maximum(p - q, 1e-12)
-        cos, sin = [px, py].map { |part| part / Numo::DFloat.maximum(p, 1e-300) }
-        angle = (Numo::NMath.atan2(py, px) + Numo::NMath.atan2(qy, qx)) / 2
-        w1, w2 = [large, small].map { |s| weight(s) }
-        ux = Numo::NMath.cos(angle)
-        uy = Numo::NMath.sin(angle)
-        { m: [(w1 * ux * ux) + (w2 * uy * uy), (w1 - w2) * ux * uy, (w1 * uy * uy) + (w2 * ux * ux)], turns: [cos, -sin, sin, cos] }
-      end
-
-      # Squared: (s - s^-3) / (s - 1), which is 1 + 1 / s + 1 / s^2 + 1 / s^3.
-      def weight(value)
-        inverse = 1 / value
-        1 + inverse + (inverse * inverse) + (inverse * inverse * inverse)
+      # Pins that are all but reached are reached to the bit.
+      def snapped
+        exact = @places.copy.tap { |places| @pins.each { |vertex, at| places[vertex, true] = Numo::DFloat.cast(at) } }
+        @energy.turned(exact) <= @energy.turned(@places) ? exact : @places
       end
 
       # Upper triangle of the 2n x 2n matrix: u with u, v with v, u with v.
       def matrix
-        @weights = weights
-        m11, m12, m22 = @weights[:m].map { |entry| entry * @plane.areas }
+        @model = @energy.model(@places)
+        m11, m12, m22 = @model[:m].map { |entry| entry * @plane.areas }
         values = stiffness.flat_map { |_pair, product| [m11 * product, m22 * product] }
         values += crossed.map { |product| m12 * product }
         values << Numo::DFloat.new(2 * @count).fill(proximal) << held
@@ -188,22 +159,24 @@ module SheetTrace
 
       # Where the quadratic model is least, seen from where we are.
       def direction(solver)
-        m11, m12, m22 = @weights[:m]
-        r11, r12, r21, r22 = @weights[:turns]
-        columns = [[r11, r21, @plane.across], [r12, r22, @plane.up]]
         right = Numo::DFloat.zeros(1, 2 * @count)
-        pulls = [[m11, m12], [m12, m22]].map do |first, second|
-          Array.new(3) { |k| columns.map { |x, y, change| ((first * x) + (second * y)) * change[k] }.sum * @plane.areas }
-        end
         indices = Numo::Int32.cast(@plane.triangles[true, 0].concatenate(@plane.triangles[true, 1], @plane.triangles[true, 2]))
         pulls.each_with_index do |pull, axis|
           sums = Geometry::Grouped.sum(indices, pull[0].concatenate(pull[1], pull[2]), @count)
           right[0, (axis * @count)...((axis + 1) * @count)] = sums + (@places[true, axis] * proximal) + pinned(axis)
         end
         answer = solver.solve(right)
-        return unless answer.isfinite.all?
+        Geometry::Vectors.columns([answer[0, 0...@count], answer[0, @count..-1]]) - @places if answer.isfinite.all?
+      end
 
-        Geometry::Vectors.columns([answer[0, 0...@count], answer[0, @count..-1]]) - @places
+      # What each triangle pulls its three corners with, in u and in v.
+      def pulls
+        m11, m12, m22 = @model[:m]
+        r11, r12, r21, r22 = @model[:turns]
+        columns = [[r11, r21, @plane.across], [r12, r22, @plane.up]]
+        [[m11, m12], [m12, m22]].map do |first, second|
+          Array.new(3) { |k| columns.map { |x, y, change| ((first * x) + (second * y)) * change[k] }.sum * @plane.areas }
+        end
       end
 
       def pinned(axis)
@@ -212,39 +185,15 @@ module SheetTrace
 
       # As far along as the energy falls and no triangle collapses.
       def walked(direction, former)
-        step = [1.0, 0.9 * first_collapse(direction)].min
+        step = [1.0, 0.9 * @energy.first_collapse(@places, direction)].min
         24.times do
           places = @places + (direction * step)
-          now = energy(places)
+          now = cost(places)
           return [places, now] if now < former
 
           step /= 2
         end
         [@places, former]
-      end
-
-      # The least positive root of det(J + t D) = 0 over all triangles.
-      def first_collapse(direction)
-        a, b, c, d = maps(@places)
-        e, f, g, h = maps(direction)
-        k2 = (e * h) - (f * g)
-        k1 = (a * h) + (d * e) - (b * g) - (c * f)
-        k0 = (a * d) - (b * c)
-        disc = (k1 * k1) - (k2 * k0 * 4)
-        real = (disc >= 0) & (@plane.areas > 0)
-        root = Numo::NMath.sqrt(Numo::DFloat.maximum(disc, 0.0))
-        # Both roots without loss of digits: q = -(k1 + sign(k1) root) / 2, t = q / k2 and k0 / q.
-        sign = (Numo::DFloat.cast(k1 >= 0) * 2) - 1
-        q = (k1 + (sign * root)) * -0.5
-        roots = [divided(q, k2), divided(k0, q)].map { |t| t[(real & (t > 0)).where] }.reject(&:empty?)
-        roots.empty? ? Float::INFINITY : roots.map(&:min).min
-      end
-
-      def divided(top, bottom)
-        safe = bottom.copy
-        zero = safe.eq(0)
-        safe[zero] = 1.0
-        (top / safe).tap { |t| t[zero] = -1.0 }
       end
     end
   end

@@ -25,11 +25,15 @@ module SheetTrace
         t = (theta.negative? ? -1 : 1) / (theta.abs + Math.sqrt((theta * theta) + 1))
         c = 1 / Math.sqrt((t * t) + 1)
         s = t * c
-        a.each { |row| row[p], row[q] = [(c * row[p]) - (s * row[q]), (s * row[p]) + (c * row[q])] }
+        turn_columns(a, p, q, c, s)
         a[p], a[q] = [a[p].zip(a[q]).map { |x, y| (c * x) - (s * y) }, a[p].zip(a[q]).map { |x, y| (s * x) + (c * y) }]
-        v.each { |row| row[p], row[q] = [(c * row[p]) - (s * row[q]), (s * row[p]) + (c * row[q])] }
+        turn_columns(v, p, q, c, s)
       end
-      private_class_method :rotate
+
+      def self.turn_columns(rows, p, q, c, s)
+        rows.each { |row| row[p], row[q] = [(c * row[p]) - (s * row[q]), (s * row[p]) + (c * row[q])] }
+      end
+      private_class_method :rotate, :turn_columns
     end
   end
 end

@@ -45,6 +45,7 @@ describe SheetTrace::Operations do
     "bring_onto_sheet" => [{ islands: [-1] } => /no island -1/], "true_shape" => [{ islands: [1] } => /no island 1/],
     "match_density" => [{ islands: [0], density_px_per_mm: 0 } => /density is 0/],
     "give_back_faces" => [{ faces: [0] } => /none of these faces has a neighbour/, { faces: [7] } => /no face 7/],
+    "lay_flat" => [{ islands: [9] } => /no island 9/, { by: "fly" } => /give unfold, rollout/, { seams: "x" } => /give map, angle, none/, { angle_rad: 9 } => /angle is 9/],
     "project_faces" => [{ faces: [] } => /no face is named/], "flip_normals" => [{ faces: ["x"] } => /no face "x"/], "merge_vertices" => [{} => /no two vertices/],
     "make_twins" => [{ parts: [0] } => /two or more/, { parts: [0, 1] } => /not alike/], "choose_uv_set" => [{ set: 3 } => /no UV set 3/],
     "tag_islands" => [{ islands: [0], tag: "gold" } => /give art or plain/], "set_gutter" => [{ gutter_px: -1 } => /give a whole number from 0 to 64/],

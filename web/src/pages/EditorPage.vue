@@ -29,6 +29,7 @@ const keysOpen = ref(false);
 const current = computed(() => STAGES.find((stage) => stage.id === props.stage) ?? STAGES[0]!);
 const hint = computed(() => {
   if (current.value.movable) return selection.islands.length > 0 ? "drag, pull a corner tick, or type numbers" : "pick an island to move it";
+  if (current.value.seams) return "pick islands to lay flat, or none for the whole model";
   if (current.value.labels) return "pick an island, then a picture for it";
   return "wheel zooms, drag the mat to pan, ? shows the keys";
 });
@@ -78,7 +79,7 @@ useKeys({
     <TopBar @keys="keysOpen = true" />
     <StageRail :stage="current.id" @go="go" />
     <SheetView :movable="current.movable" :labels="current.labels" />
-    <ProofView />
+    <ProofView :seams="current.seams" />
     <aside class="inspector" :aria-label="current.name">
       <component :is="current.inspector" />
     </aside>

@@ -15,6 +15,7 @@ import SolidForm from "@/ui/SolidForm.vue";
 /** The stages, for somebody who sees them for the first time. */
 const STEPS = [
   ["Model", "Bring it in, say how long one unit is: every island is measured in mm."],
+  ["Cut", "Cut the surface open where nobody looks, and lay it flat in true shape."],
   ["Lay out", "Place the islands on the sheet by hand or by typed numbers."],
   ["Trace", "Export the wireframe template and paint over it in any program."],
   ["Art", "Set labels by their size in mm; they land undistorted."],
@@ -160,7 +161,7 @@ h2 {
   margin: 0;
   counter-reset: step;
   gap: 0 18px;
-  grid-template-columns: repeat(5, 1fr);
+  grid-template-columns: repeat(6, 1fr);
   list-style: none;
 }
 .steps li {

@@ -13,6 +13,8 @@ import LookLegend from "./LookLegend.vue";
 import ProofAids from "./ProofAids.vue";
 import { ProofScene, VIEWS, type ViewName } from "./scene";
 
+const props = defineProps<{ seams: boolean }>();
+
 const jobs = useJob();
 const selection = useSelection();
 const settings = useSettings();
@@ -49,6 +51,7 @@ watch([scene, () => images.image], ([view, image]) => {
   if (view && image) view.setImage(image);
 });
 watch([scene, () => surfaces.surface, () => settings.light], () => scene.value?.setLight(settings.light));
+watch([scene, () => surfaces.surface, () => props.seams], () => scene.value?.setSeams(props.seams));
 watch([scene, () => surfaces.surface, () => visibility.hidden], () => scene.value?.setHidden(visibility.hidden));
 watch([scene, () => surfaces.surface, () => settings.proof, () => jobs.job?.unit_mm], () => scene.value?.setAids(settings.proof, 10 / (jobs.job?.unit_mm ?? 1)), { deep: true });
 watch([scene, () => surfaces.surface, () => selection.islands, () => selection.hovered], () => {

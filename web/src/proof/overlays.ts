@@ -19,11 +19,15 @@ const INK = 0x1f2a36;
 const GRID = 0xa59b88;
 export const INSIDE = 0x7b3f72;
 
-/** Lines and tints over the model: the outlines of picked islands, lit faces, edges, facing marks, the floor grid. */
+/** Lines and tints over the model: seams, the outlines of picked islands, lit faces, edges, facing marks, the floor grid. */
 export class Overlays {
   private readonly outline = new LineSegments2(
     new LineSegmentsGeometry(),
     new LineMaterial({ color: SELECTED, linewidth: 3, polygonOffset: true, polygonOffsetFactor: -2, polygonOffsetUnits: -2 }),
+  );
+  private readonly seams = new LineSegments2(
+    new LineSegmentsGeometry(),
+    new LineMaterial({ color: INSIDE, linewidth: 2.5, dashed: true, dashScale: 1, polygonOffset: true, polygonOffsetFactor: -1, polygonOffsetUnits: -1 }),
   );
   private readonly lit = new THREE.Mesh(
     new THREE.BufferGeometry(),
@@ -38,8 +42,8 @@ export class Overlays {
   private aids: Aids | null = null;
 
   constructor(private readonly scene: THREE.Scene) {
-    this.outline.visible = this.lit.visible = this.edges.visible = this.facing.visible = false;
-    scene.add(this.outline, this.lit, this.edges, this.facing);
+    this.seams.visible = this.outline.visible = this.lit.visible = this.edges.visible = this.facing.visible = false;
+    scene.add(this.seams, this.outline, this.lit, this.edges, this.facing);
   }
 
   setSurface(surface: Surface, box: THREE.Box3) {
@@ -70,11 +74,19 @@ export class Overlays {
     if (!surface) return;
     const picked = new Set(islands);
     const lines = picked.size === 0 ? [] : this.edgeLines((edge) => surface.edgeOutlines[edge] === 1 && picked.has(surface.pointIslands[surface.edges[2 * edge]!]!));
-    this.outline.visible = lines.length > 0;
-    if (lines.length === 0) return;
-    this.outline.geometry.dispose();
-    this.outline.geometry = new LineSegmentsGeometry();
-    this.outline.geometry.setPositions(lines);
+    this.setFat(this.outline, lines);
+  }
+
+  /** Dashes along every edge at which the map is cut. */
+  setSeams(shown: boolean) {
+    const surface = this.surface;
+    if (!surface) return;
+    this.setFat(this.seams, shown ? this.edgeLines((edge) => surface.edgeOutlines[edge] === 1) : []);
+    if (!this.seams.visible) return;
+    const dash = this.box.getSize(new THREE.Vector3()).length() / 70;
+    this.seams.material.dashSize = dash;
+    this.seams.material.gapSize = dash / 2;
+    this.seams.computeLineDistances();
   }
 
   setLit(faces: number[]) {
@@ -110,6 +122,14 @@ export class Overlays {
     this.facing.visible = this.aids?.facing ?? false;
     if (this.edges.visible) this.setPositions(this.edges, this.edgeLines(() => true));
     if (this.facing.visible) this.setPositions(this.facing, this.facingLines());
+  }
+
+  private setFat(object: LineSegments2, lines: number[]) {
+    object.visible = lines.length > 0;
+    if (lines.length === 0) return;
+    object.geometry.dispose();
+    object.geometry = new LineSegmentsGeometry();
+    object.geometry.setPositions(lines);
   }
 
   private setPositions(object: THREE.Mesh | THREE.LineSegments, values: number[]) {

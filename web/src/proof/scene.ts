@@ -165,6 +165,11 @@ export class ProofScene {
     this.redraw();
   }
 
+  setSeams(shown: boolean) {
+    this.overlays.setSeams(shown);
+    this.redraw();
+  }
+
   setLit(faces: number[]) {
     this.overlays.setLit(faces);
     this.redraw();

@@ -1,5 +1,6 @@
 import type { Component } from "vue";
 import ArtStage from "./art/ArtStage.vue";
+import CutStage from "./cut/CutStage.vue";
 import DeliverStage from "./deliver/DeliverStage.vue";
 import LayoutStage from "./layout/LayoutStage.vue";
 import ModelStage from "./model/ModelStage.vue";
@@ -14,13 +15,16 @@ export interface Stage {
   movable: boolean;
   /** labels can be moved on the sheet */
   labels: boolean;
+  /** the proof shows where the surface is cut */
+  seams: boolean;
 }
 
 export const STAGES: Stage[] = [
-  { id: "model", name: "Model", inspector: ModelStage, movable: false, labels: false },
-  { id: "layout", name: "Lay out", inspector: LayoutStage, movable: true, labels: false },
-  { id: "trace", name: "Trace", inspector: TraceStage, movable: false, labels: false },
-  { id: "art", name: "Art", inspector: ArtStage, movable: false, labels: true },
-  { id: "deliver", name: "Deliver", inspector: DeliverStage, movable: false, labels: false },
+  { id: "model", name: "Model", inspector: ModelStage, movable: false, labels: false, seams: false },
+  { id: "cut", name: "Cut", inspector: CutStage, movable: false, labels: false, seams: true },
+  { id: "layout", name: "Lay out", inspector: LayoutStage, movable: true, labels: false, seams: false },
+  { id: "trace", name: "Trace", inspector: TraceStage, movable: false, labels: false, seams: false },
+  { id: "art", name: "Art", inspector: ArtStage, movable: false, labels: true, seams: false },
+  { id: "deliver", name: "Deliver", inspector: DeliverStage, movable: false, labels: false, seams: false },
 ];
 

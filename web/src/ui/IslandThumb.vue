@@ -32,6 +32,7 @@ function draw() {
   const wide = size_mm[0] > 0 && size_mm[1] > 0 ? size_mm[0] / size_mm[1] : across / down;
   const shownWidth = Math.min(WIDTH - 4, (HEIGHT - 4) * wide);
   const shownHeight = shownWidth / wide;
+  context.save();
   context.translate(WIDTH / 2, HEIGHT / 2);
   context.beginPath();
   context.rect(-shownWidth / 2, -shownHeight / 2, shownWidth, shownHeight);
@@ -42,6 +43,7 @@ function draw() {
   context.rotate(turn);
   context.translate(-(box[0] + box[2]) / 2, -(box[1] + box[3]) / 2);
   if (images.image) context.drawImage(images.image, 0, 0, sheet.width_px, sheet.height_px);
+  context.restore();
 }
 
 onMounted(draw);

@@ -6,24 +6,24 @@ module SheetTrace
     # one that comes to lie on another goes on to a free place.
     #
     # islands [Array<Integer>, nil] all faces, those without UVs too, if nil
-    # method [String] of Flatten::Pieces::METHODS
+    # by [String] one of Flatten::Pieces::METHODS
     # seams [String] "map" as the islands are now, "angle" where the surface bends by more than angle_rad, "none"
-    Flatten = Struct.new(:islands, :method, :seams, :angle_rad, keyword_init: true) do
-      def initialize(islands: nil, method: "unfold", seams: "map", angle_rad: Math::PI / 3)
+    LayFlat = Struct.new(:islands, :by, :seams, :angle_rad, keyword_init: true) do
+      def initialize(islands: nil, by: "unfold", seams: "map", angle_rad: Math::PI / 3)
         super
         freeze
       end
 
       def validate(job)
         [islands && Checks.islands(job, islands),
-         SheetTrace::Flatten::Pieces::METHODS.include?(method) ? nil : "method is #{method.inspect}; give #{SheetTrace::Flatten::Pieces::METHODS.join(", ")}",
-         Flatten::SEAMS.include?(seams) ? nil : "seams is #{seams.inspect}; give #{Flatten::SEAMS.join(", ")}",
+         Flatten::Pieces::METHODS.include?(by) ? nil : "by is #{by.inspect}; give #{Flatten::Pieces::METHODS.join(", ")}",
+         LayFlat::SEAMS.include?(seams) ? nil : "seams is #{seams.inspect}; give #{LayFlat::SEAMS.join(", ")}",
          Checks.number(angle_rad, "angle", 0.01..Math::PI)].compact
       end
 
       def apply(job)
         faces = faces(job)
-        pieces = SheetTrace::Flatten::Pieces.call(job.mesh, method: method, seams: seam_edges(job, faces), angle_rad: angle_rad, faces: faces)
+        pieces = Flatten::Pieces.call(job.mesh, method: by, seams: seam_edges(job, faces), angle_rad: angle_rad, faces: faces)
         px = job.sheet.to_px(job.layout.corner_uvs)
         groups = Job::Remap.groups(job)
         pieces.laid.each { |piece| lay(job, pieces, piece, px, groups) }
@@ -36,7 +36,7 @@ module SheetTrace
       def describe(job, after)
         before, now = [job, after].map { |one| one.measures.filter_map(&:stretch_worst).max || 1.0 }
         what = islands ? Words.islands(job, islands) : "All faces"
-        "#{what} laid flat (#{method.tr("_", "-")}): #{after.layout.uv_map.island_count} islands, worst stretch #{format("%.3f", before)} -> #{format("%.3f", now)}"
+        "#{what} laid flat (#{by.tr("_", "-")}): #{after.layout.uv_map.island_count} islands, worst stretch #{format("%.3f", before)} -> #{format("%.3f", now)}"
       end
 
       private
@@ -50,19 +50,24 @@ module SheetTrace
       # What is not to be laid flat is parted from what is.
       def seam_edges(job, faces)
         edges = case seams
-                when "map" then SheetTrace::Flatten::Seams.of_map(job.layout.uv_map)
-                when "angle" then SheetTrace::Flatten::Seams.by_angle(job.mesh, angle_rad)
-                else SheetTrace::Flatten::Seams.none(job.mesh)
+                when "map" then Flatten::Seams.of_map(job.layout.uv_map)
+                when "angle" then Flatten::Seams.by_angle(job.mesh, angle_rad)
+                else Flatten::Seams.none(job.mesh)
                 end
         chosen = Numo::Int32.zeros(job.mesh.face_count).tap { |bits| bits[faces] = 1 }
-        edges | SheetTrace::Flatten::Seams.between(job.mesh, chosen)
+        edges | Flatten::Seams.between(job.mesh, chosen)
       end
 
       def lay(job, pieces, piece, px, groups)
         cut = pieces.cut
         own = cut.face_pieces.eq(piece).where
         island = origin(job, own)
-        density, (x, y) = island ? [job.measures[island].density_px_per_mm, job.layout.centre_px([island])] : [job.density_px_per_mm, [job.sheet.width_px / 2.0, job.sheet.height_px / 2.0]]
+        density, (x, y) = if island
+                            [job.measures[island].density_px_per_mm,
+                             job.layout.centre_px([island])]
+                          else
+                            [job.density_px_per_mm, [job.sheet.width_px / 2.0, job.sheet.height_px / 2.0]]
+                          end
         density = job.density_px_per_mm unless density.positive?
         corners = cut.face_pieces[job.mesh.corner_faces].eq(piece).where
         flat = pieces.places[cut.corner_points[corners], true] * (density * job.unit_mm)
@@ -83,7 +88,7 @@ module SheetTrace
     end
 
     # Where seams may come from.
-    class Flatten
+    class LayFlat
       SEAMS = %w[map angle none].freeze
     end
   end

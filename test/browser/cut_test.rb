@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+require_relative "browser_test_case"
+
+describe "the cut stage" do
+  include BrowserTestCase
+
+  before do
+    choose("Choose a model", file("lantern-shade.obj", Demo::LanternShade.obj), file("lantern-shade.mtl", Demo::LanternShade.mtl))
+
+    assert_selector ".sheet-view[aria-busy=false]"
+    stage "Cut"
+  end
+
+  it "lays the whole model flat, and tells stretch before and after" do
+    find("#flatten-method").select("Roll out")
+    find(".inspector label", text: "By angle").click
+    click_button "Lay everything flat"
+
+    assert_done(/All faces laid flat \(rollout\): 11 islands, worst stretch 3\.642 -> 1\.003/)
+    assert_selector ".island-card", text: "shade Around"
+    within("table") { assert_selector "tr", text: /lid Top\s+1\.0\d+\s+1\.000/ }
+    click_button "Undo"
+
+    assert_selector ".island-card", text: "shade Left"
+  end
+
+  it "lays only what is picked flat, and gives true shape" do
+    find(".island-card", text: "shade Left").click
+    click_button "True shape for shade Left"
+
+    assert_done(/shade Left: worst stretch 3\.642 -> 1\.000/)
+    find(".island-card", text: "shade Left").click
+    click_button "Lay shade Left flat"
+
+    assert_done(/shade Left laid flat \(unfold\)/)
+    click_button "The file's own map"
+
+    assert_done(/Islands as in UV set vt/)
+  end
+end
