@@ -50,6 +50,7 @@ module SheetTraceServer
     register Routes::Pictures
     register Routes::Views
     register Routes::Files
+    register Routes::Picks
     register Routes::Events
 
     get("/api/*") { raise Store::Jobs::NotFound, "there is nothing at #{request.path}" }

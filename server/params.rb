@@ -41,6 +41,14 @@ module SheetTraceServer
       raise SheetTrace::InputError.new("#{name} is #{text.inspect}; give a whole number", where: { name => text })
     end
 
+    # @param degrees [Object]
+    # @return [Float] radians
+    def angle(degrees)
+      return degrees * Math::PI / 180 if degrees.is_a?(Numeric)
+
+      raise SheetTrace::InputError.new("angle_deg is #{degrees.inspect}; give a number", where: { angle_deg: degrees })
+    end
+
     def number(text, name, default)
       text.nil? ? default : Float(text)
     rescue ArgumentError

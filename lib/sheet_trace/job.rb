@@ -20,6 +20,8 @@ module SheetTrace
     attr_reader :gutter_px
     # @return [Artwork::Edition]
     attr_reader :edition
+    # @return [Numo::Bit, nil] E: seams drawn for the next laying flat; nil for those of the map
+    attr_reader :drawn_seams
 
     # Starts a job from what a reader gave. A model without any UVs gets each face square-on.
     #
@@ -49,7 +51,7 @@ module SheetTrace
     end
     private_class_method :projected_note
 
-    def initialize(source:, unit_mm:, layout:, edition:, given_names: {}, given_tags: {}, gutter_px: 8, memo: {})
+    def initialize(source:, unit_mm:, layout:, edition:, given_names: {}, given_tags: {}, gutter_px: 8, drawn_seams: nil, memo: {})
       @source = source
       @unit_mm = unit_mm
       @layout = layout
@@ -57,6 +59,7 @@ module SheetTrace
       @given_tags = given_tags.freeze
       @gutter_px = gutter_px
       @edition = edition
+      @drawn_seams = drawn_seams&.freeze
       @memo = memo
       freeze
     end
@@ -64,11 +67,14 @@ module SheetTrace
     # @return [Job] with some attributes changed; what the changes don't touch is not worked out again
     def with(**changes)
       same_surface = !changes.key?(:unit_mm) && (!changes.key?(:layout) || changes[:layout].uv_map.equal?(layout.uv_map))
-      memo = same_surface ? @memo.slice(:flat_maps, :canvas) : {}
+      memo = same_surface ? @memo.slice(:flat_maps, :canvas, :map_seams) : {}
       memo[:known_measures] = @memo[:measures] ? [layout, @memo[:measures]] : @memo[:known_measures] if same_surface
       Job.new(source: source, unit_mm: unit_mm, layout: layout, given_names: given_names, given_tags: given_tags, gutter_px: gutter_px, edition: edition,
-              memo: memo, **changes)
+              drawn_seams: drawn_seams, memo: memo, **changes)
     end
+
+    # @return [Numo::Bit] E: seams as drawn, or else those of the map
+    def seams = drawn_seams || (@memo[:map_seams] ||= Flatten::Seams.of_map(layout.uv_map))
 
     def mesh = layout.uv_map.mesh
     def sheet = layout.sheet

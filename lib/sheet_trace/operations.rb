@@ -10,7 +10,7 @@ module SheetTrace
       "move_layer" => "MoveLayer", "remove_layer" => "RemoveLayer",
       "separate_islands" => "SeparateIslands", "turn_upright" => "TurnUpright", "reflect_islands" => "ReflectIslands",
       "bring_onto_sheet" => "BringOntoSheet", "match_density" => "MatchDensity", "true_shape" => "TrueShape",
-      "lay_flat" => "LayFlat", "give_back_faces" => "GiveBackFaces", "project_faces" => "ProjectFaces", "flip_normals" => "FlipNormals",
+      "lay_flat" => "LayFlat", "mark_seams" => "MarkSeams", "give_back_faces" => "GiveBackFaces", "project_faces" => "ProjectFaces", "flip_normals" => "FlipNormals",
       "merge_vertices" => "MergeVertices", "make_twins" => "MakeTwins", "choose_uv_set" => "ChooseUvSet",
       "tag_islands" => "TagIslands", "set_gutter" => "SetGutter", "set_up_axis" => "SetUpAxis",
       "rename_part" => "RenamePart", "rename_material" => "RenameMaterial"

@@ -12,6 +12,8 @@ module SheetTraceServer
       # triangle_faces, triangle_parts: K
       # edges: E x 2 points; edge_outlines: E, 1 where only one face has the edge
       # edge_neighbours: E, the island on the other side of an outline on the model, -1 where there is none
+      # mesh_edges: M x 2 vertices of the edges of the mesh; vertices: V x 3, model units
+      # seams: edges of the mesh that are cut, as drawn or as the map has them
       # points: P x 2, px from the sheet's top left corner
       TABLE = {
         "positions" => lambda do |job|
@@ -33,6 +35,9 @@ module SheetTraceServer
         "point_islands" => ->(job) { job.layout.uv_map.point_islands },
         "edges" => ->(job) { job.layout.uv_map.edges.points },
         "edge_outlines" => ->(job) { Numo::Int32.cast(job.layout.uv_map.edges.outline) },
+        "mesh_edges" => ->(job) { Numo::Int32.cast(job.mesh.edges.vertices) },
+        "vertices" => ->(job) { Numo::SFloat.cast(job.mesh.positions) },
+        "seams" => ->(job) { Numo::Int32.cast(job.seams.where) },
         "points" => ->(job) { Numo::SFloat.cast(job.layout.points_px) }
       }.freeze
       private_constant :TABLE

@@ -12,7 +12,7 @@ module SheetTraceServer
         low, high = job.mesh.bounds
         { id: row[:id], name: row[:name], revision: revision[:id], saved_at: revision[:created_at].iso8601, done: revision[:description],
           history: history, source: source(job), notes: job.notes.map { |note| { code: note.code, message: note.message, where: note.where } },
-          surface: snapshot.document[:surface], placements: snapshot.document[:placements],
+          surface: snapshot.document[:surface], placements: snapshot.document[:placements], seams: snapshot.document[:seams],
           unit_mm: job.unit_mm, bounds_mm: { min: low.map { |x| x * job.unit_mm }, max: high.map { |x| x * job.unit_mm } },
           counts: counts(job.mesh), parts: parts(job.mesh), materials: materials(job.mesh), gutter_px: job.gutter_px,
           sheet: job.sheet.to_h, density_px_per_mm: job.density_px_per_mm, chart_square_mm: SheetTrace::Artwork::TestChart::SQUARE_MM,

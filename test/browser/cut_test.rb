@@ -38,4 +38,33 @@ describe "the cut stage" do
 
     assert_done(/Islands as in UV set vt/)
   end
+
+  it "picks edges on the model, cuts along them, and follows them when laying flat" do
+    click_button "Bends over 60°"
+
+    assert_done(/edges picked/)
+    click_button "None"
+    click_button "Suggest a cut"
+
+    assert_done(/Nothing to pick that way|picked/)
+    find(".mode input").check
+    find(".proof-view button", text: "Front").click
+    sleep 0.5
+    left, top, width, height = box(".proof-view canvas")
+    spot = [left + (width * 0.5), top + (height * 0.5)]
+    click_at(spot)
+
+    assert_button "Cut 1"
+    browser.action(duration: 20).key_down(:control).move_to_location(*spot.map(&:round)).click.key_up(:control).perform
+
+    assert_done(/picked, \d+ in all/)
+    click_button(text: /\ACut \d+\z/)
+
+    assert_done(/edges? cut: \d+ pieces/)
+    assert_button "Cut 0", disabled: true
+    find("#flatten-method").select("Unfold")
+    click_button "Lay everything flat"
+
+    assert_done(/All faces laid flat \(unfold\)/)
+  end
 end

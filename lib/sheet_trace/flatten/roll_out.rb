@@ -75,7 +75,8 @@ module SheetTrace
         far = Geometry::Vectors.lengths(from)
         along = from.dot(Numo::DFloat.cast(axis))
         slope = (Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) * far).sum / (far**2).sum
-        Band.new(kind: "cone", axis: axis, origin: apex, radius: nil, slope: slope, error: share(Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) - (far * slope)))
+        Band.new(kind: "cone", axis: axis, origin: apex, radius: nil, slope: slope,
+                 error: share(Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) - (far * slope)))
       end
 
       def share(off)

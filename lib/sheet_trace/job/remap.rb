@@ -40,8 +40,14 @@ module SheetTrace
       def remapped(source)
         names = carried(@job.given_names)
         job = Job.new(source: source, unit_mm: @job.unit_mm, layout: Layout.new(uv_map: @after, sheet: @job.sheet), edition: @job.edition,
-                      given_names: names.uniq(&:last).to_h, given_tags: carried(@job.given_tags).to_h, gutter_px: @job.gutter_px)
+                      given_names: names.uniq(&:last).to_h, given_tags: carried(@job.given_tags).to_h, gutter_px: @job.gutter_px, drawn_seams: drawn_seams)
         job.with(edition: @job.edition.with(layers: @job.edition.layers.map { |layer| layer.place ? moved(layer, job) : layer }))
+      end
+
+      # Edges are numbered by the mesh; where it was changed, what was drawn on it is gone.
+      def drawn_seams
+        same = @before.mesh.corner_vertices.equal?(@after.mesh.corner_vertices) || @before.mesh.corner_vertices == @after.mesh.corner_vertices
+        @job.drawn_seams if same
       end
 
       def carried(said) = heirs.each_with_index.filter_map { |former, island| [island, said[former]] if said.key?(former) }

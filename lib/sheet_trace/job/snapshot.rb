@@ -38,7 +38,7 @@ module SheetTrace
         source = unpack_source(blobs.call(document[:source]))
         sheet = Layout::Sheet.new(**document[:sheet])
         placements = Numo::DFloat.from_binary(blobs.call(document[:placements]), [uv_map.island_count, 6])
-        job = Job.new(source: source, unit_mm: document[:unit_mm], gutter_px: document[:gutter_px],
+        job = Job.new(source: source, unit_mm: document[:unit_mm], gutter_px: document[:gutter_px], drawn_seams: unpack_seams(document[:seams], uv_map.mesh, blobs),
                       layout: Layout.new(uv_map: uv_map, sheet: sheet, placements: placements),
                       given_names: by_island(document[:given_names]), given_tags: by_island(document[:given_tags]),
                       edition: edition(document[:edition]))
@@ -60,6 +60,13 @@ module SheetTrace
         UvMap.new(mesh: mesh, **arrays, face_mapped: arrays[:face_mapped].eq(1), island_count: packed["island_count"])
       end
 
+      def self.unpack_seams(digest, mesh, blobs)
+        return unless digest
+
+        edges = Numo::Int32.from_binary(blobs.call(digest))
+        Flatten::Seams.none(mesh).tap { |bits| bits[edges] = 1 unless edges.empty? }
+      end
+
       def self.unpack_source(bytes)
         packed = MessagePack.unpack(bytes)
         sets = packed["sets"].map do |set|
@@ -77,7 +84,7 @@ module SheetTrace
           end]
         end
       end
-      private_class_method :new, :by_island, :edition, :unpack_surface, :unpack_source, :unpack
+      private_class_method :new, :by_island, :edition, :unpack_seams, :unpack_surface, :unpack_source, :unpack
 
       def initialize(job, before)
         @job = job
@@ -87,7 +94,7 @@ module SheetTrace
         @document = { version: 2, unit_mm: job.unit_mm, gutter_px: job.gutter_px, sheet: job.sheet.to_h,
                       source: same_source ? before.document[:source] : keep(pack_source),
                       surface: same_surface ? before.document[:surface] : keep(pack_surface), placements: keep(job.layout.placements.to_binary),
-                      given_names: job.given_names, given_tags: job.given_tags,
+                      given_names: job.given_names, given_tags: job.given_tags, seams: job.drawn_seams && keep(Numo::Int32.cast(job.drawn_seams.where).to_binary),
                       edition: job.edition.to_h.merge(layers: job.edition.layers.map(&:to_plain)) }
       end
 

@@ -7,9 +7,9 @@ module SheetTrace
     #
     # islands [Array<Integer>, nil] all faces, those without UVs too, if nil
     # by [String] one of Flatten::Pieces::METHODS
-    # seams [String] "map" as the islands are now, "angle" where the surface bends by more than angle_rad, "none"
+    # seams [String] "drawn" as they are drawn, or else as the islands are now, "angle" where the surface bends by more than angle_rad, "none"
     LayFlat = Struct.new(:islands, :by, :seams, :angle_rad, keyword_init: true) do
-      def initialize(islands: nil, by: "unfold", seams: "map", angle_rad: Math::PI / 3)
+      def initialize(islands: nil, by: "unfold", seams: "drawn", angle_rad: Math::PI / 3)
         super
         freeze
       end
@@ -30,7 +30,7 @@ module SheetTrace
         mapped = job.layout.uv_map.face_mapped.copy.tap { |bits| bits[faces] = 1 }
         after = Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(px), face_mapped: mapped, groups: groups)
         fresh = after.layout.uv_map.face_islands[faces].to_a.uniq
-        after.with(layout: Layout::Settle.call(after.layout, fresh, gutter_px: job.gutter_px))
+        after.with(layout: Layout::Settle.call(after.layout, fresh, gutter_px: job.gutter_px), drawn_seams: nil)
       end
 
       def describe(job, after)
@@ -50,7 +50,7 @@ module SheetTrace
       # What is not to be laid flat is parted from what is.
       def seam_edges(job, faces)
         edges = case seams
-                when "map" then Flatten::Seams.of_map(job.layout.uv_map)
+                when "drawn" then job.seams
                 when "angle" then Flatten::Seams.by_angle(job.mesh, angle_rad)
                 else Flatten::Seams.none(job.mesh)
                 end
@@ -89,7 +89,7 @@ module SheetTrace
 
     # Where seams may come from.
     class LayFlat
-      SEAMS = %w[map angle none].freeze
+      SEAMS = %w[drawn angle none].freeze
     end
   end
 end

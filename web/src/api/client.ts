@@ -99,6 +99,9 @@ export const api = {
   preflight: (id: string, revision: number) => ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`)),
   worstFaces: (id: string, revision: number, by: MeasureKind) =>
     ask<{ faces: WorstFace[] }>("GET", at(id, `/worst_faces?${query({ revision, by })}`)).then(({ faces }) => faces),
+  /** edges of the mesh: a loop through one, the shortest run between two vertices, those that bend, or a suggested cut */
+  pickEdges: (id: string, revision: number, how: "loop" | "run" | "angle" | "suggestion", from: object) =>
+    ask<{ edges: number[] }>("POST", at(id, `/picks/${how}?${query({ revision })}`), from).then(({ edges }) => edges),
   legends: () => ask<Legends>("GET", "/api/legends"),
   async array(id: string, name: ArrayName, revision: number, version: string): Promise<ArrayBuffer> {
     const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version })}`));

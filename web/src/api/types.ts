@@ -148,6 +148,8 @@ export interface Job {
   /** digests: the arrays of the surface, and the places of the islands, change with them */
   surface: string;
   placements: string;
+  /** digest of the seams drawn; null where they are those of the map */
+  seams: string | null;
   unit_mm: number;
   bounds_mm: { min: number[]; max: number[] };
   counts: { vertices: number; faces: number; triangles: number; parts: number; materials: number };
@@ -177,6 +179,9 @@ export type ArrayName =
   | "triangle_faces"
   | "triangle_parts"
   | "edge_neighbours"
+  | "mesh_edges"
+  | "vertices"
+  | "seams"
   | "bare_positions"
   | "bare_faces"
   | "triangle_points"

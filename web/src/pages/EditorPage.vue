@@ -79,7 +79,7 @@ useKeys({
     <TopBar @keys="keysOpen = true" />
     <StageRail :stage="current.id" @go="go" />
     <SheetView :movable="current.movable" :labels="current.labels" />
-    <ProofView :seams="current.seams" />
+    <ProofView :cutting="current.seams" />
     <aside class="inspector" :aria-label="current.name">
       <component :is="current.inspector" />
     </aside>

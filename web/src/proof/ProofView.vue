@@ -1,19 +1,21 @@
 <script setup lang="ts">
 /** The model with the composed sheet on it. */
 import { useElementSize } from "@vueuse/core";
-import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
+import { useSeams } from "@/stores/seams";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import { edgeLines, nearestEdge } from "./edges";
 import LookLegend from "./LookLegend.vue";
 import ProofAids from "./ProofAids.vue";
 import { ProofScene, VIEWS, type ViewName } from "./scene";
 
-const props = defineProps<{ seams: boolean }>();
+const props = defineProps<{ cutting: boolean }>();
 
 const jobs = useJob();
 const selection = useSelection();
@@ -21,6 +23,8 @@ const settings = useSettings();
 const surfaces = useSurface();
 const images = useSheetImage();
 const visibility = useVisibility();
+const seams = useSeams();
+const picksEdges = computed(() => props.cutting && seams.picking);
 
 const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
@@ -51,7 +55,10 @@ watch([scene, () => images.image], ([view, image]) => {
   if (view && image) view.setImage(image);
 });
 watch([scene, () => surfaces.surface, () => settings.light], () => scene.value?.setLight(settings.light));
-watch([scene, () => surfaces.surface, () => props.seams], () => scene.value?.setSeams(props.seams));
+watch([scene, () => surfaces.surface, () => props.cutting, () => seams.net, () => seams.cut, () => seams.picked, () => seams.hovered], () => {
+  const picked = seams.picking && seams.hovered !== null ? [...seams.picked, seams.hovered] : [...seams.picked];
+  scene.value?.setSeams(props.cutting ? edgeLines(seams.net, seams.cut) : [], props.cutting ? edgeLines(seams.net, picked) : []);
+});
 watch([scene, () => surfaces.surface, () => visibility.hidden], () => scene.value?.setHidden(visibility.hidden));
 watch([scene, () => surfaces.surface, () => settings.proof, () => jobs.job?.unit_mm], () => scene.value?.setAids(settings.proof, 10 / (jobs.job?.unit_mm ?? 1)), { deep: true });
 watch([scene, () => surfaces.surface, () => selection.islands, () => selection.hovered], () => {
@@ -76,6 +83,11 @@ function hover(event: PointerEvent) {
 }
 
 function look(event: PointerEvent) {
+  if (picksEdges.value) {
+    const at = scene.value?.hitsAt(event.offsetX, event.offsetY)[0]?.point;
+    seams.hovered = at && seams.net ? nearestEdge(seams.net, at) : null;
+    return;
+  }
   const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
   const key = hits.map((hit) => hit.face).join();
   if (key !== pile.key) pile = { key, at: 0 };
@@ -89,6 +101,10 @@ function release(event: PointerEvent) {
   const from = pressed.value;
   if (!from || Math.hypot(event.offsetX - from[0], event.offsetY - from[1]) > 4) return;
   const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
+  if (picksEdges.value) {
+    if (seams.hovered !== null && hits[0]) void seams.click(seams.hovered, hits[0].point, { shift: event.shiftKey, again: event.detail > 1 || event.ctrlKey });
+    return;
+  }
   const hit = hits[pile.at] ?? null;
   selection.pick(hit?.island ?? null, event.shiftKey);
   if (hits.length > 1) {
@@ -98,6 +114,7 @@ function release(event: PointerEvent) {
 }
 
 function leave() {
+  seams.hovered = null;
   selection.hovered = null;
   selection.touched = null;
   selection.stacked = [];

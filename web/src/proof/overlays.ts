@@ -29,6 +29,10 @@ export class Overlays {
     new LineSegmentsGeometry(),
     new LineMaterial({ color: INSIDE, linewidth: 2.5, dashed: true, dashScale: 1, polygonOffset: true, polygonOffsetFactor: -1, polygonOffsetUnits: -1 }),
   );
+  private readonly picked = new LineSegments2(
+    new LineSegmentsGeometry(),
+    new LineMaterial({ color: LIT, linewidth: 5, polygonOffset: true, polygonOffsetFactor: -3, polygonOffsetUnits: -3 }),
+  );
   private readonly lit = new THREE.Mesh(
     new THREE.BufferGeometry(),
     new THREE.MeshBasicMaterial({ color: LIT, side: THREE.DoubleSide, transparent: true, opacity: 0.62, polygonOffset: true, polygonOffsetFactor: -3, polygonOffsetUnits: -3 }),
@@ -42,8 +46,8 @@ export class Overlays {
   private aids: Aids | null = null;
 
   constructor(private readonly scene: THREE.Scene) {
-    this.seams.visible = this.outline.visible = this.lit.visible = this.edges.visible = this.facing.visible = false;
-    scene.add(this.seams, this.outline, this.lit, this.edges, this.facing);
+    this.picked.visible = this.seams.visible = this.outline.visible = this.lit.visible = this.edges.visible = this.facing.visible = false;
+    scene.add(this.seams, this.picked, this.outline, this.lit, this.edges, this.facing);
   }
 
   setSurface(surface: Surface, box: THREE.Box3) {
@@ -77,11 +81,10 @@ export class Overlays {
     this.setFat(this.outline, lines);
   }
 
-  /** Dashes along every edge at which the map is cut. */
-  setSeams(shown: boolean) {
-    const surface = this.surface;
-    if (!surface) return;
-    this.setFat(this.seams, shown ? this.edgeLines((edge) => surface.edgeOutlines[edge] === 1) : []);
+  /** Dashes along the edges that are cut, and a heavy line along those that are picked; pairs of ends, model units. */
+  setSeams(cut: number[], picked: number[]) {
+    this.setFat(this.picked, picked);
+    this.setFat(this.seams, cut);
     if (!this.seams.visible) return;
     const dash = this.box.getSize(new THREE.Vector3()).length() / 70;
     this.seams.material.dashSize = dash;

@@ -165,8 +165,8 @@ export class ProofScene {
     this.redraw();
   }
 
-  setSeams(shown: boolean) {
-    this.overlays.setSeams(shown);
+  setSeams(cut: number[], picked: number[]) {
+    this.overlays.setSeams(cut, picked);
     this.redraw();
   }
 

@@ -6,6 +6,7 @@ import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
+import SeamTools from "./SeamTools.vue";
 import StretchTable from "./StretchTable.vue";
 
 const METHODS = [
@@ -19,7 +20,7 @@ const METHODS = [
 const jobs = useJob();
 const selection = useSelection();
 const method = ref("unfold");
-const seams = ref<"map" | "angle" | "none">("map");
+const seams = ref<"drawn" | "angle" | "none">("drawn");
 const angle = ref(60);
 const working = ref(false);
 const before = ref<Record<string, number | null>>({});
@@ -47,13 +48,14 @@ const flatten = () => run("lay_flat", { islands: picked.value > 0 ? [...selectio
 <template>
   <template v-if="jobs.job">
     <h2>Cut and lay flat</h2>
+    <SeamTools :angle="angle" />
+    <h3>Lay flat</h3>
     <div class="fields">
       <label for="flatten-method" class="align-self-center">Method</label>
       <BFormSelect id="flatten-method" v-model="method" class="wide" :options="METHODS" />
     </div>
     <p class="what">{{ chosen.what }}</p>
-    <h3>Seams</h3>
-    <ChoiceBar v-model="seams" label="Seams" :choices="{ map: 'As now', angle: 'By angle', none: 'None' }" />
+    <ChoiceBar v-model="seams" label="Seams to cut along" :choices="{ drawn: 'Drawn seams', angle: 'By angle', none: 'No seams' }" />
     <div v-if="asksAngle" class="fields mt-2">
       <NumberField class="wide" label="Bends over" :value="angle" unit="°" :decimals="1" @change="angle = Math.min(Math.max($event, 1), 180)" />
     </div>

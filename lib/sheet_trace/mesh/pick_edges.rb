@@ -1,0 +1,112 @@
+# frozen_string_literal: true
+
+require "pqueue"
+
+module SheetTrace
+  class Mesh
+    # Edges picked from a few clicks: whole loops, and shortest runs between two vertices.
+    module PickEdges
+      # The loop that an edge lies on: straight on through each vertex of four edges, until it closes or can't go on.
+      #
+      # @param mesh [Mesh]
+      # @param edge [Integer]
+      # @return [Array<Integer>] edge indices
+      # @raise [InputError] where: { edge: }
+      def self.edge_loop(mesh, edge)
+        check(edge, mesh.edges.uses.size, "edge")
+        around = edges_at_vertices(mesh)
+        faces = faces_of_edges(mesh)
+        first, second = mesh.edges.vertices[edge, true].to_a
+        ahead = walk(mesh, edge, second, around, faces)
+        return ahead if ahead.size > 1 && ahead.last == edge
+
+        (walk(mesh, edge, first, around, faces).reverse + ahead).uniq
+      end
+
+      # The shortest run of edges between two vertices.
+      #
+      # @param mesh [Mesh]
+      # @param from [Integer] vertex
+      # @param to [Integer] vertex
+      # @return [Array<Integer>] edge indices from one end to the other; empty if nothing joins them
+      # @raise [InputError] where: { vertex: }
+      # Source: Dijkstra, "A note on two problems in connexion with graphs", Numerische Mathematik 1, 1959.
+      def self.shortest_run(mesh, from, to)
+        [from, to].each { |vertex| check(vertex, mesh.vertex_count, "vertex") }
+        ends = mesh.edges.vertices.to_a
+        lengths = edge_lengths(mesh)
+        around = edges_at_vertices(mesh)
+        reached = { from => 0.0 }
+        came = {}
+        queue = PQueue.new([[0.0, from]]) { |a, b| a[0] < b[0] }
+        until queue.empty?
+          distance, vertex = queue.pop
+          break if vertex == to
+          next if distance > reached[vertex]
+
+          around[vertex].each do |edge|
+            other = ends[edge].sum - vertex
+            further = distance + lengths[edge]
+            next unless further < reached.fetch(other, Float::INFINITY)
+
+            reached[other] = further
+            came[other] = edge
+            queue.push([further, other])
+          end
+        end
+        back(from, to, came, ends)
+      end
+
+      def self.back(from, to, came, ends)
+        run = []
+        vertex = to
+        until vertex == from
+          edge = came[vertex] or return []
+          run << edge
+          vertex = ends[edge].sum - vertex
+        end
+        run.reverse
+      end
+
+      def self.walk(mesh, start, vertex, around, faces)
+        path = [start]
+        edge = start
+        loop do
+          here = around[vertex]
+          onward = here.size == 4 ? here.find { |other| other != edge && (faces[other] & faces[edge]).empty? } : nil
+          break unless onward
+
+          path << onward
+          break if onward == start
+
+          vertex = mesh.edges.vertices[onward, true].to_a.sum - vertex
+          edge = onward
+        end
+        path
+      end
+
+      def self.edges_at_vertices(mesh)
+        mesh.edges.vertices.to_a.each_with_index.with_object(Hash.new { |all, vertex| all[vertex] = [] }) do |((a, b), edge), all|
+          all[a] << edge
+          all[b] << edge
+        end
+      end
+
+      def self.faces_of_edges(mesh)
+        mesh.edges.corner_edges.to_a.zip(mesh.corner_faces.to_a).each_with_object(Array.new(mesh.edges.uses.size) { [] }) { |(edge, face), all| all[edge] << face }
+      end
+
+      def self.edge_lengths(mesh)
+        a, b = [0, 1].map { |k| mesh.positions[mesh.edges.vertices[true, k], true] }
+        Geometry::Vectors.lengths(a - b).to_a
+      end
+
+      def self.check(index, count, what)
+        return if index.is_a?(Integer) && index.between?(0, count - 1)
+
+        raise InputError.new("there is no #{what} #{index.inspect}; the model has #{count}, counted from 0", where: { what.to_sym => index })
+      end
+      private_class_method :back, :walk, :edges_at_vertices, :faces_of_edges, :edge_lengths, :check
+    end
+  end
+end

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+/** Picking edges on the model, or having them proposed; then cutting along them or sewing them up. */
+import { computed, onUnmounted } from "vue";
+import { useJob } from "@/stores/job";
+import { useSeams } from "@/stores/seams";
+
+const props = defineProps<{ angle: number }>();
+const jobs = useJob();
+const seams = useSeams();
+const count = computed(() => seams.picked.size);
+
+onUnmounted(() => {
+  seams.picking = false;
+  seams.hovered = null;
+});
+
+async function mark(cut: boolean) {
+  if (await jobs.operate("mark_seams", { edges: [...seams.picked], cut })) seams.clear();
+}
+</script>
+
+<template>
+  <section aria-label="Seams on the model">
+    <label class="mode"><input v-model="seams.picking" type="checkbox" class="form-check-input" /> Pick edges on the model</label>
+    <p v-if="seams.picking" class="what">A click picks an edge, Ctrl-click its whole loop, Shift-click the shortest way from the last one.</p>
+    <div class="row-of">
+      <button type="button" class="btn-choose" @click="seams.ask('suggestion', {})">Suggest a cut</button>
+      <button type="button" class="btn-choose" @click="seams.ask('angle', { angle_deg: props.angle })">Bends over {{ angle }}°</button>
+    </div>
+    <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="count === 0" @click="mark(true)">Cut {{ count }}</button>
+      <button type="button" class="btn-choose" :disabled="count === 0" @click="mark(false)">Sew up</button>
+      <button type="button" class="btn-choose" :disabled="count === 0" @click="seams.clear()">None</button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.mode {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+}
+.what {
+  margin: 4px 0 0 !important;
+  color: var(--ink-soft);
+  font-size: 12.5px;
+}
+.row-of {
+  display: flex;
+  margin-top: 7px;
+  gap: 6px;
+}
+.row-of button {
+  flex: 1;
+  padding: 3px 4px;
+  white-space: nowrap;
+}
+.row-of button:disabled {
+  color: var(--ink-faint);
+}
+</style>
