@@ -31,6 +31,15 @@ module Screenshots
       find(".proof-view label", text: "Stretch").click
       click_button "Next worst face"
     },
+    "cut" => lambda {
+      open_job "Lantern shade"
+      stage "Cut"
+      find("#flatten-method").select("Roll out")
+      find(".inspector label", text: "By angle").click
+      click_button "Lay everything flat"
+      find(".proof-view label", text: "Stretch").click
+      click_button "Bends over 60°"
+    },
     "layout" => -> { open_stage "Lay out", island: "Back" },
     "trace" => -> { open_stage "Trace" },
     "art" => lambda {

@@ -3,18 +3,13 @@
 module SheetTrace
   # Undoable changes to a job. A new one is a file in operations/, its test, and a line here.
   module Operations
-    NAMES = Registry.new("operation", {
-      "transform_islands" => "TransformIslands", "place_island" => "PlaceIsland", "rename_island" => "RenameIsland",
-      "resize_sheet" => "ResizeSheet", "set_unit" => "SetUnit", "set_bleed" => "SetBleed",
-      "add_skin" => "AddSkin", "add_label" => "AddLabel", "change_layer" => "ChangeLayer",
-      "move_layer" => "MoveLayer", "remove_layer" => "RemoveLayer",
-      "separate_islands" => "SeparateIslands", "turn_upright" => "TurnUpright", "reflect_islands" => "ReflectIslands",
-      "bring_onto_sheet" => "BringOntoSheet", "match_density" => "MatchDensity", "true_shape" => "TrueShape",
-      "lay_flat" => "LayFlat", "mark_seams" => "MarkSeams", "give_back_faces" => "GiveBackFaces", "project_faces" => "ProjectFaces", "flip_normals" => "FlipNormals",
-      "merge_vertices" => "MergeVertices", "make_twins" => "MakeTwins", "choose_uv_set" => "ChooseUvSet",
-      "tag_islands" => "TagIslands", "set_gutter" => "SetGutter", "set_up_axis" => "SetUpAxis",
-      "rename_part" => "RenamePart", "rename_material" => "RenameMaterial"
-    }.transform_values { |constant| "SheetTrace::Operations::#{constant}" })
+    NAMES = Registry.new("operation", %w[
+      TransformIslands PlaceIsland RenameIsland ResizeSheet SetUnit SetUpAxis SetBleed SetGutter TagIslands
+      AddSkin AddLabel ChangeLayer MoveLayer RemoveLayer
+      SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
+      LayFlat MarkSeams JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices MakeTwins
+      ChooseUvSet RenamePart RenameMaterial
+    ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"] })
 
     # What a run gives: the new job and one sentence for the history.
     Result = Struct.new(:job, :description, keyword_init: true)

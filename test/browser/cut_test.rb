@@ -67,4 +67,15 @@ describe "the cut stage" do
 
     assert_done(/All faces laid flat \(unfold\)/)
   end
+
+  it "grows a carton's net from one panel" do
+    find(".home").click
+    bring_in_caddy
+    stage "Cut"
+    find(".island-card", text: "Front").click
+    click_button "Grow a net from Front"
+
+    assert_done(/Net of Front: 5 islands joined on/)
+    assert_selector ".island-card", count: 1
+  end
 end

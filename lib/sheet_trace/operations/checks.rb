@@ -25,6 +25,14 @@ module SheetTrace
         "there is no face #{stranger.inspect}; the model has #{job.mesh.face_count}, counted from 0" if stranger
       end
 
+      def edges(job, indices)
+        return "no edge is picked; pick some first" unless indices.is_a?(Array) && indices.any?
+
+        count = job.mesh.edges.uses.size
+        stranger = indices.find { |edge| !edge.is_a?(Integer) || !edge.between?(0, count - 1) }
+        "there is no edge #{stranger.inspect}; the model has #{count}, counted from 0" if stranger
+      end
+
       def entry(index, list, what)
         "there is no #{what} #{index.inspect}; there are #{list.size}, counted from 0" unless index.is_a?(Integer) && index.between?(0, list.size - 1)
       end

@@ -12,12 +12,7 @@ module SheetTrace
       end
 
       def validate(job)
-        return ["no edge is picked; pick some first"] unless edges.is_a?(Array) && edges.any?
-        return ["cut is #{cut.inspect}; give true or false"] unless [true, false].include?(cut)
-
-        count = job.mesh.edges.uses.size
-        stranger = edges.find { |edge| !edge.is_a?(Integer) || !edge.between?(0, count - 1) }
-        stranger ? ["there is no edge #{stranger.inspect}; the model has #{count}, counted from 0"] : []
+        [Checks.edges(job, edges), [true, false].include?(cut) ? nil : "cut is #{cut.inspect}; give true or false"].compact
       end
 
       def apply(job) = job.with(drawn_seams: job.seams.copy.tap { |seams| seams[edges] = cut ? 1 : 0 })

@@ -47,6 +47,7 @@ describe SheetTrace::Operations do
     "give_back_faces" => [{ faces: [0] } => /none of these faces has a neighbour/, { faces: [7] } => /no face 7/],
     "lay_flat" => [{ islands: [9] } => /no island 9/, { by: "fly" } => /give unfold, rollout/, { seams: "x" } => /give drawn, angle, none/, { angle_rad: 9 } => /angle is 9/],
     "mark_seams" => [{ edges: [] } => /no edge is picked/, { edges: [99] } => /no edge 99/, { edges: [0], cut: 3 } => /give true or false/],
+    "join_islands" => [{ edges: [0] } => /don't lie between two islands/, { edges: [77] } => /no edge 77/], "grow_net" => [{ island: 0 } => /no neighbour on the sheet/],
     "project_faces" => [{ faces: [] } => /no face is named/], "flip_normals" => [{ faces: ["x"] } => /no face "x"/], "merge_vertices" => [{} => /no two vertices/],
     "make_twins" => [{ parts: [0] } => /two or more/, { parts: [0, 1] } => /not alike/], "choose_uv_set" => [{ set: 3 } => /no UV set 3/],
     "tag_islands" => [{ islands: [0], tag: "gold" } => /give art or plain/], "set_gutter" => [{ gutter_px: -1 } => /give a whole number from 0 to 64/],

@@ -55,7 +55,7 @@ const flatten = () => run("lay_flat", { islands: picked.value > 0 ? [...selectio
       <BFormSelect id="flatten-method" v-model="method" class="wide" :options="METHODS" />
     </div>
     <p class="what">{{ chosen.what }}</p>
-    <ChoiceBar v-model="seams" label="Seams to cut along" :choices="{ drawn: 'Drawn seams', angle: 'By angle', none: 'No seams' }" />
+    <ChoiceBar v-model="seams" label="Seams to cut along" :choices="{ drawn: 'As drawn', angle: 'By angle', none: 'None' }" />
     <div v-if="asksAngle" class="fields mt-2">
       <NumberField class="wide" label="Bends over" :value="angle" unit="°" :decimals="1" @change="angle = Math.min(Math.max($event, 1), 180)" />
     </div>
@@ -65,6 +65,7 @@ const flatten = () => run("lay_flat", { islands: picked.value > 0 ? [...selectio
     <h3>Keep the cut, mend the shape</h3>
     <p v-if="picked === 0" class="what">Pick islands to give them the proportions of the surface.</p>
     <BButton v-else variant="secondary" class="btn-wide mt-0" :disabled="working" @click="run('true_shape', { islands: [...selection.islands] })">True shape for {{ target }}</BButton>
+    <BButton v-if="picked === 1" variant="secondary" class="btn-wide mt-2" :disabled="working" @click="run('grow_net', { island: selection.islands[0] })">Grow a net from {{ target }}</BButton>
     <template v-if="jobs.job.source.uv_sets.length > 0">
       <h3>Start clean</h3>
       <BButton v-for="set in jobs.job.source.uv_sets" :key="set.index" variant="secondary" class="btn-wide mt-1" :disabled="working" @click="run('choose_uv_set', { set: set.index })">

@@ -14,9 +14,10 @@ onUnmounted(() => {
   seams.hovered = null;
 });
 
-async function mark(cut: boolean) {
-  if (await jobs.operate("mark_seams", { edges: [...seams.picked], cut })) seams.clear();
+async function run(name: string, parameters: object) {
+  if (await jobs.operate(name, parameters)) seams.clear();
 }
+const mark = (cut: boolean) => run("mark_seams", { edges: [...seams.picked], cut });
 </script>
 
 <template>
@@ -30,6 +31,7 @@ async function mark(cut: boolean) {
     <div class="row-of">
       <button type="button" class="btn-choose" :disabled="count === 0" @click="mark(true)">Cut {{ count }}</button>
       <button type="button" class="btn-choose" :disabled="count === 0" @click="mark(false)">Sew up</button>
+      <button type="button" class="btn-choose" :disabled="count === 0" title="Bring the islands on either side together along these edges" @click="run('join_islands', { edges: [...seams.picked] })">Join</button>
       <button type="button" class="btn-choose" :disabled="count === 0" @click="seams.clear()">None</button>
     </div>
   </section>

@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Operations
+    # Grows a net from one island: its neighbours are joined on along their longest common edges, then theirs, and so on,
+    # as long as nothing comes to lie on what is there already.
+    #
+    # island [Integer]
+    GrowNet = Struct.new(:island, keyword_init: true) do
+      def initialize(island:)
+        super
+        freeze
+      end
+
+      def validate(job)
+        problem = Checks.island(job, island)
+        return [problem] if problem
+
+        NetOf.start(job).borders.keys.any? { |pair| pair.include?(island) } ? [] : ["#{job.island_names[island]} has no neighbour on the sheet to join on"]
+      end
+
+      def apply(job) = NetOf.settled(job, grown(job))
+
+      def describe(job, after)
+        count = job.layout.uv_map.island_count - after.layout.uv_map.island_count
+        "Net of #{job.island_names[island]}: #{count} #{count == 1 ? "island" : "islands"} joined on"
+      end
+
+      private
+
+      def grown(job)
+        join = NetOf.start(job)
+        off_sheet = job.layout.uv_map.island_count
+        tried = {}
+        # Nearest to the first panel first: each round goes one island further out.
+        reached = [island]
+        until reached.empty?
+          candidates = neighbours(join.borders, off_sheet, tried)
+          reached = candidates.select { |other, edge| add(join, other, edge, tried) }.map(&:first)
+        end
+        join
+      end
+
+      def neighbours(borders, off_sheet, tried)
+        borders.filter_map do |pair, edge|
+          other = pair.find { |piece| piece != island }
+          [other, edge] if pair.include?(island) && other != off_sheet && !tried[other]
+        end
+      end
+
+      # Joined on for a try; taken only if it covers nothing.
+      def add(join, other, edge, tried)
+        tried[other] = true
+        before = [join.places.copy, join.groups.copy]
+        join.call(edge, keep: island)
+        moved = before[1].eq(other)
+        return true unless covered?(join, before[1], moved)
+
+        join.put_back(*before)
+        false
+      end
+
+      def covered?(join, former, moved)
+        parts = [former.eq(island), moved].map { |faces| join.triangles_where(faces) }
+        low, high = parts.map { |corners| corners.reshape(corners.size / 2, 2) }.then { |a, b| a.concatenate(b, axis: 0) }.then { |all| [all.min(axis: 0), all.max(axis: 0)] }
+        scale = GrowNet::RASTER_PX / [(high - low).max, 1e-9].max
+        texels = parts.map { |corners| Raster::Rasterise.call((corners - low.reshape(1, 1, 2)) * scale, GrowNet::RASTER_PX, GrowNet::RASTER_PX).first.to_a }
+        (texels[0] & texels[1]).size > texels[1].size * GrowNet::SLACK
+      end
+    end
+
+    # How finely overlaps are looked for, and the share of an island's texels that rounding may bring about.
+    class GrowNet
+      RASTER_PX = 512
+      SLACK = 0.01
+    end
+  end
+end
