@@ -4,7 +4,7 @@ module SheetTrace
   module Flatten
     # Cuts a surface and lays all its pieces flat, by one of several methods, upright and in true size.
     class Pieces
-      METHODS = %w[unfold rollout direction angle square_on].freeze
+      METHODS = %w[unfold rollout direction angle square_on seen].freeze
       # A cylinder or cone must come as near as this, as a share of the band's size, to be rolled out.
       NEAR = 0.01
       private_constant :NEAR
@@ -19,15 +19,19 @@ module SheetTrace
       # @param seams [Numo::Bit] E; more are added where a piece would not be a disc
       # @param angle_rad [Float] limit of a split by angle
       # @param faces [Array<Integer>, nil] that are laid flat; all if nil
+      # @param direction [Array<Float>, nil] for the method seen: from the surface to the eye
       # @return [Pieces]
       # @raise [InputError] where: { method: }
       # @raise [MeshError] as the methods say
-      def self.call(mesh, method:, seams:, angle_rad: Math::PI / 3, faces: nil) = new(mesh, method, seams, angle_rad, faces)
+      def self.call(mesh, method:, seams:, angle_rad: Math::PI / 3, faces: nil, direction: nil) = new(mesh, method, seams, angle_rad, faces, direction)
 
-      def initialize(mesh, method, seams, angle_rad, faces)
+      def initialize(mesh, method, seams, angle_rad, faces, direction)
         raise InputError.new("there is no method #{method.inspect}; there are #{METHODS.join(", ")}", where: { method: method }) unless METHODS.include?(method)
 
+        raise InputError.new("the method seen needs a direction to look from", where: { method: method }) if method == "seen" && direction.nil?
+
         @method = method
+        @direction = direction
         @cut = Cut.call(mesh, all_seams(mesh, seams, angle_rad, faces))
         @wanted = faces&.map { |face| @cut.face_pieces[face] }&.uniq
         @places = lay
@@ -47,7 +51,7 @@ module SheetTrace
         case @method
         when "direction" then seams | Seams.between(mesh, Split.by_direction(mesh))
         when "angle" then seams | Seams.between(mesh, Split.by_angle(mesh, angle_rad))
-        when "square_on" then seams
+        when "square_on", "seen" then seams
         else OpenUp.call(mesh, seams, faces: faces)
         end
       end
@@ -62,7 +66,8 @@ module SheetTrace
         case @method
         when "unfold" then upright(piece, Unfold.call(piece))
         when "rollout" then rolled(piece)
-        else SeenFrom.call(piece, @method == "direction" ? SeenFrom.box_direction(piece) : nil)
+        when "direction" then SeenFrom.call(piece, SeenFrom.box_direction(piece))
+        else SeenFrom.call(piece, @direction)
         end
       end
 

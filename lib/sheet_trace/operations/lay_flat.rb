@@ -8,8 +8,9 @@ module SheetTrace
     # islands [Array<Integer>, nil] all faces, those without UVs too, if nil
     # by [String] one of Flatten::Pieces::METHODS
     # seams [String] "drawn" as they are drawn, or else as the islands are now, "angle" where the surface bends by more than angle_rad, "none"
-    LayFlat = Struct.new(:islands, :by, :seams, :angle_rad, keyword_init: true) do
-      def initialize(islands: nil, by: "unfold", seams: "drawn", angle_rad: Math::PI / 3)
+    # direction [Array(Float, Float, Float), nil] for "seen": from the surface to the eye
+    LayFlat = Struct.new(:islands, :by, :seams, :angle_rad, :direction, keyword_init: true) do
+      def initialize(islands: nil, by: "unfold", seams: "drawn", angle_rad: Math::PI / 3, direction: nil)
         super
         freeze
       end
@@ -18,12 +19,12 @@ module SheetTrace
         [islands && Checks.islands(job, islands),
          Flatten::Pieces::METHODS.include?(by) ? nil : "by is #{by.inspect}; give #{Flatten::Pieces::METHODS.join(", ")}",
          LayFlat::SEAMS.include?(seams) ? nil : "seams is #{seams.inspect}; give #{LayFlat::SEAMS.join(", ")}",
-         Checks.number(angle_rad, "angle", 0.01..Math::PI)].compact
+         Checks.number(angle_rad, "angle", 0.01..Math::PI), direction_problem].compact
       end
 
       def apply(job)
         faces = faces(job)
-        pieces = Flatten::Pieces.call(job.mesh, method: by, seams: seam_edges(job, faces), angle_rad: angle_rad, faces: faces)
+        pieces = Flatten::Pieces.call(job.mesh, method: by, seams: seam_edges(job, faces), angle_rad: angle_rad, faces: faces, direction: direction)
         px = job.sheet.to_px(job.layout.corner_uvs)
         groups = Job::Remap.groups(job)
         pieces.laid.each { |piece| lay(job, pieces, piece, px, groups) }
@@ -40,6 +41,11 @@ module SheetTrace
       end
 
       private
+
+      def direction_problem
+        good = direction.is_a?(Array) && direction.size == 3 && direction.all? { |part| part.is_a?(Numeric) && part.to_f.finite? } && direction.any? { |part| part.abs > 1e-9 }
+        "direction is #{direction.inspect}; give three numbers, not all 0" if by == "seen" ? !good : !(direction.nil? || good)
+      end
 
       def faces(job)
         return (0...job.mesh.face_count).to_a unless islands

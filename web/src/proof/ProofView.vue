@@ -38,6 +38,7 @@ const pressed = ref<[number, number] | null>(null);
 onMounted(() => {
   try {
     scene.value = new ProofScene(canvas.value!);
+    scene.value.onEye = (eye) => (selection.eye = eye);
   } catch {
     unable.value = true;
   }

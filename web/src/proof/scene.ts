@@ -51,6 +51,9 @@ export class ProofScene {
   private box = new THREE.Box3();
   private frame = 0;
 
+  /** told whenever the view may have changed */
+  onEye: ((eye: [number, number, number]) => void) | null = null;
+
   constructor(private readonly canvas: HTMLCanvasElement) {
     this.renderer = new THREE.WebGLRenderer({ canvas, antialias: true, alpha: true });
     this.renderer.setPixelRatio(window.devicePixelRatio);
@@ -245,7 +248,13 @@ export class ProofScene {
     this.redraw();
   }
 
+  /** From the model's middle to the eye, of length 1. */
+  eye(): [number, number, number] {
+    return this.camera.position.clone().sub(this.controls.target).normalize().toArray();
+  }
+
   redraw() {
+    this.onEye?.(this.eye());
     cancelAnimationFrame(this.frame);
     this.frame = requestAnimationFrame(() => this.renderer.render(this.scene, this.camera));
   }

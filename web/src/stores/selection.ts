@@ -16,6 +16,8 @@ export const useSelection = defineStore("selection", () => {
   const pointer = ref<{ x: number; y: number } | null>(null);
   /** place on the model under the pointer, model units */
   const touched = shallowRef<[number, number, number] | null>(null);
+  /** from the model's middle to the eye, as the proof is seen now */
+  const eye = shallowRef<[number, number, number]>([0, 0, 1]);
   /** a new object each time it is asked for, so that views look again */
   const spot = shallowRef<Spot | null>(null);
   /** what lies in one place under the pointer in the proof, the front one first */
@@ -50,5 +52,5 @@ export const useSelection = defineStore("selection", () => {
     touched.value = null;
   }
 
-  return { islands, hovered, layer, pointer, touched, spot, stacked, pick, lookAt, clear };
+  return { islands, hovered, layer, pointer, touched, eye, spot, stacked, pick, lookAt, clear };
 });

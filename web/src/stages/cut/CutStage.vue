@@ -14,6 +14,10 @@ const METHODS = [
   { value: "rollout", text: "Roll out", what: "A cylinder or cone is fitted and developed exactly, its front level in the middle, its seam at the back." },
   { value: "direction", text: "Six directions", what: "Parted by the box side that faces look to, each seen straight from there." },
   { value: "angle", text: "By angle", what: "Parted where faces lean further apart than the limit, each piece seen square-on." },
+  { value: "seen", text: "As seen now", what: "As the proof shows it now: what leans away comes out shortened, as a gradient over slopes wants it." },
+  { value: "x", text: "Along x", what: "As seen from the right, whatever leans away." },
+  { value: "y", text: "Along y", what: "As seen from above, such as a roof." },
+  { value: "z", text: "Along z", what: "As seen from the front." },
   { value: "square_on", text: "Square-on", what: "Each piece as seen straight on. True only where it is flat." },
 ];
 
@@ -42,7 +46,13 @@ async function run(name: string, parameters: object) {
   working.value = false;
 }
 
-const flatten = () => run("lay_flat", { islands: picked.value > 0 ? [...selection.islands] : null, by: method.value, seams: seams.value, angle_deg: angle.value });
+/** the methods that show the surface from one direction */
+const direction = computed(() => ({ x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], seen: [...selection.eye] })[method.value] ?? null);
+
+function flatten() {
+  const islands = picked.value > 0 ? [...selection.islands] : null;
+  return run("lay_flat", { islands, by: direction.value ? "seen" : method.value, seams: seams.value, angle_deg: angle.value, direction: direction.value });
+}
 </script>
 
 <template>
