@@ -34,11 +34,18 @@ module Screenshots
     "cut" => lambda {
       open_job "Lantern shade"
       stage "Cut"
+      click_button "Bends over 60°"
+      find_button(text: /\ACut [1-9]/).click
+      find(".status-bar .done", text: "pieces")
+    },
+    "laid-flat" => lambda {
+      open_job "Lantern shade"
+      stage "Cut"
       find("#flatten-method").select("Roll out")
       find(".inspector label", text: "By angle").click
       click_button "Lay everything flat"
+      find(".island-card", text: "shade Around")
       find(".proof-view label", text: "Stretch").click
-      click_button "Bends over 60°"
     },
     "layout" => -> { open_stage "Lay out", island: "Back" },
     "trace" => -> { open_stage "Trace" },

@@ -77,6 +77,18 @@ module SheetTrace
     # @return [Mesh::Edges]
     def edges = @memo[:edges] ||= FindEdges.call(self)
 
+    # @return [Array<Array<Integer>>] F: the faces across each edge that just two faces share
+    def face_neighbours
+      @memo[:face_neighbours] ||= begin
+        first, second = edges.paired_corners
+        pairs = first.empty? ? [] : corner_faces[first].to_a.zip(corner_faces[second].to_a)
+        pairs.each_with_object(Array.new(face_count) { [] }) do |(a, b), all|
+          all[a] << b
+          all[b] << a
+        end.freeze
+      end
+    end
+
     # @return [Mesh::Triangulation] the faces cut into triangles
     def triangulation = @memo[:triangulation] ||= Triangulate.call(self)
 

@@ -13,6 +13,7 @@ module SheetTraceServer
       # edges: E x 2 points; edge_outlines: E, 1 where only one face has the edge
       # edge_neighbours: E, the island on the other side of an outline on the model, -1 where there is none
       # mesh_edges: M x 2 vertices of the edges of the mesh; vertices: V x 3, model units
+      # triangle_pieces: K, the piece that each triangle is of once the seams are cut
       # seams: edges of the mesh that are cut, as drawn or as the map has them
       # points: P x 2, px from the sheet's top left corner
       TABLE = {
@@ -37,6 +38,9 @@ module SheetTraceServer
         "edge_outlines" => ->(job) { Numo::Int32.cast(job.layout.uv_map.edges.outline) },
         "mesh_edges" => ->(job) { Numo::Int32.cast(job.mesh.edges.vertices) },
         "vertices" => ->(job) { Numo::SFloat.cast(job.mesh.positions) },
+        "triangle_pieces" => lambda do |job|
+          SheetTrace::Flatten::Cut.call(job.mesh, job.seams).face_pieces[job.layout.uv_map.triangles.faces]
+        end,
         "seams" => ->(job) { Numo::Int32.cast(job.seams.where) },
         "points" => ->(job) { Numo::SFloat.cast(job.layout.points_px) }
       }.freeze

@@ -13,6 +13,8 @@ module SheetTraceServer
       private_constant :PICKS
 
       def self.registered(app)
+        app.get("/api/jobs/:id/pieces") { render_json(Json::PiecesJson.call(shown_job)) }
+
         app.post("/api/jobs/:id/picks/:how") do
           pick = PICKS[params[:how]] or raise Store::Jobs::NotFound, "there is no pick #{params[:how]}; there are #{PICKS.keys.join(", ")}"
           render_json(edges: pick.call(shown_job, Params.json(request.body.read)))

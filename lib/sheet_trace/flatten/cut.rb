@@ -12,8 +12,9 @@ module SheetTrace
       Piece = Struct.new(:faces, :points, :positions, :triangles, :border, keyword_init: true) do
         # V - E + F, 1 for a disc.
         def euler
-          edges = triangles.to_a.flat_map { |a, b, c| [[a, b].minmax, [b, c].minmax, [c, a].minmax] }.uniq.size
-          positions.shape[0] - edges + triangles.shape[0]
+          from, to = directed_edges
+          keys = (Numo::Int64.minimum(from, to) * positions.shape[0]) + Numo::Int64.maximum(from, to)
+          positions.shape[0] - Geometry::Grouped.ranks(keys).last + triangles.shape[0]
         end
 
         # @return [Boolean] one border, no hole or handle, and one outside
@@ -21,8 +22,14 @@ module SheetTrace
 
         # @return [Boolean] whether two neighbours run along their edge in the same direction
         def twisted?
-          from, to = [[0, 1, 2], [1, 2, 0]].map { |ends| ends.map { |k| Numo::Int64.cast(triangles[true, k]) }.then { |some| some.first.concatenate(*some[1..]) } }
+          from, to = directed_edges
           Geometry::Grouped.ranks((from * positions.shape[0]) + to).last < from.size
+        end
+
+        # @return [Array(Numo::Int64, Numo::Int64)] both ends of each triangle's edges, as the triangles run
+        def directed_edges
+          columns = Array.new(3) { |k| Numo::Int64.cast(triangles[true, k]) }
+          [columns, columns.rotate].map { |some| some.first.concatenate(*some[1..]) }
         end
 
         # @return [String, nil] the cut that is missing; nil for a disc

@@ -64,14 +64,7 @@ module SheetTrace
         start = TrueAffine.call(positions, triangles, @uv_map.points[points, true])
         raise UvError.new("the island has no area on the sheet, so it can't be laid flat", where: { island: island }) unless start
 
-        upright(positions, triangles, Rigid.call(positions, triangles, start))
-      end
-
-      def upright(positions, triangles, places)
-        jacobians = UvMap::Jacobians.of(positions, places, triangles)
-        dx, dy = jacobians.on_plane(Mesh::Facing.up(@normal).to_a.first)
-        angle = Math.atan2((dx * jacobians.area_mm2).sum, (dy * jacobians.area_mm2).sum)
-        Geometry::Affine.turn(angle).apply(places)
+        Upright.call(positions, triangles, Rigid.call(positions, triangles, start), @normal)
       end
 
       def centred(places) = places - ((places.max(axis: 0) + places.min(axis: 0)) / 2)

@@ -16,7 +16,7 @@ module SheetTrace
       # @param faces [Array<Integer>]
       # @return [Array<Patch>]
       def self.call(mesh, faces)
-        near = neighbours(mesh)
+        near = mesh.face_neighbours
         wanted = faces.to_h { |face| [face, true] }
         normals = Geometry::Vectors.unit(mesh.face_area_vectors)
         done = {}
@@ -25,14 +25,6 @@ module SheetTrace
 
           patch = grow(start, near, wanted, normals, done)
           build(mesh, patch, near)
-        end
-      end
-
-      def self.neighbours(mesh)
-        first, second = mesh.edges.paired_corners
-        mesh.corner_faces[first].to_a.zip(mesh.corner_faces[second].to_a).each_with_object(Hash.new { |all, face| all[face] = [] }) do |(a, b), all|
-          all[a] << b
-          all[b] << a
         end
       end
 
@@ -59,7 +51,7 @@ module SheetTrace
           near[face]
         end.uniq - faces)
       end
-      private_class_method :neighbours, :grow, :build
+      private_class_method :grow, :build
     end
   end
 end

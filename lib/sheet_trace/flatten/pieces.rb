@@ -79,13 +79,7 @@ module SheetTrace
         piece.disc? ? upright(piece, Unfold.call(piece)) : raise
       end
 
-      def upright(piece, places)
-        normal = SeenFrom.mean_normal(piece)
-        jacobians = UvMap::Jacobians.of(piece.positions, places, piece.triangles)
-        dx, dy = jacobians.on_plane(Mesh::Facing.up(normal).to_a.first)
-        angle = Math.atan2((dx * jacobians.area_mm2).sum, (dy * jacobians.area_mm2).sum)
-        Geometry::Affine.turn(angle).apply(places)
-      end
+      def upright(piece, places) = Upright.call(piece.positions, piece.triangles, places, SeenFrom.mean_normal(piece))
 
       def centred(places) = places - ((places.max(axis: 0) + places.min(axis: 0)) / 2)
     end

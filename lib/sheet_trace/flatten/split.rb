@@ -22,7 +22,7 @@ module SheetTrace
       # @param limit_rad [Float]
       # @return [Numo::Int32] F
       def self.by_angle(mesh, limit_rad)
-        near = neighbours(mesh)
+        near = mesh.face_neighbours
         vectors = mesh.face_area_vectors.to_a
         order = Geometry::Vectors.lengths(mesh.face_area_vectors).sort_index.to_a.reverse
         groups = Array.new(mesh.face_count)
@@ -55,16 +55,7 @@ module SheetTrace
         lengths = Math.sqrt(((a[0]**2) + (a[1]**2) + (a[2]**2)) * ((b[0]**2) + (b[1]**2) + (b[2]**2)))
         lengths.zero? ? 1.0 : ((a[0] * b[0]) + (a[1] * b[1]) + (a[2] * b[2])) / lengths
       end
-
-      def self.neighbours(mesh)
-        first, second = mesh.edges.paired_corners
-        pairs = first.empty? ? [] : mesh.corner_faces[first].to_a.zip(mesh.corner_faces[second].to_a)
-        pairs.each_with_object(Array.new(mesh.face_count) { [] }) do |(a, b), all|
-          all[a] << b
-          all[b] << a
-        end
-      end
-      private_class_method :grow, :cosine, :neighbours
+      private_class_method :grow, :cosine
     end
   end
 end

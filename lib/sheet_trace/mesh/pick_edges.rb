@@ -6,7 +6,11 @@ module SheetTrace
   class Mesh
     # Edges picked from a few clicks: whole loops, and shortest runs between two vertices.
     module PickEdges
-      # The loop that an edge lies on: straight on through each vertex of four edges, until it closes or can't go on.
+      SHARP_COS = Math.cos(40 * Math::PI / 180)
+      private_constant :SHARP_COS
+
+      # The loop that an edge lies on: along a rim or a border from sharp edge to sharp edge, or else straight on through
+      # each vertex of four edges, until it closes or can't go on.
       #
       # @param mesh [Mesh]
       # @param edge [Integer]
@@ -16,11 +20,12 @@ module SheetTrace
         check(edge, mesh.edges.uses.size, "edge")
         around = edges_at_vertices(mesh)
         faces = faces_of_edges(mesh)
+        sharp = sharp_edges(mesh)
         first, second = mesh.edges.vertices[edge, true].to_a
-        ahead = walk(mesh, edge, second, around, faces)
-        return ahead if ahead.size > 1 && ahead.last == edge
+        ahead = walk(mesh, edge, second, around, faces, sharp)
+        return ahead.uniq if ahead.size > 1 && ahead.last == edge
 
-        (walk(mesh, edge, first, around, faces).reverse + ahead).uniq
+        (walk(mesh, edge, first, around, faces, sharp).reverse + ahead).uniq
       end
 
       # The shortest run of edges between two vertices.
@@ -68,13 +73,11 @@ module SheetTrace
         run.reverse
       end
 
-      def self.walk(mesh, start, vertex, around, faces)
+      def self.walk(mesh, start, vertex, around, faces, sharp)
         path = [start]
         edge = start
         loop do
-          here = around[vertex]
-          onward = here.size == 4 ? here.find { |other| other != edge && (faces[other] & faces[edge]).empty? } : nil
-          break unless onward
+          onward = onward(edge, around[vertex], faces, sharp) or break
 
           path << onward
           break if onward == start
@@ -83,6 +86,27 @@ module SheetTrace
           edge = onward
         end
         path
+      end
+
+      def self.onward(edge, here, faces, sharp)
+        if sharp[edge] == 1
+          others = here.select { |other| other != edge && sharp[other] == 1 }
+          return others.first if others.size == 1
+        end
+        here.find { |other| other != edge && (faces[other] & faces[edge]).empty? } if here.size == 4
+      end
+
+      # Edges that bend, and borders.
+      def self.sharp_edges(mesh)
+        first, second = mesh.edges.paired_corners
+        sharp = mesh.edges.uses.ne(2)
+        return sharp if first.empty?
+
+        normals = Geometry::Vectors.unit(mesh.face_area_vectors)
+        bends = Geometry::Vectors.dot(normals[mesh.corner_faces[first], true], normals[mesh.corner_faces[second], true]) < SHARP_COS
+        rows = mesh.edges.corner_edges[first[bends.where]]
+        sharp[rows] = 1 unless rows.empty?
+        sharp
       end
 
       def self.edges_at_vertices(mesh)
@@ -106,7 +130,7 @@ module SheetTrace
 
         raise InputError.new("there is no #{what} #{index.inspect}; the model has #{count}, counted from 0", where: { what.to_sym => index })
       end
-      private_class_method :back, :walk, :edges_at_vertices, :faces_of_edges, :edge_lengths, :check
+      private_class_method :back, :walk, :onward, :sharp_edges, :edges_at_vertices, :faces_of_edges, :edge_lengths, :check
     end
   end
 end

@@ -1,4 +1,4 @@
-import type { ArrayName, Job, JobCard, Legends, Look, MeasureKind, Picture, Preflight, Solid, TraceSettings, WorstFace } from "./types";
+import type { ArrayName, Job, JobCard, Legends, Look, MeasureKind, Picture, Pieces, Preflight, Solid, TraceSettings, WorstFace } from "./types";
 
 /** What the server refused, or why it could not be asked. */
 export class ApiError extends Error {
@@ -102,6 +102,7 @@ export const api = {
   /** edges of the mesh: a loop through one, the shortest run between two vertices, those that bend, or a suggested cut */
   pickEdges: (id: string, revision: number, how: "loop" | "run" | "angle" | "suggestion", from: object) =>
     ask<{ edges: number[] }>("POST", at(id, `/picks/${how}?${query({ revision })}`), from).then(({ edges }) => edges),
+  pieces: (id: string, revision: number) => ask<Pieces>("GET", at(id, `/pieces?${query({ revision })}`)),
   legends: () => ask<Legends>("GET", "/api/legends"),
   async array(id: string, name: ArrayName, revision: number, version: string): Promise<ArrayBuffer> {
     const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version })}`));

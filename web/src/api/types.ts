@@ -115,6 +115,12 @@ export interface Preflight {
   counts: Record<Severity, number>;
 }
 
+/** What seams part the surface into. */
+export interface Pieces {
+  count: number;
+  pieces: { piece: number; faces: number; part: string; missing_cut: string | null; some_faces: number[] }[];
+}
+
 export type MeasureKind = "stretch" | "density";
 /** what sheet and model wear */
 export type Look = "art" | "chart" | "checker" | MeasureKind;
@@ -182,6 +188,7 @@ export type ArrayName =
   | "mesh_edges"
   | "vertices"
   | "seams"
+  | "triangle_pieces"
   | "bare_positions"
   | "bare_faces"
   | "triangle_points"

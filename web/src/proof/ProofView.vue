@@ -60,6 +60,7 @@ watch([scene, () => surfaces.surface, () => props.cutting, () => seams.net, () =
   const picked = seams.picking && seams.hovered !== null ? [...seams.picked, seams.hovered] : [...seams.picked];
   scene.value?.setSeams(props.cutting ? edgeLines(seams.net, seams.cut) : [], props.cutting ? edgeLines(seams.net, picked) : []);
 });
+watch([scene, () => surfaces.surface, () => props.cutting, () => seams.tints], () => scene.value?.setTints(props.cutting ? seams.tints : null));
 watch([scene, () => surfaces.surface, () => visibility.hidden], () => scene.value?.setHidden(visibility.hidden));
 watch([scene, () => surfaces.surface, () => settings.proof, () => jobs.job?.unit_mm], () => scene.value?.setAids(settings.proof, 10 / (jobs.job?.unit_mm ?? 1)), { deep: true });
 watch([scene, () => surfaces.surface, () => selection.islands, () => selection.hovered], () => {

@@ -17,6 +17,8 @@ const SELECTED = 0x1e7b6e;
 const LIT = 0xd2552a;
 const INK = 0x1f2a36;
 const GRID = 0xa59b88;
+/** Tints of pieces: told apart by lightness too. */
+const TINTS = ["#f2d9a6", "#7fa9a3", "#e0a58c", "#5b7c99", "#d8d2e3", "#8f6d8a", "#c3d3a2", "#a98d62"].map((color) => new THREE.Color(color));
 export const INSIDE = 0x7b3f72;
 
 /** Lines and tints over the model: seams, the outlines of picked islands, lit faces, edges, facing marks, the floor grid. */
@@ -33,6 +35,10 @@ export class Overlays {
     new LineSegmentsGeometry(),
     new LineMaterial({ color: LIT, linewidth: 5, polygonOffset: true, polygonOffsetFactor: -3, polygonOffsetUnits: -3 }),
   );
+  private readonly tint = new THREE.Mesh(
+    new THREE.BufferGeometry(),
+    new THREE.MeshBasicMaterial({ vertexColors: true, side: THREE.DoubleSide, transparent: true, opacity: 0.55, polygonOffset: true, polygonOffsetFactor: -1, polygonOffsetUnits: -1 }),
+  );
   private readonly lit = new THREE.Mesh(
     new THREE.BufferGeometry(),
     new THREE.MeshBasicMaterial({ color: LIT, side: THREE.DoubleSide, transparent: true, opacity: 0.62, polygonOffset: true, polygonOffsetFactor: -3, polygonOffsetUnits: -3 }),
@@ -46,8 +52,8 @@ export class Overlays {
   private aids: Aids | null = null;
 
   constructor(private readonly scene: THREE.Scene) {
-    this.picked.visible = this.seams.visible = this.outline.visible = this.lit.visible = this.edges.visible = this.facing.visible = false;
-    scene.add(this.seams, this.picked, this.outline, this.lit, this.edges, this.facing);
+    this.tint.visible = this.picked.visible = this.seams.visible = this.outline.visible = this.lit.visible = this.edges.visible = this.facing.visible = false;
+    scene.add(this.tint, this.seams, this.picked, this.outline, this.lit, this.edges, this.facing);
   }
 
   setSurface(surface: Surface, box: THREE.Box3) {
@@ -90,6 +96,22 @@ export class Overlays {
     this.seams.material.dashSize = dash;
     this.seams.material.gapSize = dash / 2;
     this.seams.computeLineDistances();
+  }
+
+  /** Tints each piece, neighbours of one number apart; null takes the tints away. */
+  setTints(pieces: Int32Array | null) {
+    const surface = this.surface;
+    this.tint.visible = pieces !== null && surface !== null && pieces.length === surface.triangleIslands.length;
+    if (!pieces || !surface || !this.tint.visible) return;
+    const colors = new Float32Array(pieces.length * 9);
+    pieces.forEach((piece, k) => {
+      const color = TINTS[piece % TINTS.length]!;
+      for (let corner = 0; corner < 3; corner += 1) color.toArray(colors, 9 * k + 3 * corner);
+    });
+    this.tint.geometry.dispose();
+    this.tint.geometry = new THREE.BufferGeometry();
+    this.tint.geometry.setAttribute("position", new THREE.BufferAttribute(surface.positions, 3));
+    this.tint.geometry.setAttribute("color", new THREE.BufferAttribute(colors, 3));
   }
 
   setLit(faces: number[]) {

@@ -173,6 +173,11 @@ export class ProofScene {
     this.redraw();
   }
 
+  setTints(pieces: Int32Array | null) {
+    this.overlays.setTints(pieces);
+    this.redraw();
+  }
+
   setLit(faces: number[]) {
     this.overlays.setLit(faces);
     this.redraw();

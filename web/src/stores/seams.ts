@@ -1,6 +1,7 @@
 import { defineStore } from "pinia";
 import { ref, shallowRef, watch } from "vue";
 import { api } from "@/api/client";
+import type { Pieces } from "@/api/types";
 import { useJob } from "./job";
 import { useMessages } from "./messages";
 
@@ -14,6 +15,9 @@ export const useSeams = defineStore("seams", () => {
   /** edge under the pointer */
   const hovered = ref<number | null>(null);
   const cut = shallowRef<Int32Array>(new Int32Array());
+  /** the piece of each triangle, once seams are drawn; null before */
+  const tints = shallowRef<Int32Array | null>(null);
+  const pieces = shallowRef<Pieces | null>(null);
   const net = shallowRef<{ vertices: Float32Array; edges: Int32Array } | null>(null);
   /** the vertex where the last picked edge ended, to go on from */
   let last: number | null = null;
@@ -38,6 +42,8 @@ export const useSeams = defineStore("seams", () => {
         clear();
       }
       cut.value = new Int32Array(await seams);
+      tints.value = job.seams ? new Int32Array(await api.array(job.id, "triangle_pieces", job.revision, `${job.surface}-${job.seams}`)) : null;
+      pieces.value = await api.pieces(job.id, job.revision);
     } catch (error) {
       messages.fail(error);
     }
@@ -85,5 +91,5 @@ export const useSeams = defineStore("seams", () => {
     last = end;
   }
 
-  return { picking, picked, hovered, cut, net, clear, ask, click };
+  return { picking, picked, hovered, cut, net, tints, pieces, clear, ask, click };
 });

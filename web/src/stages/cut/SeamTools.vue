@@ -3,10 +3,14 @@
 import { computed, onUnmounted } from "vue";
 import { useJob } from "@/stores/job";
 import { useSeams } from "@/stores/seams";
+import { useSelection } from "@/stores/selection";
 
 const props = defineProps<{ angle: number }>();
 const jobs = useJob();
 const seams = useSeams();
+const selection = useSelection();
+/** Pieces that are not discs, and so lack a cut. */
+const lacking = computed(() => (seams.pieces?.pieces ?? []).filter((piece) => piece.missing_cut !== null));
 const count = computed(() => seams.picked.size);
 
 onUnmounted(() => {
@@ -34,6 +38,12 @@ const mark = (cut: boolean) => run("mark_seams", { edges: [...seams.picked], cut
       <button type="button" class="btn-choose" :disabled="count === 0" title="Bring the islands on either side together along these edges" @click="run('join_islands', { edges: [...seams.picked] })">Join</button>
       <button type="button" class="btn-choose" :disabled="count === 0" @click="seams.clear()">None</button>
     </div>
+    <p v-if="seams.pieces" class="what">{{ seams.pieces.count }} {{ seams.pieces.count === 1 ? "piece" : "pieces" }}{{ lacking.length === 0 ? ", each can be laid flat." : ":" }}</p>
+    <ul v-if="lacking.length > 0">
+      <li v-for="piece in lacking.slice(0, 5)" :key="piece.piece">
+        <button type="button" @click="selection.lookAt({ faces: piece.some_faces, islands: [] })">{{ piece.part }}, {{ piece.faces }} faces</button>: {{ piece.missing_cut }}
+      </li>
+    </ul>
   </section>
 </template>
 
@@ -47,6 +57,23 @@ const mark = (cut: boolean) => run("mark_seams", { edges: [...seams.picked], cut
   margin: 4px 0 0 !important;
   color: var(--ink-soft);
   font-size: 12.5px;
+}
+ul {
+  padding: 0;
+  margin: 4px 0 0;
+  font-size: 12.5px;
+  list-style: none;
+}
+li {
+  padding: 2px 0 2px 7px;
+  border-left: 3px solid var(--saffron);
+}
+li button {
+  padding: 0;
+  border: 0;
+  background: transparent;
+  color: var(--verdigris-text);
+  text-decoration: underline;
 }
 .row-of {
   display: flex;
