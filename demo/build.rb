@@ -3,6 +3,7 @@
 require "fileutils"
 require_relative "lantern_shade"
 require_relative "tea_caddy"
+require_relative "parade_drum"
 
 # Builds the sample jobs from nothing, through the core alone.
 module Demo
@@ -27,8 +28,16 @@ module Demo
     Sample.new(name: "Lantern shade, as received", job: SheetTrace::Job.start(reading, source_name: "lantern-shade.obj"), pictures: {})
   end
 
+  # @return [Sample] with its wrap, which joins at the back
+  def self.parade_drum
+    job = SheetTrace::Job.start(SheetTrace::Solids.build("cylinder", ParadeDrum::MEASURES), source_name: "parade drum")
+    pictures = ParadeDrum.pictures
+    job = label(job, job.island_names.index("Around"), *pictures.first)
+    Sample.new(name: "Parade drum", job: job.with(edition: job.edition.with(name: "Indigo")), pictures: pictures)
+  end
+
   # @return [Array<Sample>] the last one is shown first
-  def self.samples = [lantern_shade, tea_caddy]
+  def self.samples = [parade_drum, lantern_shade, tea_caddy]
 
   def self.label(job, island, file, bytes)
     seen = SheetTrace::Artwork::Picture.inspect_file(bytes, name: file)

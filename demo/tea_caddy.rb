@@ -55,11 +55,13 @@ module Demo
     # @return [Hash{String => String}] island name => picture file, for the labels that are set from the start
     def self.labels = { "Front" => "caddy-front.png", "Left" => "caddy-side.png", "Right" => "caddy-side.png", "Top" => "caddy-lid.png" }
 
-    # Draws in mm, at 10 px a mm.
-    def self.picture(width_mm, height_mm)
-      surface = Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, width_mm * 10, height_mm * 10)
+    # Draws in mm.
+    #
+    # @return [String] PNG
+    def self.picture(width_mm, height_mm, px_per_mm: 10)
+      surface = Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, (width_mm * px_per_mm).round, (height_mm * px_per_mm).round)
       context = Cairo::Context.new(surface)
-      context.scale(10, 10)
+      context.scale(px_per_mm, px_per_mm)
       yield context
       StringIO.new("".b).tap { |out| surface.write_to_png(out) }.string
     end
@@ -162,6 +164,6 @@ module Demo
       context.move_to(x - (extents.width / 2) - extents.x_bearing, y)
       context.show_text(text)
     end
-    private_class_method :picture, :front, :side, :lid, :ground, :frame, :lantern, :arc_line, :waves, :words
+    private_class_method :front, :side, :lid, :ground, :frame, :lantern, :arc_line, :waves, :words
   end
 end

@@ -15,6 +15,7 @@ const KEYS: [string, string][] = [
   ["Ctrl+Shift+Z", "redo"],
   ["Shift, on a click", "add an island or take it away"],
   ["Shift, on a drag", "along one axis, or turn in steps of 5°"],
+  ["click, in Cut", "pick an edge; with Ctrl its whole loop, with Shift the shortest way from the last one"],
   ["Enter", "take what was typed"],
   ["Escape", "leave a drag, a field or the selection"],
   ["?", "this sheet"],
