@@ -93,6 +93,24 @@ describe "readers and writers beside other programs" do
     end
   end
 
+  it "keeps normals in PLY where each vertex has one, as assimp also reads them" do
+    smooth = "s 1\nv 0 0 0\nv 20 0 0\nv 0 0 -20\nv 0 20 0\nvt 0 0\nvt 1 0\nvt 0 1\nf 1/1 2/2 3/3\nf 1/1 4/2 2/3\n"
+    reading = formats.read(smooth, name: "in.obj")
+    ply = written("ply", formats::Model.of_reading(reading))
+    again = formats.read_files(ply.files)
+    Dir.mktmpdir do |folder|
+      File.binwrite(File.join(folder, "model.ply"), ply.files["model.ply"])
+      Open3.capture2e("assimp", "export", "model.ply", "out.obj", "-fobj", chdir: folder)
+      told = File.readlines(File.join(folder, "out.obj")).grep(/\Avn /).map { |line| line.split.drop(1).map { |x| x.to_f.round(4) } }.uniq.sort
+
+      assert_equal reading.mesh.corner_normals.to_a.map { |normal| normal.map { |x| x.round(4) } }.uniq.sort, told
+    end
+
+    assert_operator reading.mesh.corner_normals.to_a.uniq.size, :>, 2, "the fold must have shared and unshared normals"
+    assert_in_delta 0, (reading.mesh.corner_normals - again.mesh.corner_normals).abs.max, 1e-12
+    refute_includes ply.notes.map(&:code), "normals_left_out"
+  end
+
   it "tells what a format can't hold" do
     model = formats::Model.of_reading(formats.read(obj, name: "in.obj"))
 
