@@ -13,7 +13,8 @@ import ChoiceBar from "@/ui/ChoiceBar.vue";
 import { edgeLines, nearestEdge } from "./edges";
 import LookLegend from "./LookLegend.vue";
 import ProofAids from "./ProofAids.vue";
-import { ProofScene, VIEWS, type ViewName } from "./scene";
+import { VIEWS, type ViewName } from "./eye";
+import { ProofScene } from "./scene";
 
 const props = defineProps<{ cutting: boolean }>();
 

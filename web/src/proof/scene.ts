@@ -2,34 +2,11 @@ import * as THREE from "three";
 import { OrbitControls } from "three/examples/jsm/controls/OrbitControls.js";
 import type { Sheet } from "@/api/types";
 import type { Surface } from "@/stores/surface";
+import { VIEWS, directionFacing, distanceToFit, type ViewName } from "./eye";
+import { SAME_PLACE, hitsAlong, type Hit } from "./hits";
 import { INSIDE, Overlays, type Aids } from "./overlays";
 
-/** Where to look from: a direction from the model's middle to the eye. */
-export const VIEWS = {
-  Front: [0, 0, 1],
-  Back: [0, 0, -1],
-  Left: [-1, 0, 0],
-  Right: [1, 0, 0],
-  Above: [0, 1, 0.0001],
-  Below: [0, -1, 0.0001],
-  Corner: [0.62, 0.42, 1],
-} as const;
-
-export type ViewName = keyof typeof VIEWS;
-
-/** One face under the pointer. */
-export interface Hit {
-  face: number;
-  island: number;
-  part: number;
-  /** model units */
-  point: [number, number, number];
-}
-
 const PAPER = "#fffdf8";
-/** Hits as near to each other as this share of the model's size are in one place. */
-const SAME_PLACE = 1e-4;
-const MARGIN = 1.22; // free room round the model, for the buttons
 
 /** The textured model on the screen. Draws only when something changed. */
 export class ProofScene {
@@ -188,34 +165,16 @@ export class ProofScene {
     if (!this.surface) return;
     const corners = this.overlays.corners(faces.length > 0 ? new Set(faces) : null, new Set(islands));
     if (corners.length === 0) return;
-    const [a, b, c, normal, middle] = Array.from({ length: 5 }, () => new THREE.Vector3()) as [THREE.Vector3, THREE.Vector3, THREE.Vector3, THREE.Vector3, THREE.Vector3];
-    for (let k = 0; k < corners.length; k += 9) {
-      [a, b, c].forEach((corner, i) => middle.add(corner.fromArray(corners, k + 3 * i)));
-      normal.add(b.sub(a).cross(c.sub(a)));
-    }
-    middle.divideScalar(corners.length / 3);
-    if (normal.lengthSq() === 0) normal.copy(middle).sub(this.controls.target);
-    this.lookFrom(normal.normalize().add(new THREE.Vector3(0.12, 0.14, 0)).normalize());
+    this.lookFrom(directionFacing(corners, this.controls.target));
   }
 
-  /**
-   * The faces under a place of the canvas, in CSS px: the nearest and those that lie in the same place; where the model is
-   * seen through, all that lie behind each other.
-   */
+  /** The faces under a place of the canvas, in CSS px: the nearest first. */
   hitsAt(x: number, y: number): Hit[] {
-    const surface = this.surface;
-    if (!this.model || !surface) return [];
+    if (!this.model || !this.surface) return [];
     const pointer = new THREE.Vector2((x / this.canvas.clientWidth) * 2 - 1, 1 - (y / this.canvas.clientHeight) * 2);
     this.raycaster.setFromCamera(pointer, this.camera);
-    const found = this.raycaster.intersectObject(this.model);
-    const reach = (found[0]?.distance ?? 0) + this.box.getSize(new THREE.Vector3()).length() * SAME_PLACE;
-    const hits = found.filter((hit) => (this.aids?.see_through || hit.distance <= reach) && hit.faceIndex !== undefined && hit.faceIndex !== null);
-    const triangle = (hit: THREE.Intersection) => (this.model!.geometry.index ? Math.floor(this.model!.geometry.index.getX(3 * hit.faceIndex!) / 3) : hit.faceIndex!);
-    // Of faces in one place chance says which comes first; their order in the file is always the same.
-    const rows = hits.map((hit) => ({ k: triangle(hit), near: hit.distance <= reach, point: hit.point.toArray() })).sort((a, b) => Number(b.near) - Number(a.near) || (a.near ? a.k - b.k : 0));
-    return rows
-      .map(({ k, point }) => ({ face: surface.triangleFaces[k]!, island: surface.triangleIslands[k]!, part: surface.triangleParts[k]!, point }))
-      .filter((hit, i, all) => all.findIndex((other) => other.face === hit.face) === i);
+    const samePlace = this.box.getSize(new THREE.Vector3()).length() * SAME_PLACE;
+    return hitsAlong(this.raycaster, this.model, this.surface, samePlace, this.aids?.see_through ?? false);
   }
 
   look(name: ViewName) {
@@ -223,26 +182,13 @@ export class ProofScene {
   }
 
   private lookFrom(direction: THREE.Vector3) {
-    const distance = this.distanceToFit(direction);
+    const distance = distanceToFit(this.camera, this.box, this.controls.target, direction);
     this.camera.position.copy(this.controls.target).addScaledVector(direction, distance);
     this.camera.near = distance / 100;
     this.camera.far = distance * 10;
     this.camera.updateProjectionMatrix();
     this.controls.update();
     this.redraw();
-  }
-
-  /** How far off the eye must be to see the whole box of the model, with a margin. */
-  private distanceToFit(direction: THREE.Vector3): number {
-    const toEye = new THREE.Matrix4().lookAt(direction, new THREE.Vector3(), this.camera.up).transpose();
-    const tall = Math.tan((this.camera.fov * Math.PI) / 360) / MARGIN;
-    const wide = tall * Math.min(this.camera.aspect, 4);
-    const { min, max } = this.box;
-    const distances = [0, 1, 2, 3, 4, 5, 6, 7].map((corner) => {
-      const at = new THREE.Vector3(corner & 1 ? max.x : min.x, corner & 2 ? max.y : min.y, corner & 4 ? max.z : min.z).sub(this.controls.target).applyMatrix4(toEye);
-      return at.z + Math.max(Math.abs(at.x) / wide, Math.abs(at.y) / tall);
-    });
-    return Math.max(...distances, 1e-6);
   }
 
   resize(width: number, height: number) {
