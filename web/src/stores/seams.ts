@@ -22,8 +22,10 @@ export const useSeams = defineStore("seams", () => {
   /** the vertex where the last picked edge ended, to go on from */
   let last: number | null = null;
   let shownNet = "";
+  let turn = 0;
 
   async function load() {
+    const mine = ++turn;
     const job = jobs.job;
     if (!job) {
       net.value = null;
@@ -32,20 +34,24 @@ export const useSeams = defineStore("seams", () => {
       clear();
       return;
     }
-    const get = (name: "vertices" | "mesh_edges" | "seams", version: string) => api.array(job.id, name, job.revision, version);
+    const get = (name: "vertices" | "mesh_edges" | "seams" | "triangle_pieces", version: string) => api.array(job.id, name, job.revision, version);
+    const newNet = shownNet !== job.surface;
     try {
-      const seams = get("seams", `${job.surface}-${job.seams ?? "map"}`);
-      if (shownNet !== job.surface) {
-        const [vertices, edges] = await Promise.all([get("vertices", job.surface), get("mesh_edges", job.surface)]);
+      const [vertices, edges, seams, triangles, found] = await Promise.all([
+        newNet ? get("vertices", job.surface) : null, newNet ? get("mesh_edges", job.surface) : null, get("seams", `${job.surface}-${job.seams ?? "map"}`),
+        job.seams ? get("triangle_pieces", `${job.surface}-${job.seams}`) : null, api.pieces(job.id, job.revision),
+      ]);
+      if (mine !== turn) return;
+      if (vertices && edges) {
         net.value = { vertices: new Float32Array(vertices), edges: new Int32Array(edges) };
         shownNet = job.surface;
         clear();
       }
-      cut.value = new Int32Array(await seams);
-      tints.value = job.seams ? new Int32Array(await api.array(job.id, "triangle_pieces", job.revision, `${job.surface}-${job.seams}`)) : null;
-      pieces.value = await api.pieces(job.id, job.revision);
+      cut.value = new Int32Array(seams);
+      tints.value = triangles && new Int32Array(triangles);
+      pieces.value = found;
     } catch (error) {
-      messages.fail(error);
+      if (mine === turn) messages.fail(error);
     }
   }
   watch(() => jobs.job && [jobs.job.id, jobs.job.surface, jobs.job.seams].join(), load, { immediate: true });

@@ -42,13 +42,12 @@ export const useSurface = defineStore("surface", () => {
     const get = (name: Parameters<typeof api.array>[1], version = digest) => api.array(id, name, revision, version);
     loading.value = digest !== shownSurface;
     try {
-      const placed = get("points", placements);
       if (digest !== shownSurface) {
-        const [positions, bare, bareFaces, normals, trianglePoints, triangleIslands, faces, parts, pointIslands, edges, outlines, neighbours] = await Promise.all([
+        const [positions, bare, bareFaces, normals, trianglePoints, triangleIslands, faces, parts, pointIslands, edges, outlines, neighbours, placed] = await Promise.all([
           get("positions"), get("bare_positions"), get("bare_faces"), get("normals"), get("triangle_points"), get("triangle_islands"), get("triangle_faces"),
           get("triangle_parts"), get("point_islands"), get("edges"), get("edge_outlines"), get("edge_neighbours"),
+          get("points", placements),
         ]);
-        const newPoints = new Float32Array(await placed);
         if (mine !== turn) return;
         surface.value = {
           positions: new Float32Array(positions), barePositions: new Float32Array(bare), bareFaces: new Int32Array(bareFaces), normals: new Float32Array(normals),
@@ -57,13 +56,13 @@ export const useSurface = defineStore("surface", () => {
           edgeOutlines: new Int32Array(outlines), edgeNeighbours: new Int32Array(neighbours),
         };
         shownSurface = digest;
-        points.value = newPoints;
+        points.value = new Float32Array(placed);
       } else {
-        const newPoints = new Float32Array(await placed);
+        const newPoints = new Float32Array(await get("points", placements));
         if (mine === turn) points.value = newPoints;
       }
     } catch (error) {
-      messages.fail(error);
+      if (mine === turn) messages.fail(error);
     } finally {
       if (mine === turn) loading.value = false;
     }
