@@ -77,6 +77,26 @@ module SheetTrace
     # @return [Mesh::Edges]
     def edges = @memo[:edges] ||= FindEdges.call(self)
 
+    # @return [Array<Array<Integer>>] E: the faces at each edge
+    def edge_faces
+      @memo[:edge_faces] ||= corner_faces.to_a.then { |faces| Geometry::Grouped.lists(edges.corner_edges, edges.count).map { |corners| faces.values_at(*corners) } }.freeze
+    end
+
+    # @return [Array<Array<Integer>>] V: the edges at each vertex
+    def vertex_edges
+      @memo[:vertex_edges] ||= Geometry::Grouped.lists(edges.vertices.flatten, vertex_count).map { |ends| ends.map { |row| row / 2 } }.freeze
+    end
+
+    # @return [Numo::DFloat] E model units
+    def edge_lengths
+      @memo[:edge_lengths] ||= [0, 1].map { |k| positions[edges.vertices[true, k], true] }.then { |a, b| Geometry::Vectors.lengths(a - b) }.freeze
+    end
+
+    # @return [Mesh::Symmetry, nil] the plane about which the mesh is its own mirror image, if there is one
+    def symmetry
+      @memo.fetch(:symmetry) { @memo[:symmetry] = FindSymmetry.call(self) }
+    end
+
     # @return [Array<Array<Integer>>] F: the faces across each edge that just two faces share
     def face_neighbours
       @memo[:face_neighbours] ||= begin

@@ -133,8 +133,8 @@ module SheetTrace
     end
 
     # E edges of the map: points Numo::Int32 E x 2, islands Numo::Int32 E, outline Numo::Bit E (1 where
-    # only one face of the island has the edge).
-    Edges = Struct.new(:points, :islands, :outline, keyword_init: true) do
+    # only one face of the island has the edge), mesh_edges Numo::Int64 E, the edges of the mesh that they are.
+    Edges = Struct.new(:points, :islands, :outline, :mesh_edges, keyword_init: true) do
       def initialize(...)
         super
         each(&:freeze)

@@ -2,22 +2,22 @@
 
 module SheetTrace
   module Flatten
-    # Suggests the seams that make every piece a disc: cheap ones, which are short, run along sharp edges, and lie where
-    # nobody looks - at the back and underneath. The faces are held together along a tree of the edges that are dearest
+    # Suggests the seams that make every piece a disc: cheap ones, as CutCosts has it. The faces are held together along a tree of the edges that are dearest
     # to cut; of what is left, ends that lead nowhere are sewn up again. A closed piece is cut from its top to its bottom.
-    # Source: tree-cotree decomposition, Erickson, Har-Peled, "Optimally cutting a surface into a disk", SoCG 2002;
-    #   the costs: common practice, no source.
+    # Source: tree-cotree decomposition, Erickson, Har-Peled, "Optimally cutting a surface into a disk", SoCG 2002.
     class OpenUp
       # @param mesh [Mesh]
       # @param seams [Numo::Bit] E
       # @param faces [Array<Integer>, nil] that shall be discs; all if nil
+      # @param costs [Numo::DFloat] E
       # @return [Numo::Bit] E: seams and those added
-      def self.call(mesh, seams, faces: nil) = new(mesh, seams, faces).send(:opened)
+      def self.call(mesh, seams, faces: nil, costs: CutCosts.call(mesh)) = new(mesh, seams, faces, costs).send(:opened)
 
-      def initialize(mesh, seams, faces)
+      def initialize(mesh, seams, faces, costs)
         @mesh = mesh
         @seams = seams
         @faces = faces
+        @costs = costs
         first, second = mesh.edges.paired_corners
         kept = first.empty? ? first : seams[mesh.edges.corner_edges[first]].eq(0).where
         @first = first.empty? ? first : first[kept]
@@ -38,8 +38,7 @@ module SheetTrace
 
       # Edges that hold the faces together: the dearest first, as long as they join what was apart.
       def tree_edges
-        costs = costs()
-        rows = costs.sort_index.to_a.reverse
+        rows = @costs[@mesh.edges.corner_edges[@first]].sort_index.to_a.reverse
         a = @mesh.corner_faces[@first].to_a
         b = @mesh.corner_faces[@second].to_a
         roots = (0...@mesh.face_count).to_a
@@ -53,17 +52,6 @@ module SheetTrace
           roots[x] = y
           tree[row] = true
         end
-      end
-
-      def costs
-        edges = @mesh.edges.vertices[@mesh.edges.corner_edges[@first], true]
-        ends = [0, 1].map { |k| @mesh.positions[edges[true, k], true] }
-        normals = Geometry::Vectors.unit(@mesh.face_area_vectors)
-        sides = [@first, @second].map { |corners| normals[@mesh.corner_faces[corners], true] }
-        bend = Geometry::Vectors.dot(*sides) # 1 where flat
-        mean = (sides[0] + sides[1]) / 2
-        seen = (mean[true, 2] * 0.8) + (mean[true, 1] * 0.4) # the front, and the top
-        Geometry::Vectors.lengths(ends[1] - ends[0]) * (1 + (bend.clip(0, 1) * 2)) * (1.6 + seen)
       end
 
       # Takes away what leads nowhere: edges with an end at which nothing else is cut.

@@ -105,6 +105,17 @@ module SheetTrace
         steps.cumsum
       end
 
+      # @param groups [Numo::Int64] n group numbers, each 0...count
+      # @return [Array<Array<Integer>>] the rows of each group, rising
+      def self.lists(groups, count)
+        return Array.new(count) { [] } if groups.empty?
+
+        # Group and row in one key, so that rows stay in order within a group.
+        order = ((Numo::Int64.cast(groups) * groups.size) + Numo::Int64.new(groups.size).seq).sort_index.to_a
+        start = 0
+        groups.bincount(minlength: count).to_a.map { |size| order[start, size].tap { start += size } }
+      end
+
       # For each number of .repeat, its place within its run: 0, 1, ... count - 1.
       def self.places(counts, repeated)
         starts = counts.cumsum - counts

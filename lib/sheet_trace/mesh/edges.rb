@@ -14,6 +14,8 @@ module SheetTrace
         freeze
       end
 
+      def count = uses.size
+
       # @return [Array(Numo::Int64, Numo::Int64)] pairs of corners that share an edge of just two faces
       def paired_corners
         order = corner_edges.sort_index

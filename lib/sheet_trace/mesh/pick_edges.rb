@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "pqueue"
-
 module SheetTrace
   class Mesh
     # Edges picked from a few clicks: whole loops, and shortest runs between two vertices.
@@ -18,8 +16,8 @@ module SheetTrace
       # @raise [InputError] where: { edge: }
       def self.edge_loop(mesh, edge)
         check(edge, mesh.edges.uses.size, "edge")
-        around = edges_at_vertices(mesh)
-        faces = faces_of_edges(mesh)
+        around = mesh.vertex_edges
+        faces = mesh.edge_faces
         sharp = sharp_edges(mesh)
         first, second = mesh.edges.vertices[edge, true].to_a
         ahead = walk(mesh, edge, second, around, faces, sharp)
@@ -35,42 +33,19 @@ module SheetTrace
       # @param to [Integer] vertex
       # @return [Array<Integer>] edge indices from one end to the other; empty if nothing joins them
       # @raise [InputError] where: { vertex: }
-      # Source: Dijkstra, "A note on two problems in connexion with graphs", Numerische Mathematik 1, 1959.
       def self.shortest_run(mesh, from, to)
         [from, to].each { |vertex| check(vertex, mesh.vertex_count, "vertex") }
-        ends = mesh.edges.vertices.to_a
-        lengths = edge_lengths(mesh)
-        around = edges_at_vertices(mesh)
-        reached = { from => 0.0 }
-        came = {}
-        queue = PQueue.new([[0.0, from]]) { |a, b| a[0] < b[0] }
-        until queue.empty?
-          distance, vertex = queue.pop
-          break if vertex == to
-          next if distance > reached[vertex]
-
-          around[vertex].each do |edge|
-            other = ends[edge].sum - vertex
-            further = distance + lengths[edge]
-            next unless further < reached.fetch(other, Float::INFINITY)
-
-            reached[other] = further
-            came[other] = edge
-            queue.push([further, other])
-          end
-        end
-        back(from, to, came, ends)
+        cheapest_run(mesh, [from], [to], mesh.edge_lengths.to_a) || []
       end
 
-      def self.back(from, to, came, ends)
-        run = []
-        vertex = to
-        until vertex == from
-          edge = came[vertex] or return []
-          run << edge
-          vertex = ends[edge].sum - vertex
-        end
-        run.reverse
+      # The run of edges of least cost from any of some vertices to any of others.
+      #
+      # @param costs [Array<Float>] E
+      # @return [Array<Integer>, nil] edge indices; nil if nothing joins them
+      def self.cheapest_run(mesh, from, to, costs)
+        ends = mesh.edges.vertices.to_a
+        around = mesh.vertex_edges
+        Geometry::ShortestPath.call(from, to) { |vertex| around[vertex].map { |edge| [ends[edge].sum - vertex, edge, costs[edge]] } }
       end
 
       def self.walk(mesh, start, vertex, around, faces, sharp)
@@ -109,28 +84,12 @@ module SheetTrace
         sharp
       end
 
-      def self.edges_at_vertices(mesh)
-        mesh.edges.vertices.to_a.each_with_index.with_object(Hash.new { |all, vertex| all[vertex] = [] }) do |((a, b), edge), all|
-          all[a] << edge
-          all[b] << edge
-        end
-      end
-
-      def self.faces_of_edges(mesh)
-        mesh.edges.corner_edges.to_a.zip(mesh.corner_faces.to_a).each_with_object(Array.new(mesh.edges.uses.size) { [] }) { |(edge, face), all| all[edge] << face }
-      end
-
-      def self.edge_lengths(mesh)
-        a, b = [0, 1].map { |k| mesh.positions[mesh.edges.vertices[true, k], true] }
-        Geometry::Vectors.lengths(a - b).to_a
-      end
-
       def self.check(index, count, what)
         return if index.is_a?(Integer) && index.between?(0, count - 1)
 
         raise InputError.new("there is no #{what} #{index.inspect}; the model has #{count}, counted from 0", where: { what.to_sym => index })
       end
-      private_class_method :back, :walk, :onward, :sharp_edges, :edges_at_vertices, :faces_of_edges, :edge_lengths, :check
+      private_class_method :walk, :onward, :sharp_edges, :check
     end
   end
 end

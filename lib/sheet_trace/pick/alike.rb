@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Pick
+    # Faces that share a number with picked ones.
+    module Alike
+      # @param numbers [Numo::Int32] F
+      # @return [Array<Integer>]
+      def self.call(job, kind, picked, numbers, what)
+        Pick.only_for(%w[faces], kind, what)
+        return [] if Pick.checked(job, kind, picked).empty?
+
+        Touching.bits(numbers.max + 1, numbers[picked])[numbers].where.to_a
+      end
+    end
+  end
+end

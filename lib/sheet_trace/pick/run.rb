@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Pick
+    # The shortest way between two clicks: edges or corners from vertex to vertex along edges, faces from face to face across edges.
+    module Run
+      # @param start [Integer] a vertex, or a face where faces are picked
+      # @param stop [Integer] the same
+      def self.call(job, kind, start:, stop:)
+        return faces(job, start, stop) if kind == "faces"
+
+        run = Mesh::PickEdges.shortest_run(job.mesh, start, stop)
+        return run if kind == "edges"
+
+        run.flat_map { |edge| job.mesh.edges.vertices[edge, true].to_a }.push(start).uniq
+      end
+
+      def self.faces(job, start, stop)
+        Pick.checked(job, "faces", [start, stop])
+        mesh = job.mesh
+        owners, vertices = Touching.pairs(mesh, "faces")
+        middles = (Geometry::Grouped.sum_rows(owners, mesh.positions[vertices, true], mesh.face_count) / mesh.face_sizes.expand_dims(1)).to_a
+        near = mesh.face_neighbours
+        way = Geometry::ShortestPath.call([start], [stop]) do |face|
+          near[face].map { |other| [other, other, Math.sqrt(middles[face].zip(middles[other]).sum { |a, b| (a - b)**2 })] }
+        end
+        way ? [start, *way] : []
+      end
+      private_class_method :faces
+    end
+  end
+end
