@@ -22,6 +22,8 @@ module SheetTrace
     attr_reader :edition
     # @return [Numo::Bit, nil] E: seams drawn for the next laying flat; nil for those of the map
     attr_reader :drawn_seams
+    # @return [Array<KeptMap>] maps set aside, the oldest first
+    attr_reader :kept_maps
 
     # Starts a job from what a reader gave. A model without any UVs gets each face square-on.
     #
@@ -51,7 +53,7 @@ module SheetTrace
     end
     private_class_method :projected_note
 
-    def initialize(source:, unit_mm:, layout:, edition:, given_names: {}, given_tags: {}, gutter_px: 8, drawn_seams: nil, memo: {})
+    def initialize(source:, unit_mm:, layout:, edition:, given_names: {}, given_tags: {}, gutter_px: 8, drawn_seams: nil, kept_maps: [], memo: {})
       @source = source
       @unit_mm = unit_mm
       @layout = layout
@@ -60,6 +62,7 @@ module SheetTrace
       @gutter_px = gutter_px
       @edition = edition
       @drawn_seams = drawn_seams&.freeze
+      @kept_maps = kept_maps.freeze
       @memo = memo
       freeze
     end
@@ -70,7 +73,7 @@ module SheetTrace
       memo = same_surface ? @memo.slice(:flat_maps, :canvas, :map_seams) : {}
       memo[:known_measures] = @memo[:measures] ? [layout, @memo[:measures]] : @memo[:known_measures] if same_surface
       Job.new(source: source, unit_mm: unit_mm, layout: layout, given_names: given_names, given_tags: given_tags, gutter_px: gutter_px, edition: edition,
-              drawn_seams: drawn_seams, memo: memo, **changes)
+              drawn_seams: drawn_seams, kept_maps: kept_maps, memo: memo, **changes)
     end
 
     # @return [Numo::Bit] E: seams as drawn, or else those of the map

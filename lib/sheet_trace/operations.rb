@@ -7,8 +7,8 @@ module SheetTrace
       TransformIslands PlaceIsland RenameIsland ResizeSheet SetUnit SetUpAxis SetBleed SetGutter TagIslands
       AddSkin AddLabel ChangeLayer MoveLayer RemoveLayer
       SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
-      LayFlat MarkSeams JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices MakeTwins
-      ChooseUvSet RenamePart RenameMaterial
+      LayFlat Relax MarkSeams StartSeams DetachFaces JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices MakeTwins
+      ChooseUvSet KeepMap TakeKeptMap DropKeptMap RenamePart RenameMaterial
     ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"] })
 
     # What a run gives: the new job and one sentence for the history.

@@ -32,7 +32,8 @@ module SheetTrace
 
       # Solves for the inner vertices; those of the border stand on the right side.
       def self.middles(triangles, circle, inner, count)
-        from, to = edges(triangles)
+        pairs = Pairs.new(triangles, count)
+        from, to = [pairs.low, pairs.high]
         degrees = from.concatenate(to).bincount(minlength: count)
         diagonal = Numo::Int64.new(count).seq
         own = Numo::DFloat.cast(degrees)
@@ -62,15 +63,7 @@ module SheetTrace
         end
       end
 
-      def self.edges(triangles)
-        a = Numo::Int64.cast(triangles[true, 0].concatenate(triangles[true, 1], triangles[true, 2]))
-        b = Numo::Int64.cast(triangles[true, 1].concatenate(triangles[true, 2], triangles[true, 0]))
-        size = triangles.max + 1
-        ranks, count = Geometry::Grouped.pair_ranks(Numo::Int64.minimum(a, b), Numo::Int64.maximum(a, b), size)
-        rows = Geometry::Grouped.representatives(ranks, count)
-        [a[rows], b[rows]]
-      end
-      private_class_method :on_circle, :middles, :right_sides, :edges
+      private_class_method :on_circle, :middles, :right_sides
     end
   end
 end

@@ -17,16 +17,22 @@ module SheetTrace
         return costs if first.empty?
 
         rows = mesh.edges.corner_edges[first]
-        normals = Geometry::Vectors.unit(mesh.face_area_vectors)
-        sides = [first, second].map { |corners| normals[mesh.corner_faces[corners], true] }
-        mean = (sides[0] + sides[1]) / 2
-        seen = (mean[true, 2] * 0.8) + (mean[true, 1] * 0.4) # the front, and the top
-        costs[rows] = costs[rows] * (1 + (Geometry::Vectors.dot(*sides).clip(0, 1) * 2)) * (1.6 + seen)
+        sides = [first, second].map { |corners| mesh.corner_faces[corners] }
+        costs[rows] = costs[rows] * sharpness(mesh, sides)
         art = Numo::Bit.zeros(mesh.face_count).tap { |bits| bits[art_faces] = 1 unless art_faces.empty? }
-        under = rows[(art[mesh.corner_faces[first]] | art[mesh.corner_faces[second]]).where]
+        under = rows[sides.map { |faces| art[faces] }.reduce(:|).where]
         costs[under] = costs[under] * ART unless under.empty?
         costs
       end
+
+      def self.sharpness(mesh, sides)
+        normals = Geometry::Vectors.unit(mesh.face_area_vectors)
+        a, b = sides.map { |faces| normals[faces, true] }
+        mean = (a + b) / 2
+        seen = (mean[true, 2] * 0.8) + (mean[true, 1] * 0.4) # the front, and the top
+        (1 + (Geometry::Vectors.dot(a, b).clip(0, 1) * 2)) * (1.6 + seen)
+      end
+      private_class_method :sharpness
     end
   end
 end

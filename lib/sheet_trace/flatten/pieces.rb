@@ -4,10 +4,12 @@ module SheetTrace
   module Flatten
     # Cuts a surface and lays all its pieces flat, by one of several methods, upright and in true size.
     class Pieces
-      METHODS = %w[unfold rollout direction angle square_on seen].freeze
+      METHODS = %w[unfold rollout direction angle square_on seen wrap].freeze
       # A cylinder or cone must come as near as this, as a share of the band's size, to be rolled out.
       NEAR = 0.01
-      private_constant :NEAR
+      # Edges on the plane of symmetry cost this share: cut there, both halves keep their side.
+      ON_PLANE = 0.3
+      private_constant :NEAR, :ON_PLANE
 
       # @return [Cut]
       attr_reader :cut
@@ -20,22 +22,25 @@ module SheetTrace
       # @param angle_rad [Float] limit of a split by angle
       # @param faces [Array<Integer>, nil] that are laid flat; all if nil
       # @param direction [Array<Float>, nil] for the method seen: from the surface to the eye
+      # @param sides [String] for the method direction: of Split::SIDES
+      # @param band [Hash] for the method rollout: what RollOut.fit takes
+      # @param symmetry [Mesh::Symmetry, nil] that seams and pieces follow
       # @return [Pieces]
       # @raise [InputError] where: { method: }
       # @raise [MeshError] as the methods say
-      def self.call(mesh, method:, seams:, angle_rad: Math::PI / 3, faces: nil, direction: nil) = new(mesh, method, seams, angle_rad, faces, direction)
-
-      def initialize(mesh, method, seams, angle_rad, faces, direction)
+      def self.call(mesh, method:, seams:, angle_rad: Math::PI / 3, faces: nil, direction: nil, sides: "six", band: {}, symmetry: nil)
         raise InputError.new("there is no method #{method.inspect}; there are #{METHODS.join(", ")}", where: { method: method }) unless METHODS.include?(method)
-
         raise InputError.new("the method seen needs a direction to look from", where: { method: method }) if method == "seen" && direction.nil?
 
+        new(mesh, method, faces, symmetry, angle_rad: angle_rad, direction: direction, sides: sides, band: band).tap { |pieces| pieces.send(:cut_and_lay, seams) }.freeze
+      end
+
+      def initialize(mesh, method, faces, symmetry, **options)
+        @mesh = mesh
         @method = method
-        @direction = direction
-        @cut = Cut.call(mesh, all_seams(mesh, seams, angle_rad, faces))
-        @wanted = faces&.map { |face| @cut.face_pieces[face] }&.uniq
-        @places = lay
-        freeze
+        @faces = faces
+        @symmetry = symmetry
+        @options = options
       end
       private_class_method :new
 
@@ -47,34 +52,78 @@ module SheetTrace
 
       private
 
-      def all_seams(mesh, seams, angle_rad, faces)
+      def cut_and_lay(seams)
+        seams = both_sides(all_seams(both_sides(seams)))
+        @cut = Cut.call(@mesh, seams)
+        @mirror = Mirror.new(@cut, @symmetry) if @symmetry
+        @wanted = @faces&.map { |face| @cut.face_pieces[face] }&.uniq
+        @places = lay
+      end
+
+      def both_sides(seams)
+        return seams unless @symmetry
+
+        seams | seams[@symmetry.edge_twins]
+      end
+
+      def all_seams(seams)
         case @method
-        when "direction" then seams | Seams.between(mesh, Split.by_direction(mesh))
-        when "angle" then seams | Seams.between(mesh, Split.by_angle(mesh, angle_rad))
+        when "direction" then seams | Seams.between(@mesh, Split.by_direction(@mesh, @options[:sides]))
+        when "angle" then seams | Seams.between(@mesh, Split.by_angle(@mesh, @options[:angle_rad]))
+        when "wrap" then seams | Wrap.seams(@mesh)
         when "square_on", "seen" then seams
-        else OpenUp.call(mesh, seams, faces: faces)
+        else OpenUp.call(@mesh, seams, faces: @faces, costs: costs)
         end
+      end
+
+      def costs
+        costs = CutCosts.call(@mesh)
+        return costs unless @symmetry
+
+        own = @symmetry.vertex_twins.eq(Numo::Int64.new(@mesh.vertex_count).seq)
+        on_plane = (own[@mesh.edges.vertices[true, 0]] & own[@mesh.edges.vertices[true, 1]]).where
+        costs[on_plane] = costs[on_plane] * ON_PLANE unless on_plane.empty?
+        costs
       end
 
       def lay
         Numo::DFloat.zeros(@cut.point_vertices.size, 2).tap do |all|
-          laid.each { |index| @cut.piece(index).then { |piece| all[piece.points, true] = centred(flat(piece)) } }
+          copied, own = laid.partition { |index| copied?(index) }
+          own.each { |index| @cut.piece(index).then { |piece| all[piece.points, true] = centred(flat(piece)) } }
+          copied.each { |index| copy(index, all) }
         end
       end
 
+      # The second of two pieces that mirror each other, if the first is laid flat too.
+      def copied?(index) = @mirror && @mirror.twin(index) < index && laid.include?(@mirror.twin(index))
+
+      def copy(index, all)
+        source = @cut.piece(@mirror.twin(index))
+        points, image = @mirror.image(source, all[source.points, true])
+        all[points, true] = image
+        own = @cut.piece(index)
+        all[own.points, true] = centred(upright(own, all[own.points, true]))
+      end
+
       def flat(piece)
+        places = laid_by_method(piece)
+        @mirror && @mirror.twin(@cut.face_pieces[piece.faces[0]]) == @cut.face_pieces[piece.faces[0]] ? @mirror.even(piece, places) : places
+      end
+
+      def laid_by_method(piece)
         case @method
         when "unfold" then upright(piece, Unfold.call(piece))
         when "rollout" then rolled(piece)
+        when "wrap" then Wrap.call(piece)
         when "direction" then SeenFrom.call(piece, SeenFrom.box_direction(piece))
-        else SeenFrom.call(piece, @direction)
+        else SeenFrom.call(piece, @options[:direction])
         end
       end
 
       # What is no cylinder and no cone is unfolded.
       def rolled(piece)
-        fit = RollOut.fit(piece)
-        fit.error < NEAR ? RollOut.call(piece, fit: fit) : upright(piece, Unfold.call(piece))
+        fit = RollOut.fit(piece, **@options[:band])
+        fit.error < NEAR || @options[:band].any? ? RollOut.call(piece, fit: fit) : upright(piece, Unfold.call(piece))
       rescue MeshError
         piece.disc? ? upright(piece, Unfold.call(piece)) : raise
       end

@@ -16,9 +16,11 @@ module SheetTrace
       private_constant :CYLINDER
 
       # @param piece [Cut::Piece]
+      # @param axis [Array<Float>, nil] direction to be kept to; fitted if nil
+      # @param origin [Array<Float>, nil] a place on the axis, the apex of a cone, to be kept to; fitted if nil
       # @return [Band]
       # @raise [MeshError] if the piece is flat, so that it has no axis
-      def self.fit(piece) = new(piece).send(:fit)
+      def self.fit(piece, axis: nil, origin: nil) = new(piece).send(:fit, axis, origin)
 
       # @param piece [Cut::Piece] a disc
       # @param fit [Band] by which it is rolled out
@@ -34,16 +36,22 @@ module SheetTrace
 
       private
 
-      def fit
+      def fit(axis, origin)
         normals, areas = normals_and_areas
+        axis = axis ? Geometry::Vectors.unit(Numo::DFloat[axis])[0, true].to_a : fitted_axis(normals, areas)
+        axis = axis.map(&:-@) if axis[1].negative? || (axis[1].abs < 1e-9 && axis.sum.negative?)
+        height = normals.dot(Numo::DFloat.cast(axis))
+        mean = (height * areas).sum / areas.sum
+        mean.abs < CYLINDER ? cylinder(axis, origin) : cone(axis, normals, areas, origin)
+      end
+
+      # Normals of a cylinder lie in a plane, those of a cone on a circle: the axis is the direction in which they vary least.
+      def fitted_axis(normals, areas)
         covariance = Array.new(3) { |i| Array.new(3) { |j| ((normals[true, i] - lean(normals, areas, i)) * (normals[true, j] - lean(normals, areas, j)) * areas).sum / areas.sum } }
         (_, axis), (second,), = Geometry::SymmetricEigen.call(covariance)
         raise MeshError.new("the faces lie in one plane; they have no axis to be rolled out about", where: { faces: @piece.faces.to_a.first(50) }) if second < 1e-9
 
-        axis = axis.map(&:-@) if axis[1].negative? || (axis[1].abs < 1e-9 && axis.sum.negative?)
-        height = normals.dot(Numo::DFloat.cast(axis))
-        mean = (height * areas).sum / areas.sum
-        mean.abs < CYLINDER ? cylinder(axis) : cone(axis, normals, areas)
+        axis
       end
 
       def lean(normals, areas, axis) = (normals[true, axis] * areas).sum / areas.sum
@@ -55,28 +63,36 @@ module SheetTrace
       end
 
       # A circle through the points seen along the axis: x^2 + y^2 = 2 a x + 2 b y + c, linear in a, b, c.
-      def cylinder(axis)
+      def cylinder(axis, origin)
         right, front = across(axis)
         x, y = [right, front].map { |direction| @positions.dot(Numo::DFloat.cast(direction)) }
-        a, b, c = least_squares([x * 2, y * 2, Numo::DFloat.ones(x.size)], (x * x) + (y * y))
-        radius = Math.sqrt([c + (a * a) + (b * b), 0].max)
-        origin = (0..2).map { |i| (right[i] * a) + (front[i] * b) }
+        if origin
+          a, b = [right, front].map { |direction| direction.zip(origin).sum { |p, q| p * q } }
+          radius = Numo::NMath.sqrt(((x - a)**2) + ((y - b)**2)).mean
+        else
+          a, b, c = least_squares([x * 2, y * 2, Numo::DFloat.ones(x.size)], (x * x) + (y * y))
+          radius = Math.sqrt([c + (a * a) + (b * b), 0].max)
+          origin = (0..2).map { |i| (right[i] * a) + (front[i] * b) }
+        end
         off = Numo::NMath.sqrt(((x - a)**2) + ((y - b)**2)) - radius
         Band.new(kind: "cylinder", axis: axis, origin: origin, radius: radius, slope: 0.0, error: share(off))
       end
 
       # All faces' planes pass through the apex.
-      def cone(axis, normals, areas)
-        middles = Array.new(3) { |k| @positions[@piece.triangles[true, k], true] }.sum / 3
-        weight = Numo::NMath.sqrt(areas)
-        columns = Array.new(3) { |i| normals[true, i] * weight }
-        apex = least_squares(columns, Geometry::Vectors.dot(normals, middles) * weight)
+      def cone(axis, normals, areas, apex)
+        apex ||= fitted_apex(normals, areas)
         from = @positions - Numo::DFloat[apex]
         far = Geometry::Vectors.lengths(from)
         along = from.dot(Numo::DFloat.cast(axis))
         slope = (Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) * far).sum / (far**2).sum
         Band.new(kind: "cone", axis: axis, origin: apex, radius: nil, slope: slope,
                  error: share(Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) - (far * slope)))
+      end
+
+      def fitted_apex(normals, areas)
+        middles = Array.new(3) { |k| @positions[@piece.triangles[true, k], true] }.sum / 3
+        weight = Numo::NMath.sqrt(areas)
+        least_squares(Array.new(3) { |i| normals[true, i] * weight }, Geometry::Vectors.dot(normals, middles) * weight)
       end
 
       def share(off)

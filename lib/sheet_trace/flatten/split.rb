@@ -4,16 +4,21 @@ module SheetTrace
   module Flatten
     # Groups of faces that can be seen from one direction.
     module Split
-      # By the six box directions that faces look to most.
+      SIDES = { "six" => nil, "three" => nil, "left_right" => 0, "top_bottom" => 1, "front_back" => 2 }.freeze
+
+      # By the box directions that faces look to most: all six, the three axes whichever way, or the two ways along one axis.
       #
       # @param mesh [Mesh]
+      # @param sides [String] of SIDES
       # @return [Numo::Int32] F: 0 to 5
-      def self.by_direction(mesh)
+      def self.by_direction(mesh, sides = "six")
+        return Numo::Int32.cast(mesh.face_area_vectors[true, SIDES[sides]] < 0) + (2 * SIDES[sides]) if SIDES[sides]
+
         vectors = mesh.face_area_vectors
         axis = vectors.abs.max_index(axis: 1) - (Numo::Int64.new(mesh.face_count).seq * 3)
         toward = Numo::DFloat.zeros(mesh.face_count)
         3.times { |k| axis.eq(k).where.then { |rows| toward[rows] = vectors[rows, k] unless rows.empty? } }
-        Numo::Int32.cast((axis * 2) + Numo::Int64.cast(toward < 0))
+        Numo::Int32.cast((axis * 2) + (sides == "three" ? 0 : Numo::Int64.cast(toward < 0)))
       end
 
       # Faces beside each other that lean less than a limit from the mean of their group, the largest face first.

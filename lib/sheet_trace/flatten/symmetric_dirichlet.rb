@@ -27,7 +27,7 @@ module SheetTrace
 
       # The quadratic model at a place: M = U diag(w1^2, w2^2) U^T of each triangle, and the nearest turns.
       #
-      # @return [Hash] m: xx, xy, yy; turns: a, b, c, d; t values each
+      # @return [Hash] m: xx, xy, yy; turns and maps: a, b, c, d; t values each
       def model(places)
         a, b, c, d = maps(places)
         # Singular values and their directions in closed form: the map is a turn about p plus a mirrored turn about q.
@@ -42,7 +42,8 @@ module SheetTrace
         w1, w2 = [large, small].map { |s| weight(s) }
         ux = Numo::NMath.cos(angle)
         uy = Numo::NMath.sin(angle)
-        { m: [(w1 * ux * ux) + (w2 * uy * uy), (w1 - w2) * ux * uy, (w1 * uy * uy) + (w2 * ux * ux)], turns: [cos, -sin, sin, cos] }
+        { m: [(w1 * ux * ux) + (w2 * uy * uy), (w1 - w2) * ux * uy, (w1 * uy * uy) + (w2 * ux * ux)], turns: [cos, -sin, sin, cos],
+          maps: [a, b, c, d] }
       end
 
       # @return [Float] how far along a direction the first triangle collapses: the least positive root of det(J + t D) = 0

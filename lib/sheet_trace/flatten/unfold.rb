@@ -9,20 +9,22 @@ module SheetTrace
     class Unfold
       MOST_STEPS = 40
       STILL = 0.02 # share of the energy above its least, 4, by which the last step lowered it
-      RIGID_ROUNDS = 10
+      RIGID_ROUNDS = 7
       FLAT_RAD = 1e-4
       PROXIMAL = 1e-5
       HELD = 1e5
-      private_constant :MOST_STEPS, :STILL, :RIGID_ROUNDS, :FLAT_RAD, :PROXIMAL, :HELD
+      private_constant :STILL, :RIGID_ROUNDS, :FLAT_RAD, :PROXIMAL, :HELD
 
       # @param piece [Cut::Piece]
-      # @param pins [Hash{Integer => Array(Float, Float)}] vertex of the piece => where it stays; the start is turned to fit two or more
+      # @param pins [Hash{Integer => Array(Float, Float)}] vertex of the piece => where it stays, to the bit, if the start has it
+      #   there; or else where it is drawn to, the start turned to fit two or more
       # @param start [Numo::DFloat, nil] n x 2 places without a turned triangle
       # @yieldparam energy [Float] mean energy less 4, after each step; a false answer stops
+      # @yieldparam places [Numo::DFloat] n x 2, then
       # @return [Numo::DFloat] n x 2, the unit of the positions
-      # @raise [MeshError] if the piece is no disc, naming the cut that is missing; where: { faces:, borders: }
+      # @raise [MeshError] without a start, if the piece is no disc, naming the cut that is missing; where: { faces:, borders: }
       def self.call(piece, pins: {}, start: nil, &watch)
-        unless piece.disc?
+        unless start || piece.disc?
           raise MeshError.new("a piece of #{piece.faces.size} faces can't be laid flat: #{piece.missing_cut}",
                               where: { faces: piece.faces.to_a.first(50), borders: piece.border.size })
         end
@@ -40,9 +42,12 @@ module SheetTrace
         @plane = PlaneTriangles.new(piece.positions, piece.triangles)
         @energy = SymmetricDirichlet.new(@plane)
         @count = piece.positions.shape[0]
+        @pairs = Pairs.new(@plane.triangles, @count)
         @pins = pins
         @places = start || first_places
-        @places = fitted(@places) if pins.any?
+        @places = fitted(@places) if pins.any? && start.nil?
+        @still = false
+        hold
       end
       private_class_method :new
 
@@ -73,8 +78,7 @@ module SheetTrace
           b = corner[(k + 2) % 3] - corner[k]
           Numo::NMath.atan2(Geometry::Vectors.lengths(Geometry::Vectors.cross(a, b)), Geometry::Vectors.dot(a, b))
         end
-        indices = Numo::Int32.cast(@plane.triangles[true, 0].concatenate(@plane.triangles[true, 1], @plane.triangles[true, 2]))
-        sums = Geometry::Grouped.sum(indices, angles[0].concatenate(angles[1], angles[2]), @count)
+        sums = @pairs.by_vertex(angles)
         sums[@piece.border.first] = 2 * Math::PI
         (sums - (2 * Math::PI)).abs.max < FLAT_RAD
       end
@@ -96,91 +100,98 @@ module SheetTrace
 
       def unfolded
         former = cost(@places)
-        rows, columns, values = matrix
-        Geometry::SparseSolver.open(rows, columns, values, 2 * @count) do |solver|
+        Geometry::SparseSolver.open(*places_of_entries, values, 2 * @count) do |solver|
           MOST_STEPS.times do |step|
-            solver.update(matrix.last) unless step.zero?
+            solver.update(values) unless step.zero?
             direction = direction(solver) or break
             @places, now = walked(direction, former)
-            stop = block_given? && yield(now - 4) == false
+            now = cost(@places) if hold
+            stop = block_given? && yield(now - 4, @places) == false
             done = former - now < STILL * [now - 4, 1e-9].max
             former = now
             break if done || stop
           end
         end
-        snapped
+        @places
       end
 
       # The energy, and what pins that are not reached yet add to it.
       def cost(places)
+        return @energy.mean(places) if @still
+
         @energy.mean(places) + (@pins.sum { |vertex, at| ((places[vertex, 0] - at[0])**2) + ((places[vertex, 1] - at[1])**2) } * HELD / @plane.areas.sum)
       end
 
-      # Pins that are all but reached are reached to the bit.
-      def snapped
-        exact = @places.copy.tap { |places| @pins.each { |vertex, at| places[vertex, true] = Numo::DFloat.cast(at) } }
-        @energy.turned(exact) <= @energy.turned(@places) ? exact : @places
+      # Pins that can be put into place without turning a triangle over are, and move no more.
+      def hold
+        return if @pins.empty? || @still
+
+        exact = @places.copy.tap { |places| places[@pins.keys, true] = Numo::DFloat.cast(@pins.values) }
+        return if @energy.turned(exact).positive?
+
+        @places = exact
+        @still = true
       end
 
       # Upper triangle of the 2n x 2n matrix: u with u, v with v, u with v.
-      def matrix
+      def values
         @model = @energy.model(@places)
-        m11, m12, m22 = @model[:m].map { |entry| entry * @plane.areas }
-        values = stiffness.flat_map { |_pair, product| [m11 * product, m22 * product] }
-        values += crossed.map { |product| m12 * product }
-        values << Numo::DFloat.new(2 * @count).fill(proximal) << held
-        [*places_of_entries, values.first.concatenate(*values[1..])]
+        uu, uv, vv = @model[:m].map { |entry| (entry * @plane.areas).then { |own| @pairs.sums(stiffness.transform_values { |product| own * product }) } }
+        across = uv[@count..]
+        all = [uu, vv, uv, across]
+        all = all.zip(free_entries).map { |some, free| some * free } if @still
+        all.first(2).each { |some| some[0...@count] += diagonal }
+        all.first.concatenate(*all.drop(1))
       end
 
       def stiffness = @stiffness ||= @plane.stiffness
-      def crossed = @crossed ||= [0, 1, 2].product([0, 1, 2]).map { |i, j| stiffness[[i, j].minmax] }
 
+      # Pairs stand twice where u meets v: the lower one's u with the higher one's v, and the other way round.
       def places_of_entries
-        @places_of_entries ||= begin
-          corners = Array.new(3) { |k| @plane.triangles[true, k].copy }
-          lists = stiffness.keys.flat_map do |i, j|
-            low = Numo::Int64.minimum(corners[i], corners[j])
-            high = Numo::Int64.maximum(corners[i], corners[j])
-            [[low, high], [low + @count, high + @count]]
-          end
-          lists += [0, 1, 2].product([0, 1, 2]).map { |i, j| [corners[i], corners[j] + @count] }
-          diagonal = Numo::Int64.new(2 * @count).seq
-          lists << [diagonal, diagonal] << [diagonal, diagonal]
-          lists.transpose.map { |some| some.first.concatenate(*some[1..]) }
+        rows, columns = @pairs.places
+        lists = [[rows, columns], [rows + @count, columns + @count], [rows, columns + @count], [@pairs.high, @pairs.low + @count]]
+        lists.transpose.map { |some| some.first.concatenate(*some.drop(1)) }
+      end
+
+      # 0 where an entry has to do with a vertex that is held, so that it takes no part.
+      def free_entries
+        @free_entries ||= begin
+          free = Numo::DFloat.ones(@count).tap { |values| values[@pins.keys] = 0.0 }
+          rows, columns = @pairs.places
+          both = free[rows] * free[columns]
+          [both, both, both, both[@count..]]
         end
       end
 
-      # Keeps the matrix from being singular where nothing is pinned.
-      def proximal = @plane.areas.sum / @count * PROXIMAL / [@plane.areas.mean, Float::MIN].max
-
-      def held
-        Numo::DFloat.zeros(2 * @count).tap { |diagonal| @pins.each_key { |vertex| [vertex, vertex + @count].each { |row| diagonal[row] = HELD } } }
+      # Keeps the matrix from being singular where nothing is pinned, and draws pins to their places.
+      def diagonal
+        Numo::DFloat.new(@count).fill(@plane.areas.sum / @count * PROXIMAL / [@plane.areas.mean, Float::MIN].max).tap { |values| values[@pins.keys] += HELD if @pins.any? }
       end
 
-      # Where the quadratic model is least, seen from where we are.
+      # The way to where the quadratic model is least.
       def direction(solver)
         right = Numo::DFloat.zeros(1, 2 * @count)
-        indices = Numo::Int32.cast(@plane.triangles[true, 0].concatenate(@plane.triangles[true, 1], @plane.triangles[true, 2]))
         pulls.each_with_index do |pull, axis|
-          sums = Geometry::Grouped.sum(indices, pull[0].concatenate(pull[1], pull[2]), @count)
-          right[0, (axis * @count)...((axis + 1) * @count)] = sums + (@places[true, axis] * proximal) + pinned(axis)
+          own = @pairs.by_vertex(pull)
+          @pins.each { |vertex, at| own[vertex] = @still ? 0.0 : own[vertex] + (HELD * (at[axis] - @places[vertex, axis])) }
+          right[0, (axis * @count)...((axis + 1) * @count)] = own
         end
         answer = solver.solve(right)
-        Geometry::Vectors.columns([answer[0, 0...@count], answer[0, @count..-1]]) - @places if answer.isfinite.all?
+        return unless answer.isfinite.all?
+
+        way = Geometry::Vectors.columns([answer[0, 0...@count], answer[0, @count..-1]])
+        way[@pins.keys, true] = 0.0 if @still
+        way
       end
 
-      # What each triangle pulls its three corners with, in u and in v.
+      # What each triangle pulls its three corners with, in u and in v: towards the nearest turn.
       def pulls
         m11, m12, m22 = @model[:m]
-        r11, r12, r21, r22 = @model[:turns]
+        r11, r12, r21, r22 = @model[:turns].zip(@model[:maps]).map { |turn, map| turn - map }
         columns = [[r11, r21, @plane.across], [r12, r22, @plane.up]]
         [[m11, m12], [m12, m22]].map do |first, second|
           Array.new(3) { |k| columns.map { |x, y, change| ((first * x) + (second * y)) * change[k] }.sum * @plane.areas }
         end
-      end
-
-      def pinned(axis)
-        Numo::DFloat.zeros(@count).tap { |values| @pins.each { |vertex, at| values[vertex] = HELD * at[axis] } }
       end
 
       # As far along as the energy falls and no triangle collapses.

@@ -22,6 +22,15 @@ module SheetTrace
         call(job, UvMap::Build.call(mesh, corner_uvs, Numo::Int32.new(mesh.corner_count).seq, face_mapped, groups: groups), source: source)
       end
 
+      # The same islands with points at other places.
+      #
+      # @param points_uv [Numo::DFloat] P x 2 on the sheet
+      # @return [Job]
+      def self.with_points(job, points_uv)
+        map = job.layout.uv_map
+        by_corner(job, corner_uvs: points_uv[map.corner_points, true], face_mapped: map.face_mapped, groups: groups(job))
+      end
+
       # @return [Numo::Int32] F groups that keep a job's islands apart; faces not on the sheet have a group of their own
       def self.groups(job)
         map = job.layout.uv_map
@@ -40,7 +49,8 @@ module SheetTrace
       def remapped(source)
         names = carried(@job.given_names)
         job = Job.new(source: source, unit_mm: @job.unit_mm, layout: Layout.new(uv_map: @after, sheet: @job.sheet), edition: @job.edition,
-                      given_names: names.uniq(&:last).to_h, given_tags: carried(@job.given_tags).to_h, gutter_px: @job.gutter_px, drawn_seams: drawn_seams)
+                      given_names: names.uniq(&:last).to_h, given_tags: carried(@job.given_tags).to_h, gutter_px: @job.gutter_px,
+                      drawn_seams: drawn_seams, kept_maps: @job.kept_maps)
         job.with(edition: @job.edition.with(layers: @job.edition.layers.map { |layer| layer.place ? moved(layer, job) : layer }))
       end
 

@@ -34,15 +34,20 @@ module SheetTrace
       # @param blobs [#call] takes a digest, gives the bytes
       # @return [Snapshot]
       def self.load(document, blobs)
-        uv_map = unpack_surface(blobs.call(document[:surface]))
         source = unpack_source(blobs.call(document[:source]))
-        sheet = Layout::Sheet.new(**document[:sheet])
-        placements = Numo::DFloat.from_binary(blobs.call(document[:placements]), [uv_map.island_count, 6])
-        job = Job.new(source: source, unit_mm: document[:unit_mm], gutter_px: document[:gutter_px], drawn_seams: unpack_seams(document[:seams], uv_map.mesh, blobs),
-                      layout: Layout.new(uv_map: uv_map, sheet: sheet, placements: placements),
+        layout = unpack_layout(document, blobs)
+        kept = document.fetch(:kept_maps, []).map { |one| KeptMap.new(one[:name]) { unpack_layout(one, blobs) } }
+        seams = unpack_seams(document[:seams], layout.uv_map.mesh, blobs)
+        job = Job.new(source: source, unit_mm: document[:unit_mm], gutter_px: document[:gutter_px], layout: layout, kept_maps: kept, drawn_seams: seams,
                       given_names: by_island(document[:given_names]), given_tags: by_island(document[:given_tags]),
                       edition: edition(document[:edition]))
         allocate.tap { |snapshot| snapshot.send(:loaded, job, document) }
+      end
+
+      def self.unpack_layout(document, blobs)
+        uv_map = unpack_surface(blobs.call(document[:surface]))
+        placements = Numo::DFloat.from_binary(blobs.call(document[:placements]), [uv_map.island_count, 6])
+        Layout.new(uv_map: uv_map, sheet: Layout::Sheet.new(**document[:sheet]), placements: placements)
       end
 
       def self.by_island(said) = said.transform_keys { |island| island.to_s.to_i }
@@ -84,16 +89,14 @@ module SheetTrace
           end]
         end
       end
-      private_class_method :new, :by_island, :edition, :unpack_seams, :unpack_surface, :unpack_source, :unpack
+      private_class_method :new, :unpack_layout, :by_island, :edition, :unpack_seams, :unpack_surface, :unpack_source, :unpack
 
       def initialize(job, before)
         @job = job
         @blobs = {}
-        same_surface = before && before.job.layout.uv_map.equal?(job.layout.uv_map)
         same_source = before && before.job.source.equal?(job.source)
-        @document = { version: 2, unit_mm: job.unit_mm, gutter_px: job.gutter_px, sheet: job.sheet.to_h,
-                      source: same_source ? before.document[:source] : keep(pack_source),
-                      surface: same_surface ? before.document[:surface] : keep(pack_surface), placements: keep(job.layout.placements.to_binary),
+        @document = { version: 2, unit_mm: job.unit_mm, gutter_px: job.gutter_px, source: same_source ? before.document[:source] : keep(pack_source),
+                      **pack_layout(job.layout, before), kept_maps: job.kept_maps.map { |kept| pack_kept(kept, before) },
                       given_names: job.given_names, given_tags: job.given_tags, seams: job.drawn_seams && keep(Numo::Int32.cast(job.drawn_seams.where).to_binary),
                       edition: job.edition.to_h.merge(layers: job.edition.layers.map(&:to_plain)) }
       end
@@ -108,8 +111,18 @@ module SheetTrace
 
       def keep(bytes) = self.class.digest(bytes).tap { |digest| @blobs[digest] = bytes }
 
-      def pack_surface
-        map = job.layout.uv_map
+      def pack_layout(layout, before)
+        same_surface = before && before.job.layout.uv_map.equal?(layout.uv_map)
+        { sheet: layout.sheet.to_h, surface: same_surface ? before.document[:surface] : keep(pack_surface(layout.uv_map)), placements: keep(layout.placements.to_binary) }
+      end
+
+      # Those that were kept before are as they were, and need not be read for it.
+      def pack_kept(kept, before)
+        known = before && before.job.kept_maps.index { |one| one.equal?(kept) }
+        known ? before.document[:kept_maps][known] : { name: kept.name, **pack_layout(kept.layout, before) }
+      end
+
+      def pack_surface(map)
         { "mesh" => pack(map.mesh, MESH_ARRAYS), "map" => pack(map, MAP_ARRAYS), "parts" => map.mesh.parts, "materials" => map.mesh.materials.map(&:to_a),
           "normals" => map.mesh.corner_normals && packed(map.mesh.corner_normals), "island_count" => map.island_count }.to_msgpack
       end

@@ -13,11 +13,12 @@ module SheetTrace
       # @param boxes [Array<Array(Float, Float, Float, Float)>] width and height, and where its left upper corner would best be, px
       # @param without [Array<Integer>] islands that take no room, as they are what is placed
       # @param gutter_px [Numeric]
+      # @param shrink [Boolean] whether all may be made smaller
       # @return [Array(Layout, Array<Array(Float, Float)>, Float)] the layout, the places, and by how much all was scaled
       # @raise [LayoutError] where: { boxes: } if there is no room even so
-      def self.call(layout, boxes, without:, gutter_px:)
+      def self.call(layout, boxes, without:, gutter_px:, shrink: true)
         order = boxes.each_index.sort_by { |i| -boxes[i][0] * boxes[i][1] }
-        MOST_STEPS.times do |step|
+        (shrink ? MOST_STEPS : 1).times do |step|
           scale = STEP**step
           smaller = step.zero? ? layout : layout.place((0...layout.uv_map.island_count).to_a, Geometry::Affine.scale(scale, scale))
           places = places(smaller, boxes, order, without, gutter_px, scale)

@@ -117,7 +117,7 @@ module SheetTrace
         vertices = Numo::Int64.new(@mesh.vertex_count).seq
         vertices[@mesh.corner_vertices] = @mesh.corner_vertices[corners]
         faces = @mesh.corner_faces[corners[@mesh.face_starts[0...-1]]]
-        { vertex_twins: vertices, face_twins: faces, edge_twins: edge_twins(corners) }
+        { vertex_twins: vertices, face_twins: faces, edge_twins: edge_twins(corners), corner_twins: corners }
       end
 
       # An edge runs from a corner to the one that follows; mirrored, it runs back.

@@ -6,8 +6,9 @@ module SheetTrace
     #
     # normal [Array<Float>] unit; offset [Float] of the plane along it, model units
     # tolerance [Float] how far apart mirrored vertices may lie; error [Float] how far apart the worst lie, model units
-    # vertex_twins [Numo::Int64] V; edge_twins [Numo::Int64] E; face_twins [Numo::Int64] F: their mirror images, themselves on the plane
-    Symmetry = Struct.new(:normal, :offset, :tolerance, :error, :vertex_twins, :edge_twins, :face_twins, keyword_init: true) do
+    # vertex_twins [Numo::Int64] V; edge_twins [Numo::Int64] E; face_twins [Numo::Int64] F,
+    # corner_twins [Numo::Int64] C: their mirror images, themselves on the plane
+    Symmetry = Struct.new(:normal, :offset, :tolerance, :error, :vertex_twins, :edge_twins, :face_twins, :corner_twins, keyword_init: true) do
       def initialize(...)
         super
         each { |member| member.freeze if member.respond_to?(:freeze) }

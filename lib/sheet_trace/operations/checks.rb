@@ -33,6 +33,12 @@ module SheetTrace
         "there is no edge #{stranger.inspect}; the model has #{count}, counted from 0" if stranger
       end
 
+      def vertices(job, indices)
+        count = job.mesh.vertex_count
+        stranger = indices.is_a?(Array) ? indices.find { |vertex| !vertex.is_a?(Integer) || !vertex.between?(0, count - 1) } : indices
+        "there is no corner #{stranger.inspect}; the model has #{count}, counted from 0" unless stranger.nil?
+      end
+
       def entry(index, list, what)
         "there is no #{what} #{index.inspect}; there are #{list.size}, counted from 0" unless index.is_a?(Integer) && index.between?(0, list.size - 1)
       end
@@ -50,6 +56,28 @@ module SheetTrace
         return if value.is_a?(Numeric) && value.to_f.finite? && range.cover?(value)
 
         "#{what} is #{value.inspect}; give a number from #{plain(range.begin)} to #{plain(range.end)}"
+      end
+
+      def one_of(value, what, names)
+        "#{what} is #{value.inspect}; give #{names.join(", ")}" unless names.include?(value)
+      end
+
+      def flag(value, what)
+        "#{what} is #{value.inspect}; give true or false" unless [true, false].include?(value)
+      end
+
+      # Three numbers, or nothing.
+      def triple(value, what)
+        return if value.nil? || (value.is_a?(Array) && value.size == 3 && value.all? { |part| part.is_a?(Numeric) && part.to_f.finite? })
+
+        "#{what} is #{value.inspect}; give three numbers"
+      end
+
+      # Three numbers that point somewhere, or nothing.
+      def vector(value, what, required: false)
+        return "#{what} is missing; give three numbers, not all 0" if value.nil? && required
+
+        triple(value, what) || (value&.all? { |part| part.abs < 1e-9 } ? "#{what} is #{value.inspect}; give three numbers, not all 0" : nil)
       end
 
       def optional(value, what, range) = value.nil? ? nil : number(value, what, range)

@@ -2,55 +2,80 @@
 
 module SheetTrace
   module Operations
-    # Lays islands flat anew. Each new piece keeps the place and the density of the island that most of it comes from;
+    # Lays islands or faces flat anew. Each new piece keeps the place and the density of the island that most of it comes from;
     # one that comes to lie on another goes on to a free place.
     #
-    # islands [Array<Integer>, nil] all faces, those without UVs too, if nil
+    # islands [Array<Integer>, nil]; faces [Array<Integer>, nil], which go before islands; all faces, those without UVs too, if both are nil
     # by [String] one of Flatten::Pieces::METHODS
-    # seams [String] "drawn" as they are drawn, or else as the islands are now, "angle" where the surface bends by more than angle_rad, "none"
-    # direction [Array(Float, Float, Float), nil] for "seen": from the surface to the eye
-    LayFlat = Struct.new(:islands, :by, :seams, :angle_rad, :direction, keyword_init: true) do
-      def initialize(islands: nil, by: "unfold", seams: "drawn", angle_rad: Math::PI / 3, direction: nil)
+    # seams [String] "drawn" as they are drawn, or else as the islands are now, "angle" where the surface bends by more than angle_rad,
+    #   "none", "all" each face apart
+    # direction [Array(Float, Float, Float), nil] for "seen": from the surface to the eye; sides [String] for "direction": one of Flatten::Split::SIDES
+    # axis, origin [Array(Float, Float, Float), nil] for "rollout": the band's axis and a place on it, its apex, in model units; fitted if nil
+    # mirrored [Boolean] whether seams and pieces follow the model's plane of symmetry
+    # into [Hash, nil] width_px, height_px: a rectangle that the one piece is fitted to; keep [Boolean] its proportions
+    # gutter_px [Numeric, nil] to be kept from other islands; the job's if nil
+    LayFlat = Struct.new(:islands, :faces, :by, :seams, :angle_rad, :direction, :sides, :axis, :origin, :mirrored, :into, :gutter_px, keyword_init: true) do
+      def initialize(islands: nil, faces: nil, by: "unfold", seams: "drawn", angle_rad: Math::PI / 3, direction: nil, sides: "six", axis: nil, origin: nil, mirrored: false,
+                     into: nil, gutter_px: nil)
         super
         freeze
       end
 
       def validate(job)
-        [islands && Checks.islands(job, islands),
-         Flatten::Pieces::METHODS.include?(by) ? nil : "by is #{by.inspect}; give #{Flatten::Pieces::METHODS.join(", ")}",
-         LayFlat::SEAMS.include?(seams) ? nil : "seams is #{seams.inspect}; give #{LayFlat::SEAMS.join(", ")}",
-         Checks.number(angle_rad, "angle", 0.01..Math::PI), direction_problem].compact
+        [faces && Checks.faces(job, faces), islands && Checks.islands(job, islands),
+         Checks.one_of(by, "by", Flatten::Pieces::METHODS), Checks.one_of(seams, "seams", LayFlat::SEAMS), Checks.one_of(sides, "sides", Flatten::Split::SIDES.keys),
+         Checks.number(angle_rad, "angle", 0.01..Math::PI), Checks.optional(gutter_px, "gutter", 0..1024), Checks.flag(mirrored, "mirrored"),
+         Checks.vector(direction, "direction", required: by == "seen"), Checks.vector(axis, "axis"), Checks.triple(origin, "origin"),
+         mirrored && job.mesh.symmetry.nil? ? "the model has no plane of symmetry to follow" : nil, *rectangle_problems].compact
       end
 
       def apply(job)
-        faces = faces(job)
-        pieces = Flatten::Pieces.call(job.mesh, method: by, seams: seam_edges(job, faces), angle_rad: angle_rad, faces: faces, direction: direction)
+        faces = target(job)
+        pieces = pieces(job, faces)
+        if into && pieces.laid.size > 1
+          raise LayoutError.new("#{pieces.laid.size} pieces can't be fitted to one rectangle; pick one, or keep true scale",
+                                where: { pieces: pieces.laid.size })
+        end
+
         px = job.sheet.to_px(job.layout.corner_uvs)
         groups = Job::Remap.groups(job)
         pieces.laid.each { |piece| lay(job, pieces, piece, px, groups) }
         mapped = job.layout.uv_map.face_mapped.copy.tap { |bits| bits[faces] = 1 }
         after = Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(px), face_mapped: mapped, groups: groups)
         fresh = after.layout.uv_map.face_islands[faces].to_a.uniq
-        after.with(layout: Layout::Settle.call(after.layout, fresh, gutter_px: job.gutter_px), drawn_seams: nil)
+        after = after.with(drawn_seams: nil)
+        into ? after : after.with(layout: Layout::Settle.call(after.layout, fresh, gutter_px: gutter_px || job.gutter_px))
       end
 
       def describe(job, after)
         before, now = [job, after].map { |one| one.measures.filter_map(&:stretch_worst).max || 1.0 }
-        what = islands ? Words.islands(job, islands) : "All faces"
+        what = if faces
+                 faces.size == 1 ? "1 face" : "#{faces.size} faces"
+               else
+                 islands ? Words.islands(job, islands) : "All faces"
+               end
         "#{what} laid flat (#{by.tr("_", "-")}): #{after.layout.uv_map.island_count} islands, worst stretch #{format("%.3f", before)} -> #{format("%.3f", now)}"
       end
 
       private
 
-      def direction_problem
-        good = direction.is_a?(Array) && direction.size == 3 && direction.all? { |part| part.is_a?(Numeric) && part.to_f.finite? } && direction.any? { |part| part.abs > 1e-9 }
-        "direction is #{direction.inspect}; give three numbers, not all 0" if by == "seen" ? !good : !(direction.nil? || good)
+      def rectangle_problems
+        return [] unless into
+        return ["into is #{into.inspect.slice(0, 60)}; give width_px, height_px and keep"] unless into.is_a?(Hash) && (into.keys - %i[width_px height_px keep]).empty?
+
+        [Checks.number(into[:width_px], "width", 1..100_000), Checks.number(into[:height_px], "height", 1..100_000), Checks.flag(into.fetch(:keep, true), "keep")]
       end
 
-      def faces(job)
+      def target(job)
+        return faces.uniq if faces
         return (0...job.mesh.face_count).to_a unless islands
 
         islands.flat_map { |island| job.layout.uv_map.island_faces[island].to_a }
+      end
+
+      def pieces(job, faces)
+        Flatten::Pieces.call(job.mesh, method: by, seams: seam_edges(job, faces), angle_rad: angle_rad, faces: faces, direction: direction, sides: sides,
+                                       band: { axis: axis, origin: origin }.compact, symmetry: mirrored ? job.mesh.symmetry : nil)
       end
 
       # What is not to be laid flat is parted from what is.
@@ -58,6 +83,7 @@ module SheetTrace
         edges = case seams
                 when "drawn" then job.seams
                 when "angle" then Flatten::Seams.by_angle(job.mesh, angle_rad)
+                when "all" then ~Flatten::Seams.none(job.mesh)
                 else Flatten::Seams.none(job.mesh)
                 end
         chosen = Numo::Int32.zeros(job.mesh.face_count).tap { |bits| bits[faces] = 1 }
@@ -67,7 +93,7 @@ module SheetTrace
       def lay(job, pieces, piece, px, groups)
         cut = pieces.cut
         own = cut.face_pieces.eq(piece).where
-        island = origin(job, own)
+        island = home(job, own)
         density, (x, y) = if island
                             [job.measures[island].density_px_per_mm,
                              job.layout.centre_px([island])]
@@ -76,14 +102,29 @@ module SheetTrace
                           end
         density = job.density_px_per_mm unless density.positive?
         corners = cut.face_pieces[job.mesh.corner_faces].eq(piece).where
-        flat = pieces.places[cut.corner_points[corners], true] * (density * job.unit_mm)
-        px[corners, 0] = flat[true, 0] + x
-        px[corners, 1] = (flat[true, 1] * -1) + y
+        flat = pieces.places[cut.corner_points[corners], true] * Numo::DFloat[[1, -1]] # px run down
+        flat *= into ? scale_into(flat) : density * job.unit_mm
+        x, y = kept_on_sheet(job, x, y) if into
+        px[corners, true] = flat + Numo::DFloat[[x, y]]
         groups[own] = job.layout.uv_map.island_count + 1 + piece
       end
 
+      # @return [Numo::DFloat] 1 x 2 scale across and down
+      def scale_into(flat)
+        size = (flat.max(axis: 0) - flat.min(axis: 0)).to_a
+        scale = into.values_at(:width_px, :height_px).zip(size).map { |px, own| own.positive? ? px / own : 1.0 }
+        Numo::DFloat[into.fetch(:keep, true) ? [scale.min] * 2 : scale]
+      end
+
+      # The middle, so that the rectangle lies on the sheet where it can.
+      def kept_on_sheet(job, *middle)
+        [[middle[0], into[:width_px], job.sheet.width_px], [middle[1], into[:height_px], job.sheet.height_px]].map do |at, own, whole|
+          own >= whole ? whole / 2.0 : at.clamp(own / 2.0, whole - (own / 2.0))
+        end
+      end
+
       # The island that most of the piece's area lies on now.
-      def origin(job, faces)
+      def home(job, faces)
         map = job.layout.uv_map
         mapped = faces[map.face_mapped[faces].where]
         return if mapped.empty?
@@ -95,7 +136,7 @@ module SheetTrace
 
     # Where seams may come from.
     class LayFlat
-      SEAMS = %w[drawn angle none].freeze
+      SEAMS = %w[drawn angle none all].freeze
     end
   end
 end

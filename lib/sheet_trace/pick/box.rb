@@ -96,14 +96,18 @@ module SheetTrace
 
       # In clip space, depth is linear over a triangle.
       def self.depths(triangles, texels, rows)
-        x, y, z = Array.new(3) { |axis| Array.new(3) { |k| triangles[true, k, axis].copy } }
-        det = ((x[1] - x[0]) * (y[2] - y[0])) - ((x[2] - x[0]) * (y[1] - y[0]))
-        det[det.eq(0)] = Float::INFINITY
-        across = (((z[1] - z[0]) * (y[2] - y[0])) - ((z[2] - z[0]) * (y[1] - y[0]))) / det
-        down = (((z[2] - z[0]) * (x[1] - x[0])) - ((z[1] - z[0]) * (x[2] - x[0]))) / det
-        z[0][rows] + (across[rows] * ((texels % RASTER) + 0.5 - x[0][rows])) + (down[rows] * ((texels / RASTER) + 0.5 - y[0][rows]))
+        x, y, z = Array.new(3) { |axis| triangles[true, 0, axis].copy }
+        across, down = slopes(*[1, 2].map { |k| Array.new(3) { |axis| triangles[true, k, axis] - triangles[true, 0, axis] } })
+        z[rows] + (across[rows] * ((texels % RASTER) + 0.5 - x[rows])) + (down[rows] * ((texels / RASTER) + 0.5 - y[rows]))
       end
-      private_class_method :numbers, :on_sheet, :within, :seen, :projected, :visible_faces, :raster_corners, :depths
+
+      # By how much depth changes to the right and down, from two sides of each triangle.
+      def self.slopes(a, b)
+        det = (a[0] * b[1]) - (b[0] * a[1])
+        det[det.eq(0)] = Float::INFINITY
+        [((a[2] * b[1]) - (b[2] * a[1])) / det, ((b[2] * a[0]) - (a[2] * b[0])) / det]
+      end
+      private_class_method :numbers, :on_sheet, :within, :seen, :projected, :visible_faces, :raster_corners, :depths, :slopes
     end
   end
 end
