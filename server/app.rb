@@ -51,6 +51,8 @@ module SheetTraceServer
     register Routes::Views
     register Routes::Files
     register Routes::Picks
+    register Routes::Relaxing
+    register Routes::KeptMaps
     register Routes::Events
 
     get("/api/*") { raise Store::Jobs::NotFound, "there is nothing at #{request.path}" }

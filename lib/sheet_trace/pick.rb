@@ -20,10 +20,20 @@ module SheetTrace
     def self.call(job, way:, kind:, **from)
       raise InputError.new("there is no kind #{kind.inspect}; there are #{KINDS.join(", ")}", where: { kind: kind }) unless KINDS.include?(kind)
 
-      WAYS.fetch(way).call(job, kind, **from)
-    rescue ArgumentError => e
-      raise InputError.new("the pick #{way}: #{e.message}", where: { way: way })
+      finder = WAYS.fetch(way)
+      check_from(finder.method(:call).parameters, from, way)
+      finder.call(job, kind, **from)
     end
+
+    def self.check_from(parameters, from, way)
+      needed, known = [[:keyreq], %i[keyreq key]].map { |types| parameters.filter_map { |type, name| name if types.include?(type) } }
+      lacking = needed - from.keys
+      raise InputError.new("the pick #{way} lacks #{lacking.join(", ")}", where: { way: way }) if lacking.any?
+
+      strange = from.keys - known
+      raise InputError.new("the pick #{way} takes no #{strange.join(", ")}", where: { way: way }) if strange.any?
+    end
+    private_class_method :check_from
 
     # @param indices [Object] as they came in
     # @return [Array<Integer>]

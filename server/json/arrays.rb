@@ -12,6 +12,7 @@ module SheetTraceServer
       # triangle_faces, triangle_parts: K
       # edges: E x 2 points; edge_outlines: E, 1 where only one face has the edge
       # edge_neighbours: E, the island on the other side of an outline on the model, -1 where there is none
+      # edge_mesh_edges: E, the edge of the mesh that each edge of the map is; point_vertices: P, the vertex of each point
       # mesh_edges: M x 2 vertices of the edges of the mesh; vertices: V x 3, model units
       # triangle_pieces: K, the piece that each triangle is of once the seams are cut
       # seams: edges of the mesh that are cut, as drawn or as the map has them
@@ -36,6 +37,8 @@ module SheetTraceServer
         "point_islands" => ->(job) { job.layout.uv_map.point_islands },
         "edges" => ->(job) { job.layout.uv_map.edges.points },
         "edge_outlines" => ->(job) { Numo::Int32.cast(job.layout.uv_map.edges.outline) },
+        "edge_mesh_edges" => ->(job) { Numo::Int32.cast(job.layout.uv_map.edges.mesh_edges) },
+        "point_vertices" => ->(job) { job.layout.uv_map.point_vertices },
         "mesh_edges" => ->(job) { Numo::Int32.cast(job.mesh.edges.vertices) },
         "vertices" => ->(job) { Numo::SFloat.cast(job.mesh.positions) },
         "triangle_pieces" => lambda do |job|

@@ -2,22 +2,32 @@
 
 module SheetTraceServer
   module Routes
-    # Edges picked from clicks, and seams proposed; nothing is changed by asking.
+    # Questions about the surface; nothing is changed by asking: picks, pieces, symmetry, the band that fits, what an operation would do.
     module Picks
-      PICKS = {
-        "loop" => ->(job, body) { SheetTrace::Mesh::PickEdges.edge_loop(job.mesh, body[:edge]) },
-        "run" => ->(job, body) { SheetTrace::Mesh::PickEdges.shortest_run(job.mesh, body[:from], body[:to]) },
-        "angle" => ->(job, body) { SheetTrace::Flatten::Seams.by_angle(job.mesh, Params.angle(body[:angle_deg])).where.to_a },
-        "suggestion" => ->(job, _body) { (SheetTrace::Flatten::OpenUp.call(job.mesh, job.seams) & ~job.seams).where.to_a }
-      }.freeze
-      private_constant :PICKS
-
       def self.registered(app)
         app.get("/api/jobs/:id/pieces") { render_json(Json::PiecesJson.call(shown_job)) }
 
-        app.post("/api/jobs/:id/picks/:how") do
-          pick = PICKS[params[:how]] or raise Store::Jobs::NotFound, "there is no pick #{params[:how]}; there are #{PICKS.keys.join(", ")}"
-          render_json(edges: pick.call(shown_job, Params.json(request.body.read)))
+        app.get("/api/jobs/:id/symmetry") { render_json(Json::SymmetryJson.call(shown_job)) }
+
+        app.post("/api/jobs/:id/picks/:way") do
+          body = Params.radians(Params.json(request.body.read))
+          kind = body.delete(:kind)
+          render_json(kind: kind, indices: SheetTrace::Pick.call(shown_job, **body, way: params[:way], kind: kind))
+        end
+
+        app.post("/api/jobs/:id/bands") do
+          body = Params.json(request.body.read)
+          job = shown_job
+          faces = SheetTrace::Pick.checked(job, "faces", body[:faces])
+          raise SheetTrace::InputError, "no face is picked; pick the band first" if faces.empty?
+
+          render_json(Json::BandJson.call(SheetTrace::Flatten::FitBand.call(job.mesh, faces, axis: body[:axis], origin: body[:origin])))
+        end
+
+        app.post("/api/jobs/:id/previews") do
+          body = Params.json(request.body.read)
+          operation = SheetTrace::Operations.from_h(body[:name].to_s, Params.radians(body[:parameters].to_h))
+          render_json(Json::PreviewJson.call(SheetTrace::Operations::Preview.call(operation, shown_job)))
         end
       end
     end

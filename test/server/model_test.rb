@@ -81,25 +81,4 @@ describe "models on the server" do
     assert_equal %w[Bottom Left Right Top], by_island[names.index("Front")].map { |island| names[island] }.sort
     assert_equal [4], by_island.values.map { |islands| islands.uniq.size }.uniq
   end
-
-  it "picks edges, proposes cuts, and says what each piece lacks" do
-    job = ask(:post, "/api/solids", { kind: "cylinder", measures: { sides: 12 } })
-    pick = ->(how, **from) { ask(:post, "/api/jobs/#{job[:id]}/picks/#{how}?revision=#{job[:revision]}", from)[:edges] }
-    rims = pick.call("angle", angle_deg: 60)
-
-    assert_equal 24, rims.size
-    assert_equal 12, pick.call("loop", edge: rims.first).size
-    assert_empty pick.call("suggestion")
-    job = change(job, "mark_seams", edges: (0...36).to_a - rims, cut: false)
-    pieces = ask(:get, "/api/jobs/#{job[:id]}/pieces?revision=#{job[:revision]}")
-
-    assert_equal [3, ["it has 2 borders; cut from one to the next", nil, nil]], [pieces[:count], pieces[:pieces].map { |piece| piece[:missing_cut] }]
-    assert_equal 1, pick.call("suggestion").size
-    ask(:post, "/api/jobs/#{job[:id]}/picks/guess", {})
-
-    assert_failure 404, "not_found", /no pick guess; there are loop, run, angle, suggestion/
-    get "/api/jobs/#{job[:id]}/arrays/triangle_pieces?revision=#{job[:revision]}", {}, "HTTP_HOST" => "127.0.0.1"
-
-    assert_equal 3, Numo::Int32.from_binary(last_response.body).to_a.uniq.size
-  end
 end

@@ -29,7 +29,7 @@ module SheetTrace
         open.map { |vertex| End.new(vertex: vertex, gap: gap(vertex, reached - own_line(vertex, seams, around, pairs, counts), around, pairs, lengths, seams)) }
       end
 
-      # The line that ends here, back to where it branches or ends: a way on to it closes nothing.
+      # The line that ends here, but for its far end, where it branches or ends: a way on to its middle closes nothing much.
       def self.own_line(vertex, seams, around, pairs, counts)
         line = [vertex]
         edge = nil
@@ -38,7 +38,7 @@ module SheetTrace
           line << vertex
           break if counts[vertex] != 2 || line.size > counts.size
         end
-        line[0..(counts[line.last] > 2 ? -2 : -1)]
+        line[0...-1]
       end
 
       def self.gap(vertex, goals, around, pairs, lengths, seams)

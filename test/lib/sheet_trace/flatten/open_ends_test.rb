@@ -16,6 +16,7 @@ describe SheetTrace::Flatten::OpenEnds do
     ends = SheetTrace::Flatten::OpenEnds.call(mesh, seams.call(mesh, line - [line[5]]))
 
     assert_equal mesh.edges.vertices[line[5], true].to_a, ends.map(&:vertex).sort
+    assert_equal [[line[5]]] * 2, ends.map(&:gap)
     assert_equal 16, line.size
   end
 

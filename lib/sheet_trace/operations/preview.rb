@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Operations
+    # What an operation would do to the sheet, without doing it.
+    #
+    # description [String]; job [Job] as it would be
+    # islands [Array<Integer>] of it that come to lie elsewhere or are cut anew
+    # lines_px [Numo::DFloat] n x 4 their outlines: both ends of each edge
+    Preview = Struct.new(:description, :job, :islands, :lines_px, keyword_init: true) do
+      # @param operation [Struct]
+      # @param job [Job]
+      # @return [Preview]
+      # @raise [InvalidOperationError] as Operations.run
+      def self.call(operation, job)
+        result = Operations.run(operation, job)
+        islands = changed(job, result.job)
+        new(description: result.description, job: result.job, islands: islands, lines_px: outlines(result.job.layout, islands))
+      end
+
+      # @param layout [Layout]
+      # @param islands [Array<Integer>]
+      # @return [Numo::DFloat] n x 4
+      def self.outlines(layout, islands)
+        edges = layout.uv_map.edges
+        wanted = Numo::Bit.zeros([layout.uv_map.island_count, 1].max).tap { |bits| bits[islands] = 1 unless islands.empty? }
+        rows = (edges.outline & wanted[edges.islands]).where
+        return Numo::DFloat.zeros(0, 4) if rows.empty?
+
+        ends = [0, 1].map { |k| layout.points_px[edges.points[rows, k], true] }
+        Geometry::Vectors.columns(ends.flat_map { |places| [places[true, 0], places[true, 1]] })
+      end
+
+      def self.changed(before, after)
+        return (0...after.layout.uv_map.island_count).to_a if before.mesh.corner_count != after.mesh.corner_count
+
+        px = [before, after].map { |job| job.sheet.to_px(job.layout.corner_uvs) }
+        old, new = [before, after].map { |job| job.layout.uv_map }
+        changed = old.face_mapped.ne(new.face_mapped)
+        moved = ((px[0] - px[1]).abs.max(axis: 1) > Preview::STILL_PX).where
+        changed[after.mesh.corner_faces[moved]] = 1 unless moved.empty?
+        faces = (changed & new.face_mapped).where
+        faces.empty? ? [] : new.face_islands[faces].to_a.uniq.sort
+      end
+      private_class_method :changed
+    end
+
+    # Nearer than this a corner has not moved.
+    class Preview
+      STILL_PX = 1e-6
+    end
+  end
+end

@@ -1,0 +1,112 @@
+# frozen_string_literal: true
+
+require_relative "server_test_case"
+require_relative "../../demo/build"
+
+describe "cutting and laying flat on the server" do
+  include ServerTestCase
+
+  def tin(sides: 12) = ask(:post, "/api/solids", { kind: "cylinder", measures: { sides: sides } })
+
+  def pick(job, way, kind = "edges", **from) = ask(:post, "/api/jobs/#{job[:id]}/picks/#{way}?revision=#{job[:revision]}", { kind: kind, **from })[:indices]
+
+  it "picks, proposes cuts, and says what each piece lacks" do
+    job = tin
+    rims = pick(job, "angle", angle_deg: 60)
+
+    assert_equal 24, rims.size
+    assert_equal 12, pick(job, "loop", edge: rims.first).size
+    assert_empty pick(job, "suggestion")
+    job = change(job, "mark_seams", edges: (0...36).to_a - rims, cut: false)
+    pieces = ask(:get, "/api/jobs/#{job[:id]}/pieces?revision=#{job[:revision]}")
+
+    assert_equal [3, ["it has 2 borders; cut from one to the next", nil, nil]], [pieces[:count], pieces[:pieces].map { |piece| piece[:missing_cut] }]
+    assert_equal 1, pick(job, "suggestion").size
+    ask(:post, "/api/jobs/#{job[:id]}/picks/guess", { kind: "edges" })
+
+    assert_failure 422, "unknown_name", /no way to pick "guess"; there are loop, ring, run/
+    ask(:post, "/api/jobs/#{job[:id]}/picks/loop", { kind: "edges" })
+
+    assert_failure 422, "input", /the pick loop lacks edge/
+    ask(:post, "/api/jobs/#{job[:id]}/picks/loop", { kind: "edges", edge: 0, luck: 1 })
+
+    assert_failure 422, "input", /the pick loop takes no luck/
+    get "/api/jobs/#{job[:id]}/arrays/triangle_pieces?revision=#{job[:revision]}", {}, "HTTP_HOST" => "127.0.0.1"
+
+    assert_equal 3, Numo::Int32.from_binary(last_response.body).to_a.uniq.size
+  end
+
+  it "shows where a drawn seam is left open, and what closes it" do
+    job = change(tin, "start_seams", from: "none")
+    rim = pick(job, "loop", edge: pick(job, "angle", angle_deg: 60).first)
+    job = change(job, "mark_seams", edges: rim.drop(1))
+    ends = ask(:get, "/api/jobs/#{job[:id]}/pieces?revision=#{job[:revision]}")[:open_ends]
+
+    assert_equal [2, [rim.first]], [ends.size, ends.map { |one| one[:gap] }.uniq.flatten]
+  end
+
+  it "tells the plane of symmetry and its tolerance" do
+    told = tin.then { |job| ask(:get, "/api/jobs/#{job[:id]}/symmetry?revision=#{job[:revision]}") }
+
+    assert_equal "x = 0", told[:plane]
+    assert_operator told[:error_mm], :<=, told[:tolerance_mm]
+    lopsided = start_job("v 0 0 0\nv 10 0 0\nv 3 7 0\nv 1 2 9\nf 1 3 2\nf 1 2 4\nf 2 3 4\nf 3 1 4\n")
+
+    assert_nil ask(:get, "/api/jobs/#{lopsided[:id]}/symmetry?revision=#{lopsided[:revision]}")[:plane]
+  end
+
+  it "fits a band to picked faces" do
+    job = tin(sides: 24)
+    side = pick(job, "facing", "faces", picked: [pick(job, "others", "faces", picked: []).find { |face| pick(job, "flat", "faces", picked: [face]).size == 1 }], angle_deg: 40)
+    band = ask(:post, "/api/jobs/#{job[:id]}/bands?revision=#{job[:revision]}", { faces: side })
+
+    assert_equal "cylinder", band[:kind]
+    assert_in_delta 1, band[:axis][1], 1e-6
+    assert_operator band[:error], :<, 1e-6
+    ask(:post, "/api/jobs/#{job[:id]}/bands", { faces: [] })
+
+    assert_failure 422, "input", /pick the band first/
+  end
+
+  it "shows what an operation would do, and does nothing" do
+    job = start_job
+    preview = ask(:post, "/api/jobs/#{job[:id]}/previews?revision=#{job[:revision]}", { name: "transform_islands", parameters: { islands: [0], move_px: [12.5, 0] } })
+    box = job[:islands][0][:box_px]
+
+    assert_equal [job[:islands][0][:name]], preview[:islands].map { |island| island[:name] }
+    assert_equal [box[0] + 12.5, box[2] + 12.5].map { |x| (x * 100).round }, preview[:lines].each_slice(2).map(&:first).minmax
+    assert_equal job[:revision], ask(:get, "/api/jobs/#{job[:id]}")[:revision]
+    ask(:post, "/api/jobs/#{job[:id]}/previews", { name: "transform_islands", parameters: { islands: [99] } })
+
+    assert_failure 422, "invalid_operation", /no island 99/
+  end
+
+  it "tells each step of relaxing, and an error as one" do
+    job = ask(:post, "/api/solids", { kind: "ball", measures: { sides: 16 } }).then { |ball| change(ball, "lay_flat", by: "wrap", seams: "none") }
+    post "/api/jobs/#{job[:id]}/relaxations?revision=#{job[:revision]}", JSON.generate(islands: [0], border: "held", steps: 3), "HTTP_HOST" => "127.0.0.1",
+                                                                                                                                "CONTENT_TYPE" => "application/json"
+    lines = last_response.body.lines.map { |line| JSON.parse(line, symbolize_names: true) }
+
+    assert_equal({ done: true }, lines.last)
+    assert_equal (1...lines.size).to_a, lines[0...-1].map { |line| line[:step] }
+    assert_operator lines[-2][:spacing], :<=, lines[0][:spacing]
+    assert_equal 0, lines[0][:lines].size % 4
+    ask(:post, "/api/jobs/#{job[:id]}/relaxations", { islands: [5] })
+
+    assert_failure 422, "invalid_operation", /no island 5/
+  end
+
+  it "keeps maps aside and tells of them what can be compared" do
+    job = change(start_job, "keep_map", name: "as it came")
+    job = change(job, "transform_islands", islands: [0], scale: [2, 1])
+    now, kept = %w[map kept_maps/0].map { |path| ask(:get, "/api/jobs/#{job[:id]}/#{path}?revision=#{job[:revision]}") }
+
+    assert_equal ["as it came"], job[:kept_maps]
+    assert_equal "as it came", kept[:name]
+    assert_operator now[:summary][:stretch_worst], :>, kept[:summary][:stretch_worst]
+    refute_empty kept[:lines]
+    ask(:get, "/api/jobs/#{job[:id]}/kept_maps/4")
+
+    assert_failure 404, "not_found", /no kept map 4/
+  end
+end
