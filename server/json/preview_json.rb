@@ -8,10 +8,8 @@ module SheetTraceServer
       # @return [Hash]
       def self.call(preview)
         measures = preview.job.measures
-        { description: preview.description, sheet: preview.job.sheet.to_h, lines: LinesJson.call(preview.lines_px),
-          islands: preview.islands.map do |island|
-            { name: preview.job.island_names[island], stretch_mean: measures[island].stretch_mean, stretch_worst: measures[island].stretch_worst }
-          end }
+        islands = preview.islands.map { |island| { name: preview.job.island_names[island], **measures[island].to_h.slice(:stretch_mean, :stretch_worst) } }
+        { description: preview.description, sheet: preview.job.sheet.to_h, lines: LinesJson.call(preview.lines_px), islands: islands }
       end
     end
   end

@@ -36,7 +36,7 @@ module SheetTrace
 
         px = [before, after].map { |job| job.sheet.to_px(job.layout.corner_uvs) }
         old, new = [before, after].map { |job| job.layout.uv_map }
-        changed = old.face_mapped.ne(new.face_mapped)
+        changed = old.face_mapped ^ new.face_mapped
         moved = ((px[0] - px[1]).abs.max(axis: 1) > Preview::STILL_PX).where
         changed[after.mesh.corner_faces[moved]] = 1 unless moved.empty?
         faces = (changed & new.face_mapped).where
