@@ -6,7 +6,7 @@ module SheetTraceServer
     module Arrays
       # name => what it is: Float32 or Int32 values in rows
       # positions: K x 9, corners of the triangles on the sheet, model units
-      # bare_positions: N x 9, corners of the triangles that have no UVs; bare_faces: N
+      # bare_positions: N x 9, corners of the triangles that have no UVs; bare_faces: N; bare_vertices: N x 3
       # triangle_points: K x 3; triangle_islands: K; point_islands: P
       # normals: K x 9, shading of the corners of the triangles; empty where it follows the faces
       # triangle_faces, triangle_parts: K
@@ -31,6 +31,7 @@ module SheetTraceServer
         "triangle_parts" => ->(job) { job.mesh.face_parts[job.layout.uv_map.triangles.faces] },
         "edge_neighbours" => ->(job) { job.layout.uv_map.edge_neighbours },
         "bare_positions" => ->(job) { bare(job) },
+        "bare_vertices" => ->(job) { Numo::Int32.cast(bare_vertices(job)) },
         "bare_faces" => ->(job) { job.mesh.triangulation.faces[bare_rows(job)] },
         "triangle_points" => ->(job) { job.layout.uv_map.triangles.points },
         "triangle_islands" => ->(job) { job.layout.uv_map.triangles.islands },
@@ -53,14 +54,17 @@ module SheetTraceServer
       def self.binary(name, job) = TABLE[name]&.call(job)&.to_binary
 
       def self.bare(job)
-        rows = bare_rows(job)
-        return Numo::SFloat.zeros(0) if rows.empty?
+        vertices = bare_vertices(job)
+        vertices.empty? ? Numo::SFloat.zeros(0) : Numo::SFloat.cast(job.mesh.positions[vertices, true])
+      end
 
-        Numo::SFloat.cast(job.mesh.positions[job.mesh.corner_vertices[job.mesh.triangulation.corners[rows, true].flatten], true])
+      def self.bare_vertices(job)
+        rows = bare_rows(job)
+        rows.empty? ? Numo::Int32.zeros(0) : job.mesh.corner_vertices[job.mesh.triangulation.corners[rows, true].flatten]
       end
 
       def self.bare_rows(job) = (~job.layout.uv_map.face_mapped[job.mesh.triangulation.faces]).where
-      private_class_method :bare, :bare_rows
+      private_class_method :bare, :bare_vertices, :bare_rows
     end
   end
 end

@@ -14,7 +14,8 @@ module SheetTrace
       # @raise [MeshError] if the faces lie in one plane; where: { faces: }
       def self.call(mesh, faces, axis: nil, origin: nil)
         chosen = Numo::Int32.zeros(mesh.face_count).tap { |bits| bits[faces] = 1 }
-        piece = Cut.call(mesh, Seams.between(mesh, chosen)).then { |cut| cut.piece(cut.face_pieces[faces.first]) }
+        cut = Cut.call(mesh, Seams.between(mesh, chosen))
+        piece = cut.piece(cut.face_pieces[faces].bincount.max_index) # of several, the one with most faces
         band = RollOut.fit(piece, axis: axis, origin: origin)
         along = (piece.positions - Numo::DFloat[band.origin]).dot(Numo::DFloat.cast(band.axis))
         low, high = along.minmax.map { |far| band.origin.zip(band.axis).map { |from, way| from + (far * way) } }

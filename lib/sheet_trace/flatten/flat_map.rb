@@ -8,7 +8,9 @@ module SheetTrace
     class FlatMap
       # How far out of its plane, as a share of its size, a flat island's points may lie.
       FLATNESS = 1e-5
-      private_constant :FLATNESS
+      # Length of the mean normal over which all faces look the same way: shorter on a bent island, 0 on a closed one.
+      ONE_WAY = 0.99
+      private_constant :FLATNESS, :ONE_WAY
 
       # @return [Numo::Int64] n point indices of the sheet map
       attr_reader :points
@@ -46,6 +48,8 @@ module SheetTrace
 
       # @return [Numo::DFloat, nil] nil if the island is not flat
       def square_on(positions)
+        return if Geometry::Vectors.lengths(@normal)[0] < ONE_WAY
+
         normal = Geometry::Vectors.unit(@normal)
         x_axis, y_axis = Axes.call(normal).map(&:flatten)
         out = positions.dot(normal.flatten)

@@ -22,12 +22,11 @@ module SheetTrace
       # @param places [Numo::DFloat] n x 2, the unit of the positions, y up, not mirrored, at about true scale
       # @param held [Boolean] whether the border stays
       # @param pins [Array<Integer>] vertices of the piece that stay
-      # @param steps [Integer] at the most
       # @yieldparam step [Integer] 1, 2 ...
       # @yieldparam places [Numo::DFloat] n x 2; a false answer stops
       # @return [Numo::DFloat] n x 2
       # @raise [MeshError] if the piece folds over where it lies, or nothing is left to move; where: { turned: } or { pins: }
-      def self.call(piece, places, held: false, pins: [], steps: Unfold::MOST_STEPS)
+      def self.call(piece, places, held: false, pins: [])
         turned = Unfold.turned(piece, places)
         raise MeshError.new("#{turned} of its triangles are turned over or have no area; lay it flat anew first", where: { turned: turned }) if turned.positive?
 
@@ -37,8 +36,7 @@ module SheetTrace
         step = 0
         Unfold.call(piece, pins: stay.to_h { |vertex| [vertex, places[vertex, true].to_a] }, start: places) do |_energy, now|
           step += 1
-          go_on = block_given? ? yield(step, now) : true
-          go_on && step < steps
+          block_given? ? yield(step, now) : true
         end
       end
     end

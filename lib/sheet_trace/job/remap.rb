@@ -80,8 +80,8 @@ module SheetTrace
       # A label stays where it is on the surface: its place is measured on the new island's flat map.
       def moved(layer, job)
         former = layer.place.island
-        island = shared.select { |(_island, from), _area| from == former }.max_by(&:last)&.first&.first || 0
-        change = between(@job.flat_map(former), job.flat_map(island))
+        island = island_under(layer.place) || shared.select { |(_island, from), _area| from == former }.max_by(&:last)&.first&.first || 0
+        change = between(@job.flat_map(former), job.flat_map(island), common_faces(former, island))
         return layer.with(place: layer.place.with(island: island)) unless change
 
         x, y = change.at(layer.place.x_mm, layer.place.y_mm)
@@ -90,16 +90,52 @@ module SheetTrace
         layer.with(place: layer.place.with(island: island))
       end
 
-      # The affine map that fits places of the same vertices.
-      def between(from, to)
-        places = to_places(to, @after)
-        pairs = @before.point_vertices[from.points].to_a.zip(from.coordinates_mm.to_a).filter_map { |vertex, place| [place, places[vertex]] if places[vertex] }
+      # The new island of the face that the label's middle lies on, or comes nearest to lying on.
+      def island_under(place)
+        rows = @before.island_triangles[place.island]
+        x, y = @job.flat_map(place.island).by_point.map { |values| values[@before.triangles.points[rows, true]] }
+        face = @before.triangles.faces[rows[least_shares(x - place.x_mm, y - place.y_mm).max_index]]
+        @after.face_islands[face] if @after.face_mapped[face] == 1
+      rescue UvError
+        nil
+      end
+
+      # The least barycentric share that the origin has of triangles: 0 and more where it lies inside.
+      #
+      # @param x [Numo::DFloat] t x 3; y [Numo::DFloat] t x 3
+      # @return [Numo::DFloat] t
+      def least_shares(x, y)
+        opposite = [[1, 2], [2, 0], [0, 1]].map { |a, b| (x[true, a] * y[true, b]) - (x[true, b] * y[true, a]) }
+        total = opposite.sum
+        total[total.eq(0)] = Float::NAN
+        least = opposite.map { |area| area / total }.reduce { |a, b| Numo::DFloat.minimum(a, b) }
+        least[least.isnan] = -Float::INFINITY
+        least
+      end
+
+      # The affine map that fits places of the same corners of faces: where a seam passes, a vertex lies in several places.
+      def between(from, to, faces)
+        former, now = [[from, @before], [to, @after]].map { |flat_map, map| places(flat_map, map, faces) }
+        pairs = (former.keys & now.keys).map { |corner| [former[corner], now[corner]] }
         Geometry::Affine.fit(*pairs.transpose.map { |points| Numo::DFloat.cast(points) }) if pairs.size > 2
       rescue InputError
         nil
       end
 
-      def to_places(flat_map, map) = map.point_vertices[flat_map.points].to_a.zip(flat_map.coordinates_mm.to_a).to_h
+      def common_faces(former, island)
+        both = @before.face_mapped & @after.face_mapped & @before.face_islands.eq(former) & @after.face_islands.eq(island)
+        Numo::Int32.zeros(both.size).tap { |chosen| chosen[both.where] = 1 if both.any? }
+      end
+
+      # @return [Hash{Array(Integer, Integer) => Array(Float, Float)}] [face, vertex] => place, mm
+      def places(flat_map, map, chosen)
+        corners = chosen[map.mesh.corner_faces].ne(0).where
+        return {} if corners.empty?
+
+        points = map.corner_points[corners]
+        keys = map.mesh.corner_faces[corners].to_a.zip(map.mesh.corner_vertices[corners].to_a)
+        keys.zip(flat_map.by_point.map { |values| values[points].to_a }.transpose).to_h
+      end
     end
   end
 end

@@ -6,35 +6,36 @@ module SheetTrace
     #
     # islands [Array<Integer>]; border [String] "free" or "held"
     # pins [Array<Integer>] vertices of the mesh that stay where they are, to the bit
-    # steps [Integer] at the most, for each island
+    # steps [Integer, nil] at the most, over all islands; nil as many as bring them to rest
     Relax = Struct.new(:islands, :border, :pins, :steps, keyword_init: true) do
-      def initialize(islands:, border: "free", pins: [], steps: Flatten::Unfold::MOST_STEPS)
+      def initialize(islands:, border: "free", pins: [], steps: nil)
         super
         freeze
       end
 
       def validate(job)
         [Checks.islands(job, islands), Checks.one_of(border, "border", %w[free held]), pins == [] ? nil : Checks.vertices(job, pins),
-         Checks.number(steps, "steps", 1..Flatten::Unfold::MOST_STEPS)].compact
+         Checks.optional(steps, "steps", 1..Relax::MOST_STEPS)].compact
       end
 
       def apply(job) = watch(job) { true }
 
-      # @yieldparam step [Integer] of the island that is at work
+      # @yieldparam step [Integer] 1, 2 ... over all islands
       # @yieldparam spacing [Float] how far spacing on it is from true spacing, as Flatten::Relax.spacing has it
       # @yieldparam points_uv [Numo::DFloat] P x 2, so far; a false answer stops
       # @return [Job]
       def watch(job)
         uv = job.layout.points_uv.copy
+        done = 0
         going = true
         islands.each do |island|
           break unless going
 
           ground = ground(job, island)
           settle = ->(places) { ground.write(uv, places, stay: pinned(ground)) }
-          flat = Flatten::Relax.call(ground.piece, ground.places, held: border == "held", pins: pinned(ground), steps: steps) do |step, places|
+          flat = Flatten::Relax.call(ground.piece, ground.places, held: border == "held", pins: pinned(ground)) do |_step, places|
             settle.call(places)
-            going = yield(step, Flatten::Relax.spacing(ground.piece, places), uv)
+            going = yield(done += 1, Flatten::Relax.spacing(ground.piece, places), uv) && done != steps
           end
           settle.call(flat)
         end
@@ -60,6 +61,11 @@ module SheetTrace
         held = border == "held" ? ground.piece.border.flatten : []
         (ground.vertices.each_index.select { |i| wanted[ground.vertices[i]] } + held).uniq
       end
+    end
+
+    # More steps than any that is watched takes.
+    class Relax
+      MOST_STEPS = 100_000
     end
   end
 end

@@ -1,4 +1,6 @@
-import type { ArrayName, Job, JobCard, Legends, Look, MeasureKind, Picture, Pieces, Preflight, Solid, TraceSettings, WorstFace } from "./types";
+import type {
+  ArrayName, Band, Job, JobCard, Legends, Look, MeasureKind, PickKind, Picture, Pieces, Preflight, Preview, RelaxStep, SheetMap, Solid, Symmetry, TraceSettings, Triple, WorstFace,
+} from "./types";
 
 /** What the server refused, or why it could not be asked. */
 export class ApiError extends Error {
@@ -37,6 +39,21 @@ async function ask<T>(method: string, path: string, body?: unknown): Promise<T> 
   }
   if (!response.ok) throw failure(response.status, await response.text());
   return (response.status === 204 ? undefined : await response.json()) as T;
+}
+
+/** Lines of an answer, as they come in. */
+async function* lines(path: string, body: object, signal: AbortSignal): AsyncGenerator<string> {
+  const response = await fetch(path, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body), signal });
+  if (!response.ok) throw failure(response.status, await response.text());
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = "";
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    const parts = (rest + value).split("\n");
+    rest = parts.pop()!;
+    yield* parts;
+  }
 }
 
 type Progress = (share: number) => void;
@@ -99,10 +116,26 @@ export const api = {
   preflight: (id: string, revision: number) => ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`)),
   worstFaces: (id: string, revision: number, by: MeasureKind) =>
     ask<{ faces: WorstFace[] }>("GET", at(id, `/worst_faces?${query({ revision, by })}`)).then(({ faces }) => faces),
-  /** edges of the mesh: a loop through one, the shortest run between two vertices, those that bend, or a suggested cut */
-  pickEdges: (id: string, revision: number, how: "loop" | "run" | "angle" | "suggestion", from: object) =>
-    ask<{ edges: number[] }>("POST", at(id, `/picks/${how}?${query({ revision })}`), from).then(({ edges }) => edges),
+  /** indices of faces, edges or corners that are found from a click or from what is picked */
+  pick: (id: string, revision: number, way: string, kind: PickKind, from: object) =>
+    ask<{ indices: number[] }>("POST", at(id, `/picks/${way}?${query({ revision })}`), { kind, ...from }).then(({ indices }) => indices),
   pieces: (id: string, revision: number) => ask<Pieces>("GET", at(id, `/pieces?${query({ revision })}`)),
+  symmetry: (id: string, revision: number) => ask<Symmetry>("GET", at(id, `/symmetry?${query({ revision })}`)),
+  /** the cylinder or cone that fits faces; its axis and a place on it may be given */
+  band: (id: string, revision: number, faces: number[], given: { axis?: Triple; origin?: Triple } = {}) =>
+    ask<Band>("POST", at(id, `/bands?${query({ revision })}`), { faces, ...given }),
+  preview: (id: string, revision: number, name: string, parameters: object) =>
+    ask<Preview>("POST", at(id, `/previews?${query({ revision })}`), { name, parameters }),
+  /** relaxes, and tells each step as it is done; an aborted signal stops it */
+  async relax(id: string, revision: number, parameters: object, onStep: (step: RelaxStep) => void, signal: AbortSignal) {
+    for await (const line of lines(at(id, `/relaxations?${query({ revision })}`), parameters, signal)) {
+      const said = JSON.parse(line) as RelaxStep | { done: true } | { error: { code: string; message: string; where: Record<string, unknown> } };
+      if ("error" in said) throw new ApiError(422, said.error.code, said.error.message, said.error.where);
+      if ("step" in said) onStep(said);
+    }
+  },
+  map: (id: string, revision: number) => ask<SheetMap>("GET", at(id, `/map?${query({ revision })}`)),
+  keptMap: (id: string, revision: number, index: number) => ask<SheetMap>("GET", at(id, `/kept_maps/${index}?${query({ revision })}`)),
   legends: () => ask<Legends>("GET", "/api/legends"),
   async array(id: string, name: ArrayName, revision: number, version: string): Promise<ArrayBuffer> {
     const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version })}`));

@@ -115,10 +115,61 @@ export interface Preflight {
   counts: Record<Severity, number>;
 }
 
+/** What can be picked on the surface; a corner stands for all corners of faces in one place. */
+export type PickKind = "faces" | "edges" | "corners";
+
 /** What seams part the surface into. */
 export interface Pieces {
   count: number;
   pieces: { piece: number; faces: number; part: string; missing_cut: string | null; some_faces: number[] }[];
+  /** ends of drawn seams that lead nowhere, and the edges that would close each; none where nothing is within reach */
+  open_ends: { vertex: number; gap: number[] }[];
+}
+
+/** The plane about which a model is its own mirror image, as "x = 0"; null where there is none. */
+export interface Symmetry {
+  plane: string | null;
+  tolerance_mm?: number;
+  error_mm?: number;
+}
+
+export type Triple = [number, number, number];
+
+/** The cylinder or cone that fits a band, in model units; origin is the apex of a cone. */
+export interface Band {
+  kind: "cylinder" | "cone";
+  axis: Triple;
+  origin: Triple;
+  radius: number | null;
+  half_angle_deg: number;
+  /** how far the surface lies from it, as a share of the band's size */
+  error: number;
+  /** ends of the axis beside the band */
+  low: Triple;
+  high: Triple;
+}
+
+/** What a change would do to the sheet. Lines: x and y of both ends, one after the other, in hundredths of a px. */
+export interface Preview {
+  description: string;
+  sheet: Sheet;
+  lines: number[];
+  islands: { name: string; stretch_mean: number | null; stretch_worst: number | null }[];
+}
+
+export interface RelaxStep {
+  step: number;
+  /** the factor by which spacing is off, 1 where it is true */
+  spacing: number;
+  lines: number[];
+}
+
+/** A layout to be looked at beside another. */
+export interface SheetMap {
+  name: string;
+  sheet: Sheet;
+  summary: { islands: number; stretch_mean: number; stretch_worst: number | null; density_px_per_mm: Pair; used: number; turned: number };
+  lines: number[];
 }
 
 export type MeasureKind = "stretch" | "density";
@@ -161,6 +212,8 @@ export interface Job {
   counts: { vertices: number; faces: number; triangles: number; parts: number; materials: number };
   parts: Part[];
   materials: Material[];
+  /** names of maps set aside to compare with */
+  kept_maps: string[];
   /** px wanted between islands */
   gutter_px: number;
   sheet: Sheet;
@@ -191,9 +244,12 @@ export type ArrayName =
   | "triangle_pieces"
   | "bare_positions"
   | "bare_faces"
+  | "bare_vertices"
   | "triangle_points"
   | "triangle_islands"
   | "point_islands"
   | "edges"
   | "edge_outlines"
+  | "edge_mesh_edges"
+  | "point_vertices"
   | "points";

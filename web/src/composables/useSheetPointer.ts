@@ -2,6 +2,7 @@ import { useEventListener } from "@vueuse/core";
 import { computed, ref, shallowRef, type Ref } from "vue";
 import type { Island, Layer, Pair } from "@/api/types";
 import { boxAround, changeMatrix, gripAt, gripChange, gripCursor, UNCHANGED, type Box, type Change, type Grip } from "@/sheet/handles";
+import type { usePickHand } from "./usePickHand";
 import { labelCorners } from "@/sheet/marks";
 import type { IslandShape } from "@/sheet/shapes";
 import { toPx, type Viewport } from "@/sheet/viewport";
@@ -21,6 +22,9 @@ interface Options {
   islands: () => Island[];
   shapes: () => IslandShape[];
   picked: () => number[];
+  /** faces, edges or corners are picked, by the hand that knows how */
+  picking: () => boolean;
+  pickHand: Pick<ReturnType<typeof usePickHand>, "press" | "move" | "release" | "click" | "hover" | "leave">;
   /** islands can be moved by hand */
   movable: () => boolean;
   /** the label that can be moved by hand */
@@ -94,6 +98,10 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       drag.value = { kind: "pan", last: at };
       return;
     }
+    if (options.picking()) {
+      if (!options.pickHand.press(event)) drag.value = { kind: "pan", last: at };
+      return;
+    }
     const label = options.label();
     const hit = labelHit(at);
     if (label && hit) {
@@ -124,6 +132,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
   function move(event: PointerEvent) {
     const at = screen(event);
     const current = drag.value;
+    options.pickHand.move(event);
     if (!current) {
       hover(at);
       return;
@@ -164,7 +173,9 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     const grip = box && gripAt(box, at[0], at[1]);
     const label = labelHit(at);
     const island = islandAt(at);
-    cursor.value = label === "size" ? "nwse-resize" : label ? "move" : grip ? gripCursor(grip) : island !== null && options.movable() ? "move" : "default";
+    options.pickHand.hover(at);
+    if (options.picking()) cursor.value = "crosshair";
+    else cursor.value = label === "size" ? "nwse-resize" : label ? "move" : grip ? gripCursor(grip) : island !== null && options.movable() ? "move" : "default";
     const [x, y] = sheetPx(at);
     options.onHover(island, { x, y });
   }
@@ -175,9 +186,11 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     const clicked = pressed !== null && Math.hypot(at[0] - pressed[0], at[1] - pressed[1]) < CLICK;
     pressed = null;
     drag.value = null;
-    if (!current) return;
+    if ((await options.pickHand.release()) || !current) return;
     if (current.kind === "pan") {
-      if (clicked && event.button === 0 && !space) options.onPick(null, event.shiftKey);
+      if (!clicked || event.button !== 0 || space) return;
+      if (options.picking()) await options.pickHand.click(event);
+      else options.onPick(null, event.shiftKey);
     } else if (current.kind === "islands" && change.value !== UNCHANGED) {
       await options.onChange(change.value);
     } else if (current.kind === "islands" && clicked) {
@@ -204,8 +217,14 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
   useEventListener(canvas, "pointerdown", press);
   useEventListener(canvas, "pointermove", move);
   useEventListener(canvas, "pointerup", release);
-  useEventListener(canvas, "pointercancel", leave);
-  useEventListener(canvas, "pointerleave", () => options.onHover(null, null));
+  useEventListener(canvas, "pointercancel", () => {
+    options.pickHand.leave();
+    leave();
+  });
+  useEventListener(canvas, "pointerleave", () => {
+    options.pickHand.hover(null);
+    options.onHover(null, null);
+  });
   useEventListener(canvas, "contextmenu", (event) => event.preventDefault());
   useEventListener(
     canvas,

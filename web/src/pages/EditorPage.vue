@@ -10,6 +10,9 @@ import SheetView from "@/sheet/SheetView.vue";
 import { STAGES } from "@/stages";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
+import { usePicks } from "@/stores/picks";
+import { usePreview } from "@/stores/preview";
+import { useRelaxing } from "@/stores/relaxing";
 import { useSelection } from "@/stores/selection";
 import IslandStrip from "@/ui/IslandStrip.vue";
 import KeySheet from "@/ui/KeySheet.vue";
@@ -23,13 +26,16 @@ const router = useRouter();
 const jobs = useJob();
 const selection = useSelection();
 const messages = useMessages();
+const picks = usePicks();
+const previews = usePreview();
+const relaxing = useRelaxing();
 const missing = ref("");
 const keysOpen = ref(false);
 
 const current = computed(() => STAGES.find((stage) => stage.id === props.stage) ?? STAGES[0]!);
 const hint = computed(() => {
   if (current.value.movable) return selection.islands.length > 0 ? "drag, pull a corner tick, or type numbers" : "pick an island to move it";
-  if (current.value.seams) return "pick islands to lay flat, or none for the whole model";
+  if (current.value.seams) return previews.shown ? "Enter takes what is shown, Escape leaves it" : picks.part ? "Alt-drag pulls a box; the wheel zooms" : "pick islands to lay flat, or none for the whole model";
   if (current.value.labels) return "pick an island, then a picture for it";
   return "wheel zooms, drag the mat to pan, ? shows the keys";
 });
@@ -66,6 +72,8 @@ useKeys({
   "?": () => (keysOpen.value = true),
   Escape: () => {
     if (messages.failure) messages.dismiss();
+    else if (current.value.seams && (previews.leave() || relaxing.leave())) return;
+    else if (current.value.seams && picks.part) picks.clear(picks.part);
     else {
       selection.layer = null;
       selection.pick(null);
@@ -78,7 +86,7 @@ useKeys({
   <main v-if="jobs.job" class="editor">
     <TopBar @keys="keysOpen = true" />
     <StageRail :stage="current.id" @go="go" />
-    <SheetView :movable="current.movable" :labels="current.labels" />
+    <SheetView :movable="current.movable" :labels="current.labels" :cutting="current.seams" />
     <ProofView :cutting="current.seams" />
     <aside class="inspector" :aria-label="current.name">
       <component :is="current.inspector" />

@@ -1,22 +1,28 @@
 <script setup lang="ts">
 /** The model with the composed sheet on it. */
 import { useElementSize } from "@vueuse/core";
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
+import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
+import type { Pair } from "@/api/types";
+import { usePickHand } from "@/composables/usePickHand";
+import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
-import { useSeams } from "@/stores/seams";
+import { usePicks } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
-import { edgeLines, nearestEdge } from "./edges";
 import LookLegend from "./LookLegend.vue";
 import ProofAids from "./ProofAids.vue";
 import { VIEWS, type ViewName } from "./eye";
 import { ProofScene } from "./scene";
+import { useProofMarks } from "./useProofMarks";
 
-const props = defineProps<{ cutting: boolean }>();
+const props = defineProps<{
+  /** faces, edges and corners can be picked, and seams are shown */
+  cutting: boolean;
+}>();
 
 const jobs = useJob();
 const selection = useSelection();
@@ -24,8 +30,8 @@ const settings = useSettings();
 const surfaces = useSurface();
 const images = useSheetImage();
 const visibility = useVisibility();
-const seams = useSeams();
-const picksEdges = computed(() => props.cutting && seams.picking);
+const picks = usePicks();
+const store = useElements();
 
 const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
@@ -57,11 +63,6 @@ watch([scene, () => images.image], ([view, image]) => {
   if (view && image) view.setImage(image);
 });
 watch([scene, () => surfaces.surface, () => settings.light], () => scene.value?.setLight(settings.light));
-watch([scene, () => surfaces.surface, () => props.cutting, () => seams.net, () => seams.cut, () => seams.picked, () => seams.hovered], () => {
-  const picked = seams.picking && seams.hovered !== null ? [...seams.picked, seams.hovered] : [...seams.picked];
-  scene.value?.setSeams(props.cutting ? edgeLines(seams.net, seams.cut) : [], props.cutting ? edgeLines(seams.net, picked) : []);
-});
-watch([scene, () => surfaces.surface, () => props.cutting, () => seams.tints], () => scene.value?.setTints(props.cutting ? seams.tints : null));
 watch([scene, () => surfaces.surface, () => visibility.hidden], () => scene.value?.setHidden(visibility.hidden));
 watch([scene, () => surfaces.surface, () => settings.proof, () => jobs.job?.unit_mm], () => scene.value?.setAids(settings.proof, 10 / (jobs.job?.unit_mm ?? 1)), { deep: true });
 watch([scene, () => surfaces.surface, () => selection.islands, () => selection.hovered], () => {
@@ -73,41 +74,60 @@ watch([scene, () => surfaces.surface, () => selection.spot], ([view, , spot], [,
   if (spot && spot !== before) view?.lookAtSpot(spot.faces, spot.islands);
 });
 
+useProofMarks(scene, () => props.cutting);
+const hand = usePickHand({
+  on: () => props.cutting && picks.part !== null,
+  underAt: ([x, y]) => {
+    const hit = scene.value?.hitsAt(x, y)[0];
+    return hit && store.elements ? store.elements.onModel(hit.face, hit.point) : null;
+  },
+  boxFrom: (from, to) => ({ corners: [...clip(from), ...clip(to)], view: scene.value!.viewMatrix(), see_through: settings.proof.see_through }),
+});
+watch([scene, hand.dragging], () => scene.value?.setTurning(!hand.dragging.value));
+
+/** A place of the view in clip space. */
+const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height.value) * 2];
+
 /** What lies in one place under the pointer, and which of it was picked last. */
 let pile: { key: string; at: number } = { key: "", at: 0 };
 
 function press(event: PointerEvent) {
+  pressed.value = null;
+  if (hand.press(event)) {
+    // Before the model's own controls hear of the press.
+    scene.value?.setTurning(false);
+    canvas.value?.setPointerCapture(event.pointerId);
+    return;
+  }
   pressed.value = [event.offsetX, event.offsetY];
   look(event);
 }
 
-function hover(event: PointerEvent) {
+function move(event: PointerEvent) {
+  hand.move(event);
   if (event.buttons === 0) look(event);
 }
 
 function look(event: PointerEvent) {
-  if (picksEdges.value) {
-    const at = scene.value?.hitsAt(event.offsetX, event.offsetY)[0]?.point;
-    seams.hovered = at && seams.net ? nearestEdge(seams.net, at) : null;
-    return;
-  }
+  hand.hover([event.offsetX, event.offsetY]);
   const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
   const key = hits.map((hit) => hit.face).join();
   if (key !== pile.key) pile = { key, at: 0 };
   selection.hovered = hits[pile.at]?.island ?? null;
   selection.touched = hits[pile.at]?.point ?? null;
-  const names = hits.map((hit) => jobs.job?.parts[hit.part]?.name ?? "");
+  const names = hits.map((hit) => (hit.part === null ? "" : (jobs.job?.parts[hit.part]?.name ?? "")));
   if (names.join() !== selection.stacked.join()) selection.stacked = names;
 }
 
-function release(event: PointerEvent) {
+async function release(event: PointerEvent) {
+  if (await hand.release()) return;
   const from = pressed.value;
   if (!from || Math.hypot(event.offsetX - from[0], event.offsetY - from[1]) > 4) return;
-  const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
-  if (picksEdges.value) {
-    if (seams.hovered !== null && hits[0]) void seams.click(seams.hovered, hits[0].point, { shift: event.shiftKey, again: event.detail > 1 || event.ctrlKey });
+  if (props.cutting && picks.part) {
+    await hand.click(event);
     return;
   }
+  const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
   const hit = hits[pile.at] ?? null;
   selection.pick(hit?.island ?? null, event.shiftKey);
   if (hits.length > 1) {
@@ -117,7 +137,7 @@ function release(event: PointerEvent) {
 }
 
 function leave() {
-  seams.hovered = null;
+  hand.hover(null);
   selection.hovered = null;
   selection.touched = null;
   selection.stacked = [];
@@ -131,11 +151,14 @@ function leave() {
       role="img"
       aria-label="The model with the sheet on it"
       :data-revision="images.revision"
+      :class="{ picking: cutting && picks.part !== null }"
       @pointerdown="press"
-      @pointermove="hover"
+      @pointermove="move"
       @pointerup="release"
+      @pointercancel="hand.leave"
       @pointerleave="leave"
     ></canvas>
+    <div v-if="hand.box.value" class="pick-box" :style="hand.box.value"></div>
     <div class="bar top">
       <ChoiceBar v-model="settings.look" label="What the model wears" :choices="LOOKS" />
       <ChoiceBar v-model="settings.light" label="Light" :choices="{ even: 'Even light', shaded: 'Shaded' }" />
@@ -162,6 +185,9 @@ canvas {
   width: 100%;
   height: 100%;
   touch-action: none;
+}
+canvas.picking {
+  cursor: crosshair;
 }
 .bar {
   position: absolute;

@@ -1,8 +1,6 @@
 import * as THREE from "three";
-import { LineMaterial } from "three/examples/jsm/lines/LineMaterial.js";
-import { LineSegments2 } from "three/examples/jsm/lines/LineSegments2.js";
-import { LineSegmentsGeometry } from "three/examples/jsm/lines/LineSegmentsGeometry.js";
 import type { Surface } from "@/stores/surface";
+import { FatLines, PICKED, SEAM } from "./marks";
 
 /** What may be drawn beside the model itself, and how. */
 export interface Aids {
@@ -13,32 +11,14 @@ export interface Aids {
   see_through: boolean;
 }
 
-const SELECTED = 0x1e7b6e;
 const LIT = 0xd2552a;
 const INK = 0x1f2a36;
 const GRID = 0xa59b88;
-/** Tints of pieces: told apart by lightness too. */
-const TINTS = ["#f2d9a6", "#7fa9a3", "#e0a58c", "#5b7c99", "#d8d2e3", "#8f6d8a", "#c3d3a2", "#a98d62"].map((color) => new THREE.Color(color));
-export const INSIDE = 0x7b3f72;
+export const INSIDE = SEAM;
 
-/** Lines and tints over the model: seams, the outlines of picked islands, lit faces, edges, facing marks, the floor grid. */
+/** Lines over the model: the outlines of picked islands, lit faces, edges, facing marks, the floor grid. */
 export class Overlays {
-  private readonly outline = new LineSegments2(
-    new LineSegmentsGeometry(),
-    new LineMaterial({ color: SELECTED, linewidth: 3, polygonOffset: true, polygonOffsetFactor: -2, polygonOffsetUnits: -2 }),
-  );
-  private readonly seams = new LineSegments2(
-    new LineSegmentsGeometry(),
-    new LineMaterial({ color: INSIDE, linewidth: 2.5, dashed: true, dashScale: 1, polygonOffset: true, polygonOffsetFactor: -1, polygonOffsetUnits: -1 }),
-  );
-  private readonly picked = new LineSegments2(
-    new LineSegmentsGeometry(),
-    new LineMaterial({ color: LIT, linewidth: 5, polygonOffset: true, polygonOffsetFactor: -3, polygonOffsetUnits: -3 }),
-  );
-  private readonly tint = new THREE.Mesh(
-    new THREE.BufferGeometry(),
-    new THREE.MeshBasicMaterial({ vertexColors: true, side: THREE.DoubleSide, transparent: true, opacity: 0.55, polygonOffset: true, polygonOffsetFactor: -1, polygonOffsetUnits: -1 }),
-  );
+  private readonly outline = new FatLines(PICKED, 3, 2);
   private readonly lit = new THREE.Mesh(
     new THREE.BufferGeometry(),
     new THREE.MeshBasicMaterial({ color: LIT, side: THREE.DoubleSide, transparent: true, opacity: 0.62, polygonOffset: true, polygonOffsetFactor: -3, polygonOffsetUnits: -3 }),
@@ -52,8 +32,8 @@ export class Overlays {
   private aids: Aids | null = null;
 
   constructor(private readonly scene: THREE.Scene) {
-    this.tint.visible = this.picked.visible = this.seams.visible = this.outline.visible = this.lit.visible = this.edges.visible = this.facing.visible = false;
-    scene.add(this.tint, this.seams, this.picked, this.outline, this.lit, this.edges, this.facing);
+    this.lit.visible = this.edges.visible = this.facing.visible = false;
+    scene.add(this.outline, this.lit, this.edges, this.facing);
   }
 
   setSurface(surface: Surface, box: THREE.Box3) {
@@ -84,34 +64,7 @@ export class Overlays {
     if (!surface) return;
     const picked = new Set(islands);
     const lines = picked.size === 0 ? [] : this.edgeLines((edge) => surface.edgeOutlines[edge] === 1 && picked.has(surface.pointIslands[surface.edges[2 * edge]!]!));
-    this.setFat(this.outline, lines);
-  }
-
-  /** Dashes along the edges that are cut, and a heavy line along those that are picked; pairs of ends, model units. */
-  setSeams(cut: number[], picked: number[]) {
-    this.setFat(this.picked, picked);
-    this.setFat(this.seams, cut);
-    if (!this.seams.visible) return;
-    const dash = this.box.getSize(new THREE.Vector3()).length() / 70;
-    this.seams.material.dashSize = dash;
-    this.seams.material.gapSize = dash / 2;
-    this.seams.computeLineDistances();
-  }
-
-  /** Tints each piece, neighbours of one number apart; null takes the tints away. */
-  setTints(pieces: Int32Array | null) {
-    const surface = this.surface;
-    this.tint.visible = pieces !== null && surface !== null && pieces.length === surface.triangleIslands.length;
-    if (!pieces || !surface || !this.tint.visible) return;
-    const colors = new Float32Array(pieces.length * 9);
-    pieces.forEach((piece, k) => {
-      const color = TINTS[piece % TINTS.length]!;
-      for (let corner = 0; corner < 3; corner += 1) color.toArray(colors, 9 * k + 3 * corner);
-    });
-    this.tint.geometry.dispose();
-    this.tint.geometry = new THREE.BufferGeometry();
-    this.tint.geometry.setAttribute("position", new THREE.BufferAttribute(surface.positions, 3));
-    this.tint.geometry.setAttribute("color", new THREE.BufferAttribute(colors, 3));
+    this.outline.draw(lines);
   }
 
   setLit(faces: number[]) {
@@ -147,14 +100,6 @@ export class Overlays {
     this.facing.visible = this.aids?.facing ?? false;
     if (this.edges.visible) this.setPositions(this.edges, this.edgeLines(() => true));
     if (this.facing.visible) this.setPositions(this.facing, this.facingLines());
-  }
-
-  private setFat(object: LineSegments2, lines: number[]) {
-    object.visible = lines.length > 0;
-    if (lines.length === 0) return;
-    object.geometry.dispose();
-    object.geometry = new LineSegmentsGeometry();
-    object.geometry.setPositions(lines);
   }
 
   private setPositions(object: THREE.Mesh | THREE.LineSegments, values: number[]) {

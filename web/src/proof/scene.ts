@@ -4,6 +4,7 @@ import type { Sheet } from "@/api/types";
 import type { Surface } from "@/stores/surface";
 import { VIEWS, directionFacing, distanceToFit, type ViewName } from "./eye";
 import { SAME_PLACE, hitsAlong, type Hit } from "./hits";
+import { CutMarks } from "./marks";
 import { INSIDE, Overlays, type Aids } from "./overlays";
 
 const PAPER = "#fffdf8";
@@ -19,6 +20,8 @@ export class ProofScene {
   private readonly bareMaterial = new THREE.MeshLambertMaterial({ color: 0xb9b2a2, side: THREE.DoubleSide });
   private readonly raycaster = new THREE.Raycaster();
   private readonly overlays = new Overlays(this.scene);
+  /** what the cut stage draws over the model */
+  readonly marks = new CutMarks(this.scene, () => this.redraw());
   private readonly inside = new THREE.MeshBasicMaterial({ color: INSIDE, side: THREE.BackSide });
   private model: THREE.Mesh | null = null;
   private backs: THREE.Mesh | null = null;
@@ -65,6 +68,7 @@ export class ProofScene {
     }
     this.box = box;
     this.overlays.setSurface(surface, box);
+    this.marks.setBox(box);
     box.getCenter(this.controls.target);
     this.look("Corner");
   }
@@ -145,16 +149,6 @@ export class ProofScene {
     this.redraw();
   }
 
-  setSeams(cut: number[], picked: number[]) {
-    this.overlays.setSeams(cut, picked);
-    this.redraw();
-  }
-
-  setTints(pieces: Int32Array | null) {
-    this.overlays.setTints(pieces);
-    this.redraw();
-  }
-
   setLit(faces: number[]) {
     this.overlays.setLit(faces);
     this.redraw();
@@ -174,7 +168,18 @@ export class ProofScene {
     const pointer = new THREE.Vector2((x / this.canvas.clientWidth) * 2 - 1, 1 - (y / this.canvas.clientHeight) * 2);
     this.raycaster.setFromCamera(pointer, this.camera);
     const samePlace = this.box.getSize(new THREE.Vector3()).length() * SAME_PLACE;
-    return hitsAlong(this.raycaster, this.model, this.surface, samePlace, this.aids?.see_through ?? false);
+    return hitsAlong(this.raycaster, [this.model, this.bare], this.surface, samePlace, this.aids?.see_through ?? false);
+  }
+
+  /** From model units to clip space, column by column. */
+  viewMatrix(): number[] {
+    this.camera.updateMatrixWorld();
+    return new THREE.Matrix4().multiplyMatrices(this.camera.projectionMatrix, this.camera.matrixWorldInverse).toArray();
+  }
+
+  /** Whether a drag turns the model. */
+  setTurning(on: boolean) {
+    this.controls.enabled = on;
   }
 
   look(name: ViewName) {

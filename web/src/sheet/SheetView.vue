@@ -2,12 +2,15 @@
 /** The sheet on the cutting mat: islands over the art, with rulers. */
 import { useDevicePixelRatio, useElementSize } from "@vueuse/core";
 import { computed, nextTick, ref, shallowRef, watch } from "vue";
-import type { Layer } from "@/api/types";
+import type { Layer, Pair } from "@/api/types";
 import { useKeys } from "@/composables/useKeys";
+import { usePickHand } from "@/composables/usePickHand";
 import { useSheetPointer, type LabelChange } from "@/composables/useSheetPointer";
 import { useViewport } from "@/composables/useViewport";
+import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
+import { usePicks } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
@@ -17,8 +20,15 @@ import ZoomTools from "./ZoomTools.vue";
 import { boxAround, type Change } from "./handles";
 import { facesShape, islandShapes, type IslandShape } from "./shapes";
 import { sheetColors } from "./colors";
+import { useSheetMarks } from "./useSheetMarks";
+import { toPx } from "./viewport";
 
-const props = defineProps<{ movable: boolean; labels: boolean }>();
+const props = defineProps<{
+  movable: boolean;
+  labels: boolean;
+  /** faces, edges and corners can be picked, and seams are shown */
+  cutting: boolean;
+}>();
 
 const jobs = useJob();
 const selection = useSelection();
@@ -26,6 +36,10 @@ const settings = useSettings();
 const surfaces = useSurface();
 const images = useSheetImage();
 const visibility = useVisibility();
+const picks = usePicks();
+const store = useElements();
+/** screen px that an edge or a corner may be off the pointer */
+const REACH = 8;
 
 const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
@@ -41,8 +55,21 @@ const lit = computed(() => {
 });
 const pickedLabel = computed<Layer | null>(() => (props.labels && jobs.layers.find((layer) => layer.id === selection.layer && layer.place)) || null);
 
+const px = ([x, y]: Pair): Pair => {
+  const at = toPx(view.value, x, y);
+  return [at.x, at.y];
+};
+const marks = useSheetMarks(() => props.cutting);
+const pickHand = usePickHand({
+  on: () => props.cutting && picks.part !== null,
+  underAt: (at) => (store.elements && surfaces.points ? store.elements.onSheet(surfaces.points, px(at), REACH / view.value.scale) : null),
+  boxFrom: (from, to) => ({ corners: [...px(from), ...px(to)] }),
+});
+
 const hand = useSheetPointer(canvas, {
   view,
+  picking: () => props.cutting && picks.part !== null,
+  pickHand,
   islands: () => shownIslands.value,
   shapes: () => shapes.value,
   picked: () => selection.islands,
@@ -122,7 +149,7 @@ function draw() {
     context,
     {
       width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, islands: job.islands, shapes: shapes.value,
-      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
+      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.value, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
       label: pickedLabel.value && { layer: pickedLabel.value, shift: hand.labelChange.value.shift_px }, labelScale: hand.labelChange.value.scale,
       density: job.density_px_per_mm, unit: settings.unit, colors: sheetColors(settings.theme),
     },
@@ -131,7 +158,7 @@ function draw() {
 }
 
 watch(
-  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, () => visibility.hiddenIslands,
+  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks, () => visibility.hiddenIslands,
     pickedLabel, () => settings.unit, () => settings.theme, () => props.movable],
   redraw,
   { flush: "post", immediate: true },
@@ -163,6 +190,7 @@ useKeys({
       :aria-label="`Sheet of ${jobs.job?.sheet.width_px} by ${jobs.job?.sheet.height_px} px with ${jobs.islands.length} islands`"
       :style="{ cursor: hand.cursor.value }"
     ></canvas>
+    <div v-if="pickHand.box.value" class="pick-box" :style="pickHand.box.value"></div>
     <button class="ruler-unit" type="button" title="Rulers in px or mm" @click="settings.unit = settings.unit === 'px' ? 'mm' : 'px'">{{ settings.unit }}</button>
     <ZoomTools :percent="percent" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
     <div v-if="changeText" class="change num">{{ changeText }}</div>

@@ -10,7 +10,7 @@ export function sheetColors(theme: string): SheetColors {
   const token = (name: string) => style.getPropertyValue(`--${name}`).trim();
   const colors = {
     mat: token("mat"), matLine: token("mat-line"), matLineStrong: token("mat-line-strong"), paper: token("paper"), ink: token("paper-ink"),
-    line: token("sheet-line"), picked: token("sheet-picked"), warning: token("saffron"), lit: token("persimmon"), ruler: token("ground"), rulerInk: token("ink-soft"),
+    line: token("sheet-line"), picked: token("sheet-picked"), warning: token("saffron"), lit: token("persimmon"), seam: token("plum"), ruler: token("ground"), rulerInk: token("ink-soft"),
   };
   known.set(theme, colors);
   return colors;

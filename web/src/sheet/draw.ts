@@ -1,4 +1,5 @@
 import type { Island, Layer, Pair, Sheet } from "@/api/types";
+import { drawCut, type CutDrawing } from "./cutMarks";
 import type { Box } from "./handles";
 import { FRAME, grips } from "./handles";
 import { labelFrame, mirroredMark, nameTag, upMark } from "./marks";
@@ -21,6 +22,8 @@ export interface SheetScene {
   hidden: Set<number>;
   /** faces that are lit */
   lit: Path2D | null;
+  /** seams, picks and previews of the cut stage; null elsewhere */
+  cut: CutDrawing | null;
   /** how the picked islands are moved while a drag lasts */
   moved: DOMMatrix | null;
   /** the frame with grips, px; null where islands can't be moved */
@@ -43,6 +46,7 @@ export interface SheetColors {
   picked: string;
   warning: string;
   lit: string;
+  seam: string;
   ruler: string;
   rulerInk: string;
 }
@@ -57,6 +61,7 @@ export function drawSheet(context: CanvasRenderingContext2D, scene: SheetScene, 
   drawPaper(context, scene, ratio);
   const islands = scene.islands.filter((island) => !scene.hidden.has(island.index));
   islands.forEach((island) => drawIsland(context, scene, island, ratio));
+  if (scene.cut) drawCut(context, scene, scene.cut, ratio);
   if (scene.lit) drawLit(context, scene, scene.lit, ratio);
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   if (islands.length <= MOST_MARKED) islands.forEach((island) => drawMarks(context, scene, island));

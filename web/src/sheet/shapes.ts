@@ -1,3 +1,4 @@
+import type { Pair } from "@/api/types";
 import type { Surface } from "@/stores/surface";
 import type { Box } from "./handles";
 
@@ -9,7 +10,7 @@ export interface IslandShape {
 }
 
 /** Faces as one path, and the box round them; null where none of them lies on the sheet. */
-export function facesShape(surface: Surface, points: Float32Array, faces: number[]): { path: Path2D; box: Box } | null {
+export function facesShape(surface: Surface, points: Float32Array, faces: Iterable<number>): { path: Path2D; box: Box } | null {
   const wanted = new Set(faces);
   const path = new Path2D();
   const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
@@ -52,4 +53,39 @@ export function islandShapes(surface: Surface, points: Float32Array, count: numb
     path.lineTo(...at(edges[2 * e + 1]!));
   }
   return shapes;
+}
+
+/** Edges of the model wherever they lie on the sheet: a seam's edge lies there twice. */
+export function edgesShape(surface: Surface, points: Float32Array, edges: Iterable<number>): Path2D {
+  const wanted = new Set(edges);
+  const path = new Path2D();
+  if (wanted.size === 0) return path;
+  surface.edgeMeshEdges.forEach((edge, row) => {
+    if (!wanted.has(edge)) return;
+    const [a, b] = [2 * surface.edges[2 * row]!, 2 * surface.edges[2 * row + 1]!];
+    path.moveTo(points[a]!, points[a + 1]!);
+    path.lineTo(points[b]!, points[b + 1]!);
+  });
+  return path;
+}
+
+/** Where vertices lie on the sheet, px. */
+export function vertexPlaces(surface: Surface, points: Float32Array, vertices: Iterable<number>): Pair[] {
+  const wanted = new Set(vertices);
+  const places: Pair[] = [];
+  if (wanted.size === 0) return places;
+  surface.pointVertices.forEach((vertex, point) => {
+    if (wanted.has(vertex)) places.push([points[2 * point]!, points[2 * point + 1]!]);
+  });
+  return places;
+}
+
+/** @param lines x and y of both ends, one after the other, in hundredths of a px */
+export function linesShape(lines: number[]): Path2D {
+  const path = new Path2D();
+  for (let i = 0; i < lines.length; i += 4) {
+    path.moveTo(lines[i]! / 100, lines[i + 1]! / 100);
+    path.lineTo(lines[i + 2]! / 100, lines[i + 3]! / 100);
+  }
+  return path;
 }

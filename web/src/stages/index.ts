@@ -15,7 +15,7 @@ export interface Stage {
   movable: boolean;
   /** labels can be moved on the sheet */
   labels: boolean;
-  /** the proof shows where the surface is cut */
+  /** faces, edges and corners can be picked, and sheet and proof show where the surface is cut */
   seams: boolean;
 }
 

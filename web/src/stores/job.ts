@@ -27,7 +27,15 @@ export const useJob = defineStore("job", () => {
   /** Looks again after a change made elsewhere. */
   async function refresh(revision?: number) {
     if (!job.value || pending.value > 0 || revision === job.value.revision) return;
-    job.value = await api.job(job.value.id);
+    await look(job.value.id);
+  }
+
+  async function look(id: string) {
+    try {
+      job.value = await api.job(id);
+    } catch (error) {
+      messages.fail(error);
+    }
   }
 
   /** Changes are sent one after the other, each on top of the last. Gives false if the server refused. */
@@ -41,7 +49,7 @@ export const useJob = defineStore("job", () => {
         return true;
       } catch (error) {
         messages.fail(error);
-        if (error instanceof ApiError && error.status === 409) job.value = await api.job(job.value.id);
+        if (error instanceof ApiError && error.status === 409) await look(job.value.id);
         return false;
       } finally {
         pending.value -= 1;

@@ -1,101 +1,55 @@
 import { defineStore } from "pinia";
-import { ref, shallowRef, watch } from "vue";
+import { computed, ref, shallowRef, watch } from "vue";
 import { api } from "@/api/client";
-import type { Pieces } from "@/api/types";
+import type { Pieces, Symmetry } from "@/api/types";
 import { useJob } from "./job";
 import { useMessages } from "./messages";
 
-/** The edges of the mesh, which of them are cut, and those picked to be cut or sewn up. */
+/** Where the surface is cut, what the cuts part it into, and the plane of symmetry that cuts may follow. */
 export const useSeams = defineStore("seams", () => {
   const jobs = useJob();
   const messages = useMessages();
-  /** the hand picks edges on the model */
-  const picking = ref(false);
-  const picked = shallowRef<ReadonlySet<number>>(new Set());
-  /** edge under the pointer */
-  const hovered = ref<number | null>(null);
+  /** a stage shows seams: only then are they asked for */
+  const active = ref(false);
   const cut = shallowRef<Int32Array>(new Int32Array());
   /** the piece of each triangle, once seams are drawn; null before */
   const tints = shallowRef<Int32Array | null>(null);
   const pieces = shallowRef<Pieces | null>(null);
-  const net = shallowRef<{ vertices: Float32Array; edges: Int32Array } | null>(null);
-  /** the vertex where the last picked edge ended, to go on from */
-  let last: number | null = null;
-  let shownNet = "";
+  const symmetry = shallowRef<Symmetry | null>(null);
+  /** what the hand picks is cut or sewn up at once */
+  const direct = ref(false);
+  /** the same is done on the other side of the plane of symmetry */
+  const mirrored = ref(false);
   let turn = 0;
 
   async function load() {
     const mine = ++turn;
     const job = jobs.job;
-    if (!job) {
-      net.value = null;
+    if (!job || !active.value) {
       cut.value = new Int32Array();
-      shownNet = "";
-      clear();
+      tints.value = pieces.value = symmetry.value = null;
       return;
     }
-    const get = (name: "vertices" | "mesh_edges" | "seams" | "triangle_pieces", version: string) => api.array(job.id, name, job.revision, version);
-    const newNet = shownNet !== job.surface;
+    const get = (name: "seams" | "triangle_pieces", version: string) => api.array(job.id, name, job.revision, version);
     try {
-      const [vertices, edges, seams, triangles, found] = await Promise.all([
-        newNet ? get("vertices", job.surface) : null, newNet ? get("mesh_edges", job.surface) : null, get("seams", `${job.surface}-${job.seams ?? "map"}`),
-        job.seams ? get("triangle_pieces", `${job.surface}-${job.seams}`) : null, api.pieces(job.id, job.revision),
+      const [seams, triangles, found, plane] = await Promise.all([
+        get("seams", `${job.surface}-${job.seams ?? "map"}`), job.seams ? get("triangle_pieces", `${job.surface}-${job.seams}`) : null,
+        api.pieces(job.id, job.revision), api.symmetry(job.id, job.revision),
       ]);
       if (mine !== turn) return;
-      if (vertices && edges) {
-        net.value = { vertices: new Float32Array(vertices), edges: new Int32Array(edges) };
-        shownNet = job.surface;
-        clear();
-      }
       cut.value = new Int32Array(seams);
       tints.value = triangles && new Int32Array(triangles);
       pieces.value = found;
+      symmetry.value = plane;
     } catch (error) {
       if (mine === turn) messages.fail(error);
     }
   }
-  watch(() => jobs.job && [jobs.job.id, jobs.job.surface, jobs.job.seams].join(), load, { immediate: true });
+  watch(() => jobs.job && [active.value, jobs.job.id, jobs.job.surface, jobs.job.seams].join(), load, { immediate: true });
 
-  function clear() {
-    picked.value = new Set();
-    last = null;
-  }
+  const symmetric = computed(() => symmetry.value?.plane != null);
+  const bothSides = computed(() => symmetric.value && mirrored.value);
+  const mark = (edges: number[], cutting: boolean) => jobs.operate("mark_seams", { edges, cut: cutting, mirrored: bothSides.value });
 
-  function add(edges: Iterable<number>) {
-    picked.value = new Set([...picked.value, ...edges]);
-  }
-
-  async function ask(how: Parameters<typeof api.pickEdges>[2], from: object) {
-    const job = jobs.job;
-    if (!job) return;
-    try {
-      const edges = await api.pickEdges(job.id, job.revision, how, from);
-      add(edges);
-      messages.say(edges.length === 0 ? "Nothing to pick that way" : `${edges.length} ${edges.length === 1 ? "edge" : "edges"} picked, ${picked.value.size} in all`);
-    } catch (error) {
-      messages.fail(error);
-    }
-  }
-
-  /** The end of an edge that is nearer to a place on the model. */
-  function nearEnd(edge: number, at: readonly number[]): number {
-    const { vertices, edges } = net.value!;
-    const far = [0, 1].map((end) => {
-      const vertex = edges[2 * edge + end]!;
-      return Math.hypot(...[0, 1, 2].map((axis) => vertices[3 * vertex + axis]! - at[axis]!));
-    });
-    return edges[2 * edge + (far[0]! <= far[1]! ? 0 : 1)]!;
-  }
-
-  /** A click: one edge; with Shift the shortest run from where the last one ended; a second click on it, its whole loop. */
-  async function click(edge: number, at: readonly number[], held: { shift: boolean; again: boolean }) {
-    const end = nearEnd(edge, at);
-    if (held.again) await ask("loop", { edge });
-    else if (held.shift && last !== null) await ask("run", { from: last, to: end });
-    else if (picked.value.has(edge)) picked.value = new Set([...picked.value].filter((one) => one !== edge));
-    else add([edge]);
-    last = end;
-  }
-
-  return { picking, picked, hovered, cut, net, tints, pieces, clear, ask, click };
+  return { active, cut, tints, pieces, symmetry, symmetric, direct, mirrored, bothSides, mark };
 });

@@ -11,6 +11,8 @@ export interface Surface {
   /** N x 9, corners of triangles without UVs */
   barePositions: Float32Array;
   bareFaces: Int32Array;
+  /** N x 3 */
+  bareVertices: Int32Array;
   /** K x 9, shading; empty where it follows the faces */
   normals: Float32Array;
   /** K x 3 */
@@ -24,7 +26,20 @@ export interface Surface {
   edgeOutlines: Int32Array;
   /** E: the island across an outline on the model, -1 where there is none */
   edgeNeighbours: Int32Array;
+  /** E: the edge of the model that each edge of the map is; P: the vertex that each point is */
+  edgeMeshEdges: Int32Array;
+  pointVertices: Int32Array;
+  /** V x 3, model units; M x 2, the vertices that edges of the model join */
+  vertices: Float32Array;
+  meshEdges: Int32Array;
 }
+
+const FLOATS = { positions: "positions", barePositions: "bare_positions", normals: "normals", vertices: "vertices" } as const;
+const INTEGERS = {
+  bareFaces: "bare_faces", bareVertices: "bare_vertices", trianglePoints: "triangle_points", triangleIslands: "triangle_islands", triangleFaces: "triangle_faces",
+  triangleParts: "triangle_parts", pointIslands: "point_islands", edges: "edges", edgeOutlines: "edge_outlines", edgeNeighbours: "edge_neighbours",
+  edgeMeshEdges: "edge_mesh_edges", pointVertices: "point_vertices", meshEdges: "mesh_edges",
+} as const;
 
 /** The big arrays of the job on the screen. */
 export const useSurface = defineStore("surface", () => {
@@ -43,18 +58,10 @@ export const useSurface = defineStore("surface", () => {
     loading.value = digest !== shownSurface;
     try {
       if (digest !== shownSurface) {
-        const [positions, bare, bareFaces, normals, trianglePoints, triangleIslands, faces, parts, pointIslands, edges, outlines, neighbours, placed] = await Promise.all([
-          get("positions"), get("bare_positions"), get("bare_faces"), get("normals"), get("triangle_points"), get("triangle_islands"), get("triangle_faces"),
-          get("triangle_parts"), get("point_islands"), get("edges"), get("edge_outlines"), get("edge_neighbours"),
-          get("points", placements),
-        ]);
+        const [placed, ...arrays] = await Promise.all([get("points", placements), ...Object.values({ ...FLOATS, ...INTEGERS }).map((name) => get(name))]);
         if (mine !== turn) return;
-        surface.value = {
-          positions: new Float32Array(positions), barePositions: new Float32Array(bare), bareFaces: new Int32Array(bareFaces), normals: new Float32Array(normals),
-          trianglePoints: new Int32Array(trianglePoints), triangleIslands: new Int32Array(triangleIslands), triangleFaces: new Int32Array(faces),
-          triangleParts: new Int32Array(parts), pointIslands: new Int32Array(pointIslands), edges: new Int32Array(edges),
-          edgeOutlines: new Int32Array(outlines), edgeNeighbours: new Int32Array(neighbours),
-        };
+        const names = Object.keys({ ...FLOATS, ...INTEGERS });
+        surface.value = Object.fromEntries(names.map((name, i) => [name, name in FLOATS ? new Float32Array(arrays[i]!) : new Int32Array(arrays[i]!)])) as unknown as Surface;
         shownSurface = digest;
         points.value = new Float32Array(placed);
       } else {

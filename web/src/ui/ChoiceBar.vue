@@ -25,7 +25,10 @@ const name = useId();
   background: var(--panel);
 }
 label {
-  padding: 3px 10px;
+  flex: 1 1 auto;
+  padding: 3px 8px;
+  text-align: center;
+  white-space: nowrap;
   font-size: 12px;
   cursor: pointer;
 }

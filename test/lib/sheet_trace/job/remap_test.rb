@@ -30,6 +30,20 @@ describe SheetTrace::Job::Remap do
     [-1, -1, 0.5].zip([place.x_mm, place.y_mm, place.turn_rad]) { |expected, got| assert_in_delta expected, got, 1e-9 }
   end
 
+  # The caddy is 80 x 120 x 50 mm: on its net, the middles of its sides lie 65 mm beside that of the front, the lid's 85 mm over it.
+  it "leaves labels where they are when a closed net is grown, whose faces look all ways, and when it is parted again" do
+    net = operate(Demo.tea_caddy.job, "grow_net", island: 0).job
+    front, left, right, lid = net.edition.layers.select(&:place).map(&:place)
+    beside = ->(place) { [place.x_mm - front.x_mm, place.y_mm - front.y_mm, place.turn_rad].map { |value| value.round(6) } }
+
+    assert_equal [[-65, 0, 0], [65, 0, 0], [0, 85, 0]], [left, right, lid].map(&beside)
+    apart = operate(net, "lay_flat", by: "square_on", seams: "all").job
+
+    assert_equal %w[Front Left Right Top], apart.edition.layers.select(&:place).map { |layer| apart.island_names[layer.place.island] }
+    assert_equal [[0, 0]] * 4, apart.edition.layers.select(&:place).map { |layer| [layer.place.x_mm, layer.place.y_mm].map { |mm| mm.round(6).abs } }
+    assert_equal [260, 220], net.flat_map(0).size_mm.map { |mm| mm.round(6) }
+  end
+
   it "lays islands as another UV set has them, and back" do
     file = SheetTrace::Formats.read_files({ "a.dae" => SheetTrace::Formats::Collada::Writer.call(two_sets, base_name: "a").files["a.dae"] })
     job = SheetTrace::Job.start(file, source_name: "a.dae", sheet: SheetTrace::Layout::Sheet.new(width_px: 100, height_px: 100))

@@ -50,6 +50,17 @@ describe SheetTrace::Operations::Relax do
     assert_equal operate(job, "relax", islands: [0], steps: 2).job.layout.points_uv, stopped.layout.points_uv
   end
 
+  it "counts steps over all islands, so that what was seen when it was stopped is what is kept" do
+    job = operate(wavy.call, "detach_faces", faces: (0...72).to_a).job
+    seen = []
+    stopped = SheetTrace::Operations::Relax.new(islands: [0, 1]).watch(job) do |step, _spacing, uv|
+      seen << uv.copy
+      step < 2 || seen.size < 12
+    end
+
+    assert_equal operate(job, "relax", islands: [0, 1], steps: seen.size).job.layout.points_uv, stopped.layout.points_uv
+  end
+
   it "works on a mirrored island and on a sheet that is not square" do
     job = wavy.call
     mirrored = operate(operate(job, "resize_sheet", width_px: 2048, height_px: 512).job, "reflect_islands", islands: [0]).job

@@ -1,49 +1,68 @@
 <script setup lang="ts">
-/** Picking edges on the model, or having them proposed; then cutting along them or sewing them up. */
-import { computed, onUnmounted } from "vue";
-import { useJob } from "@/stores/job";
+/** Cutting along picked edges or sewing them up, having a cut suggested, and starting seams anew. */
+import { computed, ref, watch } from "vue";
+import { useCutting } from "@/stores/cutting";
+import { usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
-import { useSelection } from "@/stores/selection";
+import NumberField from "@/ui/NumberField.vue";
+import PieceList from "./PieceList.vue";
 
-const props = defineProps<{ angle: number }>();
-const jobs = useJob();
+const cutting = useCutting();
+const picks = usePicks();
 const seams = useSeams();
-const selection = useSelection();
-/** Pieces that are not discs, and so lack a cut. */
-const lacking = computed(() => (seams.pieces?.pieces ?? []).filter((piece) => piece.missing_cut !== null));
-const count = computed(() => seams.picked.size);
+const limit = ref(1.1);
+const suggesting = ref(false);
 
-onUnmounted(() => {
-  seams.picking = false;
-  seams.hovered = null;
+const edges = computed(() => [...picks.sets.edges]);
+const exactness = computed(() => {
+  const error = seams.symmetry?.error_mm ?? 0;
+  return error < 1e-6 ? "exactly" : `to ${error.toPrecision(2)} mm`;
 });
+const meant = computed(() => (picks.kind === "faces" && picks.sets.faces.size > 0 ? { picked: [...picks.sets.faces] } : {}));
 
-async function run(name: string, parameters: object) {
-  if (await jobs.operate(name, parameters)) seams.clear();
+async function mark(cut: boolean) {
+  if (await seams.mark(edges.value, cut)) picks.clear("edges");
 }
-const mark = (cut: boolean) => run("mark_seams", { edges: [...seams.picked], cut });
+
+/** A suggestion is picked, to be looked at and cut along or let go. */
+async function suggest(from: object) {
+  suggesting.value = true;
+  await picks.ask("suggestion", { ...meant.value, ...from }, "only", "edges");
+  picks.kind = "edges";
+  suggesting.value = false;
+}
+
+watch(() => seams.direct, (direct) => {
+  if (direct) picks.kind = "edges";
+});
 </script>
 
 <template>
   <section aria-label="Seams on the model">
-    <label class="mode"><input v-model="seams.picking" type="checkbox" class="form-check-input" /> Pick edges on the model</label>
-    <p v-if="seams.picking" class="what">A click picks an edge, Ctrl-click its whole loop, Shift-click the shortest way from the last one.</p>
     <div class="row-of">
-      <button type="button" class="btn-choose" @click="seams.ask('suggestion', {})">Suggest a cut</button>
-      <button type="button" class="btn-choose" @click="seams.ask('angle', { angle_deg: props.angle })">Bends over {{ angle }}°</button>
+      <button type="button" class="btn btn-primary" :disabled="edges.length === 0 || cutting.working" @click="mark(true)">Cut {{ edges.length }}</button>
+      <button type="button" class="btn-choose" :disabled="edges.length === 0" @click="mark(false)">Sew up {{ edges.length }}</button>
     </div>
+    <label class="mode"><input v-model="seams.direct" type="checkbox" class="form-check-input" /> Draw directly: cut as it is picked</label>
+    <label v-if="seams.symmetric" class="mode"><input v-model="seams.mirrored" type="checkbox" class="form-check-input" /> Do the same on the other side</label>
+    <p v-if="seams.symmetric" class="what">Symmetric about {{ seams.symmetry!.plane }}, {{ exactness }}; within {{ seams.symmetry!.tolerance_mm!.toPrecision(2) }} mm counts as alike.</p>
+    <p v-else-if="seams.symmetry" class="what">The model has no plane of symmetry.</p>
+
+    <h3>Have a cut suggested</h3>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="count === 0" @click="mark(true)">Cut {{ count }}</button>
-      <button type="button" class="btn-choose" :disabled="count === 0" @click="mark(false)">Sew up</button>
-      <button type="button" class="btn-choose" :disabled="count === 0" title="Bring the islands on either side together along these edges" @click="run('join_islands', { edges: [...seams.picked] })">Join</button>
-      <button type="button" class="btn-choose" :disabled="count === 0" @click="seams.clear()">None</button>
+      <button type="button" class="btn-choose" :disabled="suggesting" title="The cheapest cut that lets each piece be laid flat" @click="suggest({})">{{ suggesting ? "Looking…" : "To open pieces" }}</button>
     </div>
-    <p v-if="seams.pieces" class="what">{{ seams.pieces.count }} {{ seams.pieces.count === 1 ? "piece" : "pieces" }}{{ lacking.length === 0 ? ", each can be laid flat." : ":" }}</p>
-    <ul v-if="lacking.length > 0">
-      <li v-for="piece in lacking.slice(0, 5)" :key="piece.piece">
-        <button type="button" @click="selection.lookAt({ faces: piece.some_faces, islands: [] })">{{ piece.part }}, {{ piece.faces }} faces</button>: {{ piece.missing_cut }}
-      </li>
-    </ul>
+    <div class="row-of ease">
+      <button type="button" class="btn-choose" :disabled="suggesting" @click="suggest({ limit })">Ease mean stretch below</button>
+      <NumberField label="Limit of stretch" hide-label :value="limit" :decimals="3" @change="limit = Math.max($event, 1.001)" />
+    </div>
+
+    <h3>Start anew</h3>
+    <div class="row-of">
+      <button type="button" class="btn-choose" @click="cutting.run('start_seams', { from: 'map' })">As the map</button>
+      <button type="button" class="btn-choose" @click="cutting.run('start_seams', { from: 'none' })">No seams</button>
+    </div>
+    <PieceList />
   </section>
 </template>
 
@@ -51,41 +70,18 @@ const mark = (cut: boolean) => run("mark_seams", { edges: [...seams.picked], cut
 .mode {
   display: flex;
   align-items: center;
+  margin-top: 7px;
   gap: 7px;
 }
+.mode input {
+  margin: 0;
+}
 .what {
-  margin: 4px 0 0 !important;
+  margin: 3px 0 0 23px !important;
   color: var(--ink-soft);
-  font-size: 12.5px;
+  font-size: 12px;
 }
-ul {
-  padding: 0;
-  margin: 4px 0 0;
-  font-size: 12.5px;
-  list-style: none;
-}
-li {
-  padding: 2px 0 2px 7px;
-  border-left: 3px solid var(--saffron);
-}
-li button {
-  padding: 0;
-  border: 0;
-  background: transparent;
-  color: var(--verdigris-text);
-  text-decoration: underline;
-}
-.row-of {
-  display: flex;
-  margin-top: 7px;
-  gap: 6px;
-}
-.row-of button {
-  flex: 1;
-  padding: 3px 4px;
-  white-space: nowrap;
-}
-.row-of button:disabled {
-  color: var(--ink-faint);
+.ease :deep(.number-field) {
+  flex: 0 0 58px;
 }
 </style>

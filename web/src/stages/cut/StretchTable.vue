@@ -1,19 +1,20 @@
 <script setup lang="ts">
 /** The worst stretch of each island, before the last change and now. */
 import { computed } from "vue";
+import { useCutting } from "@/stores/cutting";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 
-const props = defineProps<{ before: Record<string, number | null> }>();
 const MOST = 60;
 
 const jobs = useJob();
+const cutting = useCutting();
 const selection = useSelection();
 const rows = computed(() =>
   [...jobs.islands]
     .sort((a, b) => (b.stretch_worst ?? Infinity) - (a.stretch_worst ?? Infinity))
     .slice(0, MOST)
-    .map((island) => ({ island, before: props.before[island.name] })),
+    .map((island) => ({ island, before: cutting.before[island.name] })),
 );
 const figure = (value: number | null | undefined) => (value === undefined ? "" : value === null ? "endless" : value.toFixed(3));
 </script>

@@ -1,0 +1,89 @@
+import type { Pair } from "@/api/types";
+import type { SheetColors, SheetScene } from "./draw";
+
+/** Faces, edges and corners that are drawn alike, px of the sheet. */
+export interface MarkedShape {
+  faces: Path2D | null;
+  edges: Path2D;
+  corners: Pair[];
+}
+
+/** What the cut stage draws over the islands. */
+export interface CutDrawing {
+  seams: Path2D;
+  /** places of corners at which a seam ends openly */
+  openEnds: Pair[];
+  picked: MarkedShape;
+  hovered: MarkedShape;
+  /** a change that is shown before it is taken */
+  preview: Path2D | null;
+}
+
+/** Draws seams as stitches, what is picked, and a change that is not taken yet. */
+export function drawCut(context: CanvasRenderingContext2D, scene: SheetScene, cut: CutDrawing, ratio: number) {
+  const { view, colors } = scene;
+  const onSheet = () => context.setTransform(ratio * view.scale, 0, 0, ratio * view.scale, ratio * view.x, ratio * view.y);
+  const onScreen = () => context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  const stroke = (path: Path2D, color: string, width: number, dash: number[] = []) => {
+    onSheet();
+    context.strokeStyle = color;
+    context.lineWidth = width / view.scale;
+    context.setLineDash(dash.map((length) => length / view.scale));
+    context.stroke(path);
+    context.setLineDash([]);
+  };
+  stroke(cut.seams, colors.paper, 4);
+  stroke(cut.seams, colors.seam, 2.5, [7, 4]);
+  for (const [shape, alpha] of [[cut.picked, 0.8], [cut.hovered, 0.4]] as const) {
+    if (shape.faces) {
+      onSheet();
+      hatch(context, scene, shape.faces, alpha, onScreen);
+    }
+    stroke(shape.edges, colors.paper, 7);
+    stroke(shape.edges, colors.picked, 4);
+  }
+  if (cut.preview) {
+    stroke(cut.preview, colors.paper, 5);
+    stroke(cut.preview, colors.lit, 2.5, [6, 3]);
+  }
+  onScreen();
+  for (const corner of [...cut.picked.corners, ...cut.hovered.corners]) square(context, scene, corner, colors);
+  for (const end of cut.openEnds) ring(context, scene, end, colors);
+}
+
+/** Rising stripes inside faces. */
+function hatch(context: CanvasRenderingContext2D, { width, height, colors }: SheetScene, faces: Path2D, alpha: number, onScreen: () => void) {
+  context.save();
+  context.globalAlpha = alpha * 0.35;
+  context.fillStyle = colors.picked;
+  context.fill(faces);
+  context.clip(faces);
+  onScreen();
+  context.globalAlpha = alpha;
+  context.strokeStyle = colors.picked;
+  context.lineWidth = 3;
+  context.beginPath();
+  for (let x = -height; x < width; x += 9) {
+    context.moveTo(x, height);
+    context.lineTo(x + height, 0);
+  }
+  context.stroke();
+  context.restore();
+}
+
+function square(context: CanvasRenderingContext2D, { view }: SheetScene, [x, y]: Pair, colors: SheetColors) {
+  context.fillStyle = colors.paper;
+  context.fillRect(x * view.scale + view.x - 5, y * view.scale + view.y - 5, 10, 10);
+  context.fillStyle = colors.picked;
+  context.fillRect(x * view.scale + view.x - 3.5, y * view.scale + view.y - 3.5, 7, 7);
+}
+
+function ring(context: CanvasRenderingContext2D, { view }: SheetScene, [x, y]: Pair, colors: SheetColors) {
+  context.beginPath();
+  context.arc(x * view.scale + view.x, y * view.scale + view.y, 6, 0, 2 * Math.PI);
+  context.fillStyle = colors.paper;
+  context.fill();
+  context.lineWidth = 3;
+  context.strokeStyle = colors.warning;
+  context.stroke();
+}

@@ -1,0 +1,44 @@
+import { computed } from "vue";
+import { usePicks } from "@/stores/picks";
+import { usePreview } from "@/stores/preview";
+import { useRelaxing } from "@/stores/relaxing";
+import { useSeams } from "@/stores/seams";
+import { useSurface } from "@/stores/surface";
+import type { CutDrawing, MarkedShape } from "./cutMarks";
+import { edgesShape, facesShape, linesShape, vertexPlaces } from "./shapes";
+
+/** What the cut stage draws on the sheet, in step with what is picked, cut and previewed; null in other stages. */
+export function useSheetMarks(cutting: () => boolean) {
+  const surfaces = useSurface();
+  const picks = usePicks();
+  const seams = useSeams();
+  const previews = usePreview();
+  const relaxing = useRelaxing();
+
+  const ground = computed(() => (cutting() && surfaces.surface && surfaces.points ? { surface: surfaces.surface, points: surfaces.points } : null));
+  const seamsShape = computed(() => (ground.value ? edgesShape(ground.value.surface, ground.value.points, seams.cut) : new Path2D()));
+  const openEnds = computed(() => (ground.value ? vertexPlaces(ground.value.surface, ground.value.points, seams.pieces?.open_ends.map((end) => end.vertex) ?? []) : []));
+  const picked = computed(() => shapeOf(picks.sets));
+  const hovered = computed(() => {
+    const under = picks.hovered === null ? [...picks.passed] : [...picks.passed, picks.hovered];
+    return shapeOf({ faces: [], edges: [], corners: [], ...(picks.part ? { [picks.part]: under } : {}) });
+  });
+  const preview = computed(() => {
+    const lines = relaxing.steps.at(-1)?.lines ?? previews.shown?.lines;
+    return lines ? linesShape(lines) : null;
+  });
+
+  function shapeOf({ faces, edges, corners }: Record<"faces" | "edges" | "corners", Iterable<number>>): MarkedShape {
+    if (!ground.value) return { faces: null, edges: new Path2D(), corners: [] };
+    const { surface, points } = ground.value;
+    const wanted = [...faces];
+    return {
+      faces: wanted.length > 0 ? (facesShape(surface, points, wanted)?.path ?? null) : null,
+      edges: edgesShape(surface, points, edges), corners: vertexPlaces(surface, points, corners),
+    };
+  }
+
+  return computed<CutDrawing | null>(() =>
+    ground.value ? { seams: seamsShape.value, openEnds: openEnds.value, picked: picked.value, hovered: hovered.value, preview: preview.value } : null,
+  );
+}

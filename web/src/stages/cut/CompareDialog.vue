@@ -1,0 +1,112 @@
+<script setup lang="ts">
+/** A kept map beside the present one, with the figures of both. */
+import { BModal } from "bootstrap-vue-next";
+import { computed, shallowRef, watch } from "vue";
+import { api } from "@/api/client";
+import type { SheetMap } from "@/api/types";
+import { useCutting } from "@/stores/cutting";
+import { useJob } from "@/stores/job";
+import { useMessages } from "@/stores/messages";
+import MapPicture from "./MapPicture.vue";
+
+/** the kept map by its number; null closes the dialog */
+const index = defineModel<number | null>({ required: true });
+const jobs = useJob();
+const cutting = useCutting();
+const messages = useMessages();
+const maps = shallowRef<[SheetMap, SheetMap] | null>(null);
+
+const open = computed({ get: () => index.value !== null && maps.value !== null, set: (on) => !on && (index.value = null) });
+const figure = (value: number | null, decimals: number) => (value === null ? "endless" : value.toFixed(decimals));
+/** What it is, its figures on both, and whether less or more is better. */
+const rows = computed(() => {
+  if (!maps.value) return [];
+  const [a, b] = maps.value.map((map) => map.summary) as [SheetMap["summary"], SheetMap["summary"]];
+  const row = (text: string, tell: (summary: SheetMap["summary"]) => string, rank: (summary: SheetMap["summary"]) => number) => ({ text, told: [tell(a), tell(b)], better: tell(a) === tell(b) ? 0 : Math.sign(rank(b) - rank(a)) });
+  return [
+    row("Islands", (one) => String(one.islands), () => 0),
+    row("Mean stretch", (one) => figure(one.stretch_mean, 3), (one) => one.stretch_mean),
+    row("Worst stretch", (one) => figure(one.stretch_worst, 3), (one) => one.stretch_worst ?? Infinity),
+    row("Density, px/mm", (one) => one.density_px_per_mm.map((value) => value.toFixed(2)).join(" to "), (one) => one.density_px_per_mm[1] / Math.max(one.density_px_per_mm[0], 1e-9)),
+    row("Sheet used", (one) => `${(100 * one.used).toFixed(1)} %`, (one) => -one.used),
+    row("Reading mirrored", (one) => String(one.turned), (one) => one.turned),
+  ];
+});
+
+watch(index, async (now) => {
+  maps.value = null;
+  const job = jobs.job;
+  if (now === null || !job) return;
+  try {
+    maps.value = await Promise.all([api.keptMap(job.id, job.revision, now), api.map(job.id, job.revision)]);
+  } catch (error) {
+    messages.fail(error);
+    index.value = null;
+  }
+});
+
+async function goBack() {
+  const chosen = index.value;
+  index.value = null;
+  await cutting.run("take_kept_map", { index: chosen });
+}
+</script>
+
+<template>
+  <BModal v-model="open" :title="`${maps?.[0].name ?? ''} and the map as it is now`" size="xl" ok-title="Go back to it" ok-variant="secondary" cancel-title="Stay with the present one" @ok="goBack">
+    <div v-if="maps" class="pair">
+      <figure v-for="map in maps" :key="map.name">
+        <MapPicture :map="map" />
+        <figcaption>{{ map.name }}</figcaption>
+      </figure>
+    </div>
+    <table v-if="maps">
+      <thead>
+        <tr><td></td><th v-for="map in maps" :key="map.name" scope="col">{{ map.name }}</th></tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.text">
+          <th scope="row">{{ row.text }}</th>
+          <td v-for="(told, i) in row.told" :key="i" class="num" :class="{ better: row.better === (i === 0 ? 1 : -1) }">{{ told }}{{ row.better === (i === 0 ? 1 : -1) ? " ✓" : "" }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </BModal>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  gap: 18px;
+  grid-template-columns: 1fr 1fr;
+}
+figure {
+  margin: 0;
+}
+figcaption {
+  margin-top: 4px;
+  text-align: center;
+}
+table {
+  width: 100%;
+  margin-top: 14px;
+}
+th,
+td {
+  padding: 3px 8px;
+  border-bottom: 1px solid var(--rule);
+  font-weight: 400;
+}
+thead th,
+tbody td {
+  width: 36%;
+  text-align: right;
+}
+thead th {
+  font-weight: 600;
+}
+.better {
+  color: var(--verdigris-text);
+  font-weight: 650;
+}
+</style>

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+/** Laying flat what is picked, or everything, by a chosen method. */
+import { BButton, BFormSelect } from "bootstrap-vue-next";
+import { computed, ref } from "vue";
+import { useBand } from "@/stores/band";
+import { useCutting } from "@/stores/cutting";
+import { useJob } from "@/stores/job";
+import { useSeams } from "@/stores/seams";
+import { useSelection } from "@/stores/selection";
+import ChoiceBar from "@/ui/ChoiceBar.vue";
+import NumberField from "@/ui/NumberField.vue";
+import BandFields from "./BandFields.vue";
+import { METHODS, SIDES } from "./methods";
+import StartClean from "./StartClean.vue";
+import StretchTable from "./StretchTable.vue";
+
+const jobs = useJob();
+const cutting = useCutting();
+const seams = useSeams();
+const bands = useBand();
+const selection = useSelection();
+const method = ref("unfold");
+const along = ref<"drawn" | "angle" | "none">("drawn");
+const angle = ref(60);
+const sides = ref("six");
+const gutter = ref<number | null>(null);
+const size = ref<"true" | "rectangle">("true");
+const into = ref({ width_px: 256, height_px: 256, keep: true });
+
+const chosen = computed(() => METHODS.find((one) => one.value === method.value)!);
+const asksAngle = computed(() => along.value === "angle" || method.value === "angle");
+
+function flatten() {
+  const { faces, islands } = cutting.target;
+  const by = chosen.value.by ?? chosen.value.value;
+  return cutting.run("lay_flat", {
+    faces, islands, by, seams: along.value, angle_deg: angle.value, sides: sides.value, mirrored: seams.bothSides,
+    direction: by === "seen" ? (chosen.value.direction ?? [...selection.eye]) : null,
+    into: size.value === "rectangle" ? into.value : null, gutter_px: gutter.value, ...(by === "rollout" ? bands.typed : {}),
+  });
+}
+</script>
+
+<template>
+  <section aria-label="Lay flat">
+    <div class="fields mt-2">
+      <label for="flatten-method" class="align-self-center">Method</label>
+      <BFormSelect id="flatten-method" v-model="method" class="wide" :options="METHODS" />
+      <template v-if="method === 'direction'">
+        <label for="flatten-sides" class="align-self-center">Sides</label>
+        <BFormSelect id="flatten-sides" v-model="sides" class="wide" :options="SIDES" />
+      </template>
+    </div>
+    <p class="what">{{ chosen.what }}</p>
+    <BandFields v-if="method === 'rollout'" />
+    <h3>Seams</h3>
+    <ChoiceBar v-model="along" class="w-100" label="Seams to cut along" :choices="{ drawn: 'As drawn', angle: 'By angle', none: 'None' }" />
+    <div class="fields mt-2">
+      <NumberField v-if="asksAngle" class="wide" label="Bends over" :value="angle" unit="°" :decimals="1" @change="angle = Math.min(Math.max($event, 1), 180)" />
+      <NumberField class="wide" label="Gutter" :value="gutter ?? jobs.job!.gutter_px" unit="px" :decimals="1" @change="gutter = Math.max($event, 0)" />
+    </div>
+    <label v-if="seams.symmetric" class="mode"><input v-model="seams.mirrored" type="checkbox" class="form-check-input" /> Both halves as mirror images</label>
+    <h3>Size</h3>
+    <ChoiceBar v-model="size" class="w-100" label="Size on the sheet" :choices="{ true: 'True scale', rectangle: 'Into a rectangle' }" />
+    <div v-if="size === 'rectangle'" class="fields mt-2">
+      <NumberField class="wide" label="Width" :value="into.width_px" unit="px" :decimals="1" @change="into.width_px = Math.max($event, 1)" />
+      <NumberField class="wide" label="Height" :value="into.height_px" unit="px" :decimals="1" @change="into.height_px = Math.max($event, 1)" />
+      <label class="mode wide"><input v-model="into.keep" type="checkbox" class="form-check-input" /> Keep proportions</label>
+    </div>
+    <BButton variant="primary" class="btn-wide" :disabled="cutting.working" @click="flatten">{{ cutting.working ? "Laying flat…" : `Lay ${cutting.target.words} flat` }}</BButton>
+    <StartClean />
+    <StretchTable />
+  </section>
+</template>
+
+<style scoped>
+.what {
+  margin: 7px 0 0 !important;
+  color: var(--ink-soft);
+  font-size: 12.5px;
+}
+.mode {
+  display: flex;
+  align-items: center;
+  margin-top: 7px;
+  gap: 7px;
+}
+.mode input {
+  margin: 0;
+}
+</style>

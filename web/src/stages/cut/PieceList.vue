@@ -1,0 +1,74 @@
+<script setup lang="ts">
+/** What the seams part the surface into: pieces that still lack a cut, and seams that end openly, with a way to close them. */
+import { computed } from "vue";
+import { counted, usePicks } from "@/stores/picks";
+import { useSeams } from "@/stores/seams";
+import { useSelection } from "@/stores/selection";
+
+const MOST = 6;
+const seams = useSeams();
+const picks = usePicks();
+const selection = useSelection();
+
+/** Pieces that are not discs, and so lack a cut. */
+const lacking = computed(() => (seams.pieces?.pieces ?? []).filter((piece) => piece.missing_cut !== null));
+const openEnds = computed(() => seams.pieces?.open_ends ?? []);
+const summary = computed(() => {
+  const count = seams.pieces?.count ?? 0;
+  const pieces = `${count} ${count === 1 ? "piece" : "pieces"}`;
+  return lacking.value.length === 0 ? `${pieces}, ${count === 1 ? "which" : "each of which"} can be laid flat.` : `${pieces}; ${lacking.value.length} cannot be laid flat yet:`;
+});
+
+function close(gap: number[]) {
+  picks.kind = "edges";
+  picks.set("edges", gap);
+}
+</script>
+
+<template>
+  <template v-if="seams.pieces">
+    <h3>Pieces</h3>
+    <p class="what">{{ summary }}</p>
+    <ul v-if="lacking.length > 0" aria-label="Pieces that lack a cut">
+      <li v-for="piece in lacking.slice(0, MOST)" :key="piece.piece">
+        <button type="button" @click="selection.lookAt({ faces: piece.some_faces, islands: [] })">{{ piece.part }}, {{ counted(piece.faces, "faces") }}</button>: {{ piece.missing_cut }}
+      </li>
+    </ul>
+    <ul v-if="openEnds.length > 0" aria-label="Open ends">
+      <li v-for="end in openEnds.slice(0, MOST)" :key="end.vertex">
+        A seam ends openly;
+        <button v-if="end.gap.length > 0" type="button" @click="close(end.gap)">{{ counted(end.gap.length, "edges") }} would close it</button>
+        <template v-else>nothing is near to close it</template>
+      </li>
+      <li v-if="openEnds.length > MOST">{{ openEnds.length - MOST }} more, ringed on the model.</li>
+    </ul>
+  </template>
+</template>
+
+<style scoped>
+.what {
+  margin: 0 !important;
+  font-size: 12.5px;
+}
+ul {
+  padding: 0;
+  margin: 5px 0 0;
+  font-size: 12.5px;
+  list-style: none;
+}
+li {
+  padding: 2px 0 2px 7px;
+  border-left: 3px solid var(--saffron);
+}
+li + li {
+  margin-top: 3px;
+}
+li button {
+  padding: 0;
+  border: 0;
+  background: transparent;
+  color: var(--verdigris-text);
+  text-align: left;
+  text-decoration: underline;
+}
+</style>

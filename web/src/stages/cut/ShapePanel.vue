@@ -1,0 +1,60 @@
+<script setup lang="ts">
+/** Keeping the cut and mending the shape; detaching faces, and joining islands into nets. */
+import { computed } from "vue";
+import { useCutting } from "@/stores/cutting";
+import { useJob } from "@/stores/job";
+import { counted, usePicks } from "@/stores/picks";
+import { usePreview } from "@/stores/preview";
+import { useSelection } from "@/stores/selection";
+import PreviewCard from "./PreviewCard.vue";
+import RelaxPanel from "./RelaxPanel.vue";
+import StretchTable from "./StretchTable.vue";
+
+const jobs = useJob();
+const cutting = useCutting();
+const picks = usePicks();
+const previews = usePreview();
+const selection = useSelection();
+
+const islands = computed(() => selection.islands);
+const named = computed(() => (islands.value.length === 1 ? (jobs.islands[islands.value[0]!]?.name ?? "") : counted(islands.value.length, "islands")));
+const faces = computed(() => [...picks.sets.faces]);
+const edges = computed(() => [...picks.sets.edges]);
+</script>
+
+<template>
+  <section aria-label="Shape">
+    <h3 class="mt-2">True shape</h3>
+    <p v-if="islands.length === 0" class="what">Pick islands to give them the proportions of the surface, or to relax them.</p>
+    <div v-else class="row-of">
+      <button type="button" class="btn btn-primary" :disabled="cutting.working" @click="cutting.run('true_shape', { islands: [...islands] })">True shape for {{ named }}</button>
+    </div>
+    <RelaxPanel v-if="islands.length > 0" :islands="islands" :named="named" />
+
+    <h3>Part and join</h3>
+    <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="faces.length === 0 || cutting.working" title="Make the picked faces islands of their own" @click="cutting.run('detach_faces', { faces })">
+        Detach {{ counted(faces.length, "faces") }}
+      </button>
+    </div>
+    <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="edges.length === 0 || previews.looking" title="Bring the islands on either side together along the picked edges" @click="previews.show('join_islands', { edges })">
+        Join along {{ counted(edges.length, "edges") }}
+      </button>
+    </div>
+    <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="islands.length !== 1 || previews.looking" title="Join its neighbours on, then theirs" @click="previews.show('grow_net', { island: islands[0] })">
+        Grow a net{{ islands.length === 1 ? ` from ${named}` : "" }}
+      </button>
+    </div>
+    <PreviewCard />
+    <StretchTable />
+  </section>
+</template>
+
+<style scoped>
+.what {
+  color: var(--ink-soft);
+  font-size: 12.5px;
+}
+</style>
