@@ -5,77 +5,344 @@ require_relative "browser_test_case"
 describe "the cut stage" do
   include BrowserTestCase
 
-  before do
+  def bring_in_shade
     choose("Choose a model", file("lantern-shade.obj", Demo::LanternShade.obj), file("lantern-shade.mtl", Demo::LanternShade.mtl))
 
     assert_selector ".sheet-view[aria-busy=false]"
     stage "Cut"
   end
 
-  it "lays the whole model flat, and tells stretch before and after" do
-    find("#flatten-method").select("Roll out")
-    find(".inspector label", text: "By angle").click
-    click_button "Lay everything flat"
-
-    assert_done(/All faces laid flat \(rollout\): 11 islands, worst stretch 3\.642 -> 1\.003/)
-    assert_selector ".island-card", text: "shade Around"
-    within("table") { assert_selector "tr", text: /lid Top\s+1\.0\d+\s+1\.000/ }
-    click_button "Undo"
-
-    assert_selector ".island-card", text: "shade Left"
-  end
-
-  it "lays only what is picked flat, and gives true shape" do
-    find(".island-card", text: "shade Left").click
-    click_button "True shape for shade Left"
-
-    assert_done(/shade Left: worst stretch 3\.642 -> 1\.000/)
-    find(".island-card", text: "shade Left").click
-    click_button "Lay shade Left flat"
-
-    assert_done(/shade Left laid flat \(unfold\)/)
-    click_button "The file's own map"
-
-    assert_done(/Islands as in UV set vt/)
-  end
-
-  it "picks edges on the model, cuts along them, and follows them when laying flat" do
-    click_button "Bends over 60°"
-
-    assert_done(/edges picked/)
-    click_button "None"
-    click_button "Suggest a cut"
-
-    assert_done(/Nothing to pick that way|picked/)
-    find(".mode input").check
-    find(".proof-view button", text: "Front").click
-    sleep 0.5
-    left, top, width, height = box(".proof-view canvas")
-    spot = [left + (width * 0.5), top + (height * 0.5)]
-    click_at(spot)
-
-    assert_button "Cut 1"
-    browser.action(duration: 20).key_down(:control).move_to_location(*spot.map(&:round)).click.key_up(:control).perform
-
-    assert_done(/picked, \d+ in all/)
-    click_button(text: /\ACut \d+\z/)
-
-    assert_done(/edges? cut: \d+ pieces/)
-    assert_button "Cut 0", disabled: true
-    find("#flatten-method").select("Unfold")
-    click_button "Lay everything flat"
-
-    assert_done(/All faces laid flat \(unfold\)/)
-  end
-
-  it "grows a carton's net from one panel" do
-    find(".home").click
+  def bring_in_box
     bring_in_caddy
     stage "Cut"
-    find(".island-card", text: "Front").click
-    click_button "Grow a net from Front"
+  end
 
-    assert_done(/Net of Front: 5 islands joined on/)
-    assert_selector ".island-card", count: 1
+  def tools(name) = find(".inspector label", exact_text: name).click
+  alias_method :picking, :tools
+
+  def picked(text) = assert_selector("output[aria-label=Picked]", exact_text: text)
+
+  # A place of the proof, as shares of its width and height, once it stands still.
+  def proof(x, y, from: "Front")
+    find(".proof-view button", text: from).click
+    sleep 0.4
+    left, top, width, height = box(".proof-view canvas")
+    [left + (width * x), top + (height * y)]
+  end
+
+  def click_with(spot, *keys, twice: false)
+    action = mouse.move_to_location(*spot.map(&:round))
+    keys.each { |key| action.key_down(key) }
+    twice ? action.double_click : action.click
+    keys.each { |key| action.key_up(key) }
+    action.perform
+  end
+
+  describe "with the lantern shade" do
+    before { bring_in_shade }
+
+    it "lays the whole model flat, and tells stretch before and after" do
+      tools "Lay flat"
+      find("#flatten-method").select("Roll out")
+      tools "By angle"
+      click_button "Lay everything flat"
+
+      assert_done(/All faces laid flat \(rollout\): 11 islands, worst stretch 3\.642 -> 1\.003/)
+      assert_selector ".island-card", text: "shade Around"
+      within("table") { assert_selector "tr", text: /lid Top\s+1\.0\d+\s+1\.000/ }
+      click_button "Undo"
+
+      assert_selector ".island-card", text: "shade Left"
+    end
+
+    it "lays only what is picked flat, and gives true shape" do
+      find(".island-card", text: "shade Left").click
+      tools "Shape"
+      click_button "True shape for shade Left"
+
+      assert_done(/shade Left: worst stretch 3\.642 -> 1\.000/)
+      find(".island-card", text: "shade Left").click
+      tools "Lay flat"
+      click_button "Lay shade Left flat"
+
+      assert_done(/shade Left laid flat \(unfold\)/)
+      click_button "The file's own map"
+
+      assert_done(/Islands as in UV set vt/)
+    end
+
+    it "picks edges on the model, cuts along them, and follows them when laying flat" do
+      picking "Edges"
+      find("#pick-way").select("that bend more than")
+      click_button "Add"
+
+      assert_done(/edges picked/)
+      click_button "None"
+      picked "0 edges"
+      click_button "To open pieces"
+
+      assert_done(/Nothing to pick that way|picked/)
+      click_button "None" unless page.has_selector?("output", exact_text: "0 edges", wait: 0)
+      spot = proof(0.5, 0.5)
+      click_at(spot)
+      picked "1 edge"
+      click_with(spot, :control)
+
+      assert_done(/picked, \d+ in all/)
+      click_button(text: /\ACut [1-9]/)
+
+      assert_done(/edges? cut: \d+ pieces/)
+      picked "0 edges"
+      tools "Lay flat"
+      click_button "Lay everything flat"
+
+      assert_done(/All faces laid flat \(unfold\)/)
+    end
+
+    it "picks faces on the model by click, ring, run and piece, and in a box" do
+      picking "Faces"
+      spot = proof(0.45, 0.5)
+      click_at(spot)
+      picked "1 face"
+      sleep 0.5 # else it is a double click
+      click_at(spot)
+      picked "0 faces"
+      click_with(spot, :control)
+      picked "24 faces" # the ring round the shade
+      click_button "None"
+      click_at(spot)
+      click_with(proof(0.6, 0.5), :shift)
+
+      assert_done(/\A[2-9] faces picked/)
+      click_button "None"
+      click_with(spot, twice: true)
+
+      assert_done(/faces picked/)
+      click_button "None"
+      drag(proof(0.05, 0.2), proof(0.95, 0.9), :alt)
+
+      assert_done(/faces picked/)
+      front = find("output[aria-label=Picked]").text.to_i
+      click_button "Invert"
+
+      assert_no_selector "output[aria-label=Picked]", exact_text: "#{front} faces"
+      click_button "Invert"
+      picked "#{front} faces"
+      find(".aids summary").click
+      check "See through"
+      drag(proof(0.05, 0.2), proof(0.95, 0.9), :alt)
+
+      assert_done(/\A#{"(?!#{front} )"}\d+ faces picked/)
+    end
+
+    it "lays picked faces flat alone, and the rest stays" do
+      picking "Faces"
+      click_with(proof(0.45, 0.5), twice: true)
+
+      assert_done(/faces picked/)
+      tools "Lay flat"
+      find("#flatten-method").select("Square-on")
+      click_button(text: /\ALay \d+ faces flat\z/)
+
+      assert_done(/faces laid flat \(square-on\)/)
+    end
+
+    it "shows the axis of the cone that fits, and rolls out about a typed one" do
+      picking "Faces"
+      click_with(proof(0.45, 0.5), :control)
+      picked "24 faces"
+      tools "Lay flat"
+      find("#flatten-method").select("Roll out")
+      click_button "Show axis"
+
+      assert_selector ".band .what", text: /\AA cone, half angle 11\.31°/ # half of 120 - 80 mm over 100 mm: atan(20 / 100)
+      type "Place on the axis y", "-250"
+
+      assert_selector ".band .what", text: /half angle (?!11\.31)/
+      click_button "Lay 24 faces flat"
+
+      assert_done(/24 faces laid flat \(rollout\)/)
+    end
+
+    it "relaxes watched, and keeps or leaves what is seen; says so where nothing can move" do
+      find(".island-card", text: "shade Left").click
+      tools "Shape"
+      tools "Border held"
+      click_button "Relax shade Left"
+
+      assert_text "all its corners are held; nothing is left to move" # it has none inside
+      tools "Free border"
+      click_button "Relax shade Left"
+
+      assert_selector "[aria-label=Relaxing]", text: /Step \d+: spacing off by/
+      click_button "Leave it"
+
+      assert_no_selector "[aria-label=Relaxing]"
+      assert_button "Undo", disabled: true
+      click_button "Relax shade Left"
+      click_button "Keep it"
+
+      assert_done(/shade Left relaxed with a free border: spacing off by/)
+    end
+
+    it "sets maps aside, compares them side by side, goes back and drops them" do
+      tools "Compare"
+      fill_in "Name of the map", with: "As received"
+      click_button "Set aside"
+
+      assert_done(/As received/)
+      tools "Lay flat"
+      click_button "One-seam wrap"
+
+      assert_done(/laid flat \(wrap\)/)
+      tools "Compare"
+      click_button "Compare"
+      within(".modal") do
+        assert_selector "svg[aria-label='Outlines of As received']"
+        assert_selector "tr", text: /Worst stretch\s+3\.642/
+        click_button "Go back to it"
+      end
+
+      assert_done(/Back to As received: 12 islands/)
+      click_button "Drop"
+
+      assert_text "Nothing is set aside yet"
+    end
+  end
+
+  describe "with a carton" do
+    before { bring_in_box }
+
+    it "previews a net, which Escape leaves and Enter takes" do
+      find(".island-card", text: "Front").click
+      tools "Shape"
+      click_button "Grow a net from Front"
+
+      assert_selector ".not-taken", text: "Net of Front: 5 islands joined on"
+      assert_selector ".island-card", count: 6
+      find("body").send_keys(:escape)
+
+      assert_no_selector ".not-taken"
+      click_button "Grow a net from Front"
+
+      assert_selector ".not-taken"
+      find(".sheet-view canvas").send_keys(:enter)
+
+      assert_done(/Net of Front: 5 islands joined on/)
+      assert_selector ".island-card", count: 1
+    end
+
+    it "picks edges, corners and faces on the sheet, joins along a picked edge and detaches a picked face" do
+      picking "Edges"
+      # The right side of the front panel, which lies from 24 to 344 px across.
+      click_at(on_sheet(344, 250))
+      picked "1 edge"
+      picking "Corners"
+      click_at(on_sheet(24, 24))
+      picked "1 corner"
+      click_at(on_sheet(180, 250)) # far from any corner
+      picked "1 corner"
+      picking "Faces"
+      drag(on_sheet(2, 2), on_sheet(1020, 1020), :alt)
+      picked "6 faces"
+      click_button "None"
+      click_at(on_sheet(180, 250))
+      picked "1 face"
+      click_button "Grow"
+      picked "5 faces" # all but the back have a corner in common with the front
+      click_button "None"
+      click_at(on_sheet(180, 250))
+      picked "1 face"
+      tools "Shape"
+      click_button "Join along 1 edge"
+
+      assert_selector ".not-taken", text: "1 island joined on, 5 left"
+      click_button "Take it"
+
+      assert_selector ".island-card", count: 5
+      click_button "Detach 1 face"
+
+      assert_done(/1 face detached as an island of its own/)
+      assert_selector ".island-card", count: 6
+    end
+
+    it "draws seams directly by a stroke, shows open ends and closes them" do
+      click_button "No seams"
+
+      assert_done(/All seams sewn up: 1 piece/)
+      assert_selector "li", text: /faces: /
+      check "Draw directly: cut as it is picked"
+      picked "0 edges"
+      click_at(on_sheet(344, 250))
+
+      assert_done(/1 edge cut: 1 piece/)
+      assert_selector "ul[aria-label='Open ends'] li", minimum: 2
+      sleep 0.5 # else it is a double click
+      click_at(on_sheet(344, 250))
+
+      assert_done(/1 edge sewn up/)
+      picking "Stroke"
+      drag(on_sheet(24, 200), on_sheet(24, 260))
+
+      assert_done(/1 edge cut/)
+      uncheck "Draw directly: cut as it is picked"
+      find("ul[aria-label='Open ends'] button", match: :first).click
+
+      assert_selector "output[aria-label=Picked]", text: /\A[1-9]\d* edges?\z/
+    end
+
+    it "does the same on the other side where the model is symmetric" do
+      click_button "No seams"
+
+      assert_done(/sewn up/)
+      assert_text "Symmetric about x = 0, exactly"
+      check "Do the same on the other side"
+      picking "Edges"
+      click_at(on_sheet(24, 250))
+      click_button "Cut 1"
+
+      assert_done(/2 edges cut/)
+      click_button "All"
+      picked "12 edges"
+      click_button "Sew up 12"
+
+      assert_done(/2 edges sewn up/)
+      click_at(on_sheet(24, 250))
+      click_button "Both sides"
+      picked "2 edges"
+    end
+
+    it "has a cut suggested, and picks it for a look before it is taken" do
+      click_button "No seams"
+
+      assert_done(/sewn up/)
+      click_button "To open pieces"
+      assert_selector "output[aria-label=Picked]", text: /\A[1-9] edges\z/
+      assert_text "1 piece; 1 cannot be laid flat yet"
+      click_button(text: /\ACut [1-9]/)
+
+      assert_text "1 piece, which can be laid flat."
+      click_button "Ease mean stretch below"
+
+      assert_done(/Nothing to pick that way/) # a carton's net has no stretch
+    end
+
+    it "starts clean with no map, and fits a piece into a rectangle" do
+      tools "Lay flat"
+      click_button "No map"
+
+      assert_done(/6 islands/)
+      find(".island-card", text: "Front").click
+      tools "Into a rectangle"
+      type "Width", "400"
+      type "Height", "100"
+      uncheck "Keep proportions"
+      click_button "Lay Front flat"
+
+      assert_done(/Front laid flat/)
+      find(".island-card", text: "Front").hover
+
+      assert_selector ".status-bar", text: /400 × 100 px/
+    end
   end
 end

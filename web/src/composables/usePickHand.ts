@@ -16,6 +16,7 @@ interface Options {
 type Drag = { kind: "box"; from: Pair; to: Pair; remove: boolean } | { kind: "stroke"; at: Pair; remove: boolean };
 
 const CLICK = 3; // px that a press may move and still be a click
+const AGAIN_MS = 400; // between the clicks of a double click
 
 /** The hand that picks faces, edges and corners in a view: by click, by a box pulled open, by a stroke over them. */
 export function usePickHand({ on, underAt, boxFrom }: Options) {
@@ -79,9 +80,13 @@ export function usePickHand({ on, underAt, boxFrom }: Options) {
     return true;
   }
 
+  let last = { at: [-9, -9] as Pair, time: 0 };
   async function click(event: PointerEvent) {
-    const under = underAt([event.offsetX, event.offsetY]);
-    if (under) await picks.click(under, { shift: event.shiftKey, ctrl: event.ctrlKey || event.metaKey, again: event.detail > 1 });
+    const at: Pair = [event.offsetX, event.offsetY];
+    const again = event.timeStamp - last.time < AGAIN_MS && Math.hypot(at[0] - last.at[0], at[1] - last.at[1]) <= CLICK;
+    last = { at, time: again ? 0 : event.timeStamp };
+    const under = underAt(at);
+    if (under) await picks.click(under, { shift: event.shiftKey, ctrl: event.ctrlKey || event.metaKey, again });
   }
 
   function leave(): boolean {

@@ -44,11 +44,11 @@ export const usePicks = defineStore("picks", () => {
   watch(
     () => surfaces.surface,
     (surface) => {
-      if (!surface || !known || !sameNet(surface, known)) clear();
+      if (!surface || (known && !sameNet(surface, known))) clear();
       known = surface;
     },
   );
-  watch(kind, () => (last = hovered.value = null));
+  watch(kind, () => (last = hovered.value = null), { flush: "sync" });
 
   function set(of: PickKind, found: Iterable<number>) {
     sets.value = { ...sets.value, [of]: new Set(found) };

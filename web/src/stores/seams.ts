@@ -49,7 +49,14 @@ export const useSeams = defineStore("seams", () => {
 
   const symmetric = computed(() => symmetry.value?.plane != null);
   const bothSides = computed(() => symmetric.value && mirrored.value);
-  const mark = (edges: number[], cutting: boolean) => jobs.operate("mark_seams", { edges, cut: cutting, mirrored: bothSides.value });
+
+  async function mark(edges: number[], cutting: boolean): Promise<boolean> {
+    const done = await jobs.operate("mark_seams", { edges, cut: cutting, mirrored: bothSides.value });
+    // The next click must not wait for the seams to be asked for anew.
+    const kept = [...cut.value].filter((edge) => !edges.includes(edge));
+    if (done) cut.value = new Int32Array(cutting ? [...kept, ...edges] : kept);
+    return done;
+  }
 
   return { active, cut, tints, pieces, symmetry, symmetric, direct, mirrored, bothSides, mark };
 });
