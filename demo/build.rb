@@ -4,6 +4,7 @@ require "fileutils"
 require_relative "lantern_shade"
 require_relative "tea_caddy"
 require_relative "parade_drum"
+require_relative "skiff"
 
 # Builds the sample jobs from nothing, through the core alone.
 module Demo
@@ -36,24 +37,38 @@ module Demo
     Sample.new(name: "Parade drum", job: job.with(edition: job.edition.with(name: "Indigo")), pictures: pictures)
   end
 
-  # @return [Array<Sample>] the last one is shown first
-  def self.samples = [parade_drum, lantern_shade, tea_caddy]
-
-  def self.label(job, island, file, bytes)
-    seen = SheetTrace::Artwork::Picture.inspect_file(bytes, name: file)
-    operation = SheetTrace::Operations.from_h("add_label", { id: "label-#{island}", picture: SheetTrace::Job::Snapshot.digest(bytes),
-                                                             picture_px: seen.values_at(:width_px, :height_px),
-                                                             name: File.basename(file, ".png"), island: island })
-    SheetTrace::Operations.run(operation, job).job
+  # @return [Sample] cut along keel, stem and rims and unfolded, both halves as mirror images, its number on both sides
+  def self.skiff
+    job = SheetTrace::Job.start(SheetTrace::Formats.read(Skiff.obj, name: "skiff.obj"), source_name: "skiff.obj")
+    parts = job.mesh.parts.each_index.map { |part| job.mesh.face_parts.eq(part).where.to_a }
+    rims = parts.flat_map { |faces| SheetTrace::Pick.call(job, way: "rim", kind: "edges", faces: faces) }
+    job = run(job, "start_seams", from: "none")
+    job = run(job, "mark_seams", edges: (rims + Skiff.keel(job.mesh)).uniq)
+    job = run(job, "lay_flat", by: "unfold", mirrored: true)
+    pictures = Skiff.pictures
+    %w[Left Right].each { |side| job = label(job, job.island_names.index("hull #{side}"), *pictures.first, width_mm: 40) }
+    Sample.new(name: "Racing skiff", job: job.with(edition: job.edition.with(name: "Harbour blue")), pictures: pictures)
   end
-  private_class_method :label
+
+  # @return [Array<Sample>] the last one is shown first
+  def self.samples = [skiff, parade_drum, lantern_shade, tea_caddy]
+
+  def self.run(job, name, **parameters) = SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job).job
+
+  def self.label(job, island, file, bytes, width_mm: nil)
+    seen = SheetTrace::Artwork::Picture.inspect_file(bytes, name: file)
+    run(job, "add_label", id: "label-#{island}", picture: SheetTrace::Job::Snapshot.digest(bytes), picture_px: seen.values_at(:width_px, :height_px),
+                          name: File.basename(file, ".png"), island: island, width_mm: width_mm)
+  end
+  private_class_method :run, :label
 
   # Writes the samples' models and pictures, to be brought in by hand.
   #
   # @param folder [String]
   def self.write_files(folder)
     FileUtils.mkdir_p(folder)
-    { "tea-caddy.obj" => TeaCaddy.obj, "lantern-shade.obj" => LanternShade.obj, "lantern-shade.mtl" => LanternShade.mtl, **TeaCaddy.pictures }.each do |name, bytes|
+    { "tea-caddy.obj" => TeaCaddy.obj, "lantern-shade.obj" => LanternShade.obj, "lantern-shade.mtl" => LanternShade.mtl, "skiff.obj" => Skiff.obj, **TeaCaddy.pictures,
+      **Skiff.pictures }.each do |name, bytes|
       File.binwrite(File.join(folder, name), bytes)
     end
   end

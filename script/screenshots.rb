@@ -34,18 +34,50 @@ module Screenshots
     "cut" => lambda {
       open_job "Lantern shade"
       stage "Cut"
-      click_button "Bends over 60°"
+      find(".pick label", text: "Edges").click
+      click_button "Add"
       find_button(text: /\ACut [1-9]/).click
       find(".status-bar .done", text: "pieces")
+      find(".island-card", text: "shade Left").click
+      find(".pick label", text: "Faces").click
+      find("#pick-way").select("of picked islands")
+      click_button "Add"
     },
     "laid-flat" => lambda {
       open_job "Lantern shade"
       stage "Cut"
+      find(".inspector label", text: "Lay flat").click
       find("#flatten-method").select("Roll out")
       find(".inspector label", text: "By angle").click
       click_button "Lay everything flat"
       find(".island-card", text: "shade Around")
       find(".proof-view label", text: "Stretch").click
+    },
+    "net-preview" => lambda {
+      open_job "Tea caddy"
+      stage "Cut"
+      find(".island-card", text: "Front").click
+      find(".inspector label", text: "Shape").click
+      click_button "Grow a net from Front"
+      find(".not-taken")
+    },
+    "unfolded-skiff" => lambda {
+      open_job "Racing skiff"
+      stage "Cut"
+      find(".inspector label", text: "Lay flat").click
+      find(".proof-view label", text: "Stretch").click
+    },
+    "compare" => lambda {
+      open_job "Lantern shade"
+      stage "Cut"
+      find(".inspector label", text: "Compare").click
+      fill_in "Name of the map", with: "As received"
+      click_button "Set aside"
+      find(".inspector label", text: "Lay flat").click
+      click_button "One-seam wrap"
+      find(".status-bar .done", text: "wrap")
+      find(".inspector label", text: "Compare").click
+      click_button "Compare"
     },
     "layout" => -> { open_stage "Lay out", island: "Back" },
     "trace" => -> { open_stage "Trace" },

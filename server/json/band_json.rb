@@ -4,7 +4,7 @@ module SheetTraceServer
   module Json
     # The cylinder or cone that fits a band, in model units.
     module BandJson
-      # @param fit [SheetTrace::Flatten::FitBand::Fit]
+      # @param fit [SheetTrace::Flatten::FitBand::Shown]
       # @return [Hash]
       def self.call(fit)
         band = fit.band

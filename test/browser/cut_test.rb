@@ -317,6 +317,7 @@ describe "the cut stage" do
 
       assert_done(/sewn up/)
       click_button "To open pieces"
+
       assert_selector "output[aria-label=Picked]", text: /\A[1-9] edges\z/
       assert_text "1 piece; 1 cannot be laid flat yet"
       click_button(text: /\ACut [1-9]/)

@@ -21,6 +21,7 @@ describe Demo do
     assert_equal %w[density faces_without_uvs gutter mirrored overlap stray_faces stretch], codes["Lantern shade, as received"].sort
     assert_equal %w[not_upright], codes["Tea caddy"]
     assert_empty codes["Parade drum"]
+    assert_empty codes["Racing skiff"]
   end
 
   it "wraps the drum so that its ends meet at the back, to a hundredth of a millimetre" do
@@ -29,6 +30,24 @@ describe Demo do
 
     assert_in_delta job.flat_map(place.island).size_mm[0], place.width_mm, 0.01
     assert_in_delta Demo::ParadeDrum::WRAP_MM, place.width_mm, 0.01
+  end
+
+  it "unfolds the skiff's hull in two halves that are mirror images to 1e-6, hardly stretched" do
+    job = Demo.skiff.job
+    right, left = %w[Right Left].map { |side| job.island_names.index("hull #{side}") }
+    map = job.layout.uv_map
+    places = [right, left].map do |island|
+      points = map.island_points[island]
+      own = job.layout.points_px[points, true]
+      own -= ((own.max(axis: 0) + own.min(axis: 0)) / 2).reshape(1, 2)
+      map.point_vertices[points].to_a.zip(own.to_a).to_h
+    end
+    twins = job.mesh.symmetry.vertex_twins
+    off = places[0].flat_map { |vertex, (x, y)| places[1][twins[vertex]].zip([-x, y]).map { |a, b| (a - b).abs } }
+
+    assert_operator off.max, :<, 1e-6
+    assert_operator job.measures[right].stretch_mean, :<, 1.005 # seen to be so, from the job itself
+    assert_operator job.measures[left].stretch_worst, :<, 1.02 # the limit of art islands
   end
 
   it "writes its files to be brought in by hand" do

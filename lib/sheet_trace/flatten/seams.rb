@@ -37,7 +37,7 @@ module SheetTrace
         none(mesh).tap { |bits| mark(bits, mesh.edges.corner_edges[first[parted]]) }
       end
 
-      # Edges at which a sheet map is cut.
+      # Edges at which a sheet map is cut; what is not on the sheet hangs together, and is parted from what is.
       #
       # @param uv_map [UvMap]
       # @return [Numo::Bit] E
@@ -46,17 +46,21 @@ module SheetTrace
         first, second = mesh.edges.paired_corners
         return none(mesh) if first.empty?
 
-        near = [first, mesh.next_corners[first]].map { |corners| uv_map.corner_points[corners] }
-        far = [second, mesh.next_corners[second]].map { |corners| uv_map.corner_points[corners] }
-        together = (near[0].eq(far[1]) & near[1].eq(far[0])) | (near[0].eq(far[0]) & near[1].eq(far[1]))
-        together &= uv_map.face_mapped[mesh.corner_faces[first]] & uv_map.face_mapped[mesh.corner_faces[second]]
+        on = [first, second].map { |corners| uv_map.face_mapped[mesh.corner_faces[corners]] }
+        together = (same_points(uv_map, first, second) & on[0] & on[1]) | (~on[0] & ~on[1])
         none(mesh).tap { |bits| mark(bits, mesh.edges.corner_edges[first[(~together).where]]) }
+      end
+
+      # Whether both ends of edges are the same points on either side.
+      def self.same_points(uv_map, first, second)
+        near, far = [first, second].map { |corners| [corners, uv_map.mesh.next_corners[corners]].map { |ends| uv_map.corner_points[ends] } }
+        (near[0].eq(far[1]) & near[1].eq(far[0])) | (near[0].eq(far[0]) & near[1].eq(far[1]))
       end
 
       def self.mark(bits, edges)
         bits[edges] = 1 unless edges.empty?
       end
-      private_class_method :mark
+      private_class_method :same_points, :mark
     end
   end
 end

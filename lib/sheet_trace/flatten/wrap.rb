@@ -48,16 +48,35 @@ module SheetTrace
         end.reduce(:|).where
       end
 
-      # By triangles, so that the two sides of the seam come out apart; on the axis itself there is no way round, so the front is taken.
+      # The way round grows from vertex to vertex, from the front on, so that the two sides of the seam come out apart; on the line itself
+      # there is no way round, so the front is taken.
       def self.angles(piece, from, reach)
-        own = around(from)
-        corners = Array.new(3) { |k| piece.triangles[true, k] }
-        middle = around(corners.map { |rows| from[rows, true] }.sum)
-        found = Numo::DFloat.zeros(own.size)
-        corners.each { |rows| found[rows] = nearest(own[rows], middle) }
-        on_line = reach < reach.max * ON_LINE
-        found[on_line.where] = 0.0 if on_line.any?
-        found
+        own = around(from).to_a
+        on_line = (reach < reach.max * ON_LINE).to_a
+        near = neighbours(piece)
+        found = Array.new(own.size)
+        own.each_index.sort_by { |vertex| own[vertex].abs }.each { |start| grow(start, own, near, found, on_line) unless found[start] || on_line[start] == 1 }
+        Numo::DFloat.cast(found.map { |angle| angle || 0.0 })
+      end
+
+      # @return [Array<Array<Integer>>] vertices that each vertex has an edge to
+      def self.neighbours(piece)
+        from, to = piece.directed_edges
+        ends = to.concatenate(from).to_a
+        Geometry::Grouped.lists(from.concatenate(to), piece.positions.shape[0]).map { |rows| ends.values_at(*rows) }
+      end
+
+      def self.grow(start, own, near, found, on_line)
+        found[start] = own[start]
+        queue = [start]
+        queue.each do |vertex|
+          near[vertex].each do |other|
+            next if found[other] || on_line[other] == 1
+
+            found[other] = own[other] - (((own[other] - found[vertex]) / (2 * Math::PI)).round * 2 * Math::PI)
+            queue << other
+          end
+        end
       end
 
       def self.around(from) = Numo::NMath.atan2(from[true, 0].copy, from[true, 2].copy)
@@ -108,7 +127,7 @@ module SheetTrace
         normals = Geometry::Vectors.unit(Geometry::Vectors.cross(corner[1] - corner[0], corner[2] - corner[0]))
         (normals[true, 1].abs > STEEP).any?
       end
-      private_class_method :torn, :on_line?, :angles, :around, :nearest, :by_face, :middles, :lids, :closed_over?
+      private_class_method :torn, :on_line?, :angles, :neighbours, :grow, :around, :nearest, :by_face, :middles, :lids, :closed_over?
     end
   end
 end

@@ -20,6 +20,21 @@ describe SheetTrace::Flatten::Wrap do
     assert_equal [-25.0], band.positions[places[true, 0].abs.gt((width / 2) - 1e-6).where, 2].to_a.map { |z| z.round(6) }.uniq
   end
 
+  # 8 x 4 across: seen from the middle, sides to the left and right take up atan(2 / 4) twice, each.
+  it "wraps a band of four faces, of which one lies across the back" do
+    mesh = Models.read(<<~OBJ).mesh
+      v -4 0 2\nv 4 0 2\nv 4 0 -2\nv -4 0 -2\nv -4 9 2\nv 4 9 2\nv 4 9 -2\nv -4 9 -2
+      f 1 2 6 5\nf 2 3 7 6\nf 3 4 8 7\nf 4 1 5 8
+    OBJ
+    pieces = wrap.call(mesh)
+    across = pieces.places[true, 0].to_a.map { |x| x.round(6) }.uniq.sort
+    radius = Math.sqrt(20)
+
+    assert_equal [1, 0, 5], [pieces.cut.piece_count, pieces.turned, across.size]
+    assert_in_delta 2 * Math::PI * radius, across.last - across.first, 1e-6
+    assert_in_delta 2 * Math.atan(2 / 4.0) * radius, across.each_cons(2).map { |a, b| b - a }.min, 1e-6
+  end
+
   # Snyder 1987, chapter 12: meridians and parallels of the equidistant cylindrical projection are equally spaced straight lines.
   it "lays a ball out with equally spaced meridians and parallels" do
     mesh = SheetTrace::Solids.build("ball", { sides: 16 }).mesh
