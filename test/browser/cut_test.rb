@@ -266,6 +266,20 @@ describe "the cut stage" do
       assert_selector ".island-card", count: 6
     end
 
+    it "picks islands in a box, on the sheet and on the model" do
+      drag(on_sheet(2, 2), on_sheet(588, 520), :alt)
+      picked "2 islands"
+      picking "Box"
+      drag(on_sheet(2, 2), on_sheet(360, 520), :control)
+      picked "1 island"
+
+      assert_selector ".island-card.picked", text: "Left"
+      drag(proof(0.02, 0.1), proof(0.98, 0.9))
+      picked "2 islands" # the front, and no other can be seen from there
+
+      assert_selector ".island-card.picked", text: "Front"
+    end
+
     it "draws seams directly by a stroke, shows open ends and closes them" do
       click_button "No seams"
 

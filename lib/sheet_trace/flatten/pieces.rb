@@ -24,15 +24,17 @@ module SheetTrace
       # @param direction [Array<Float>, nil] for the method seen: from the surface to the eye
       # @param sides [String] for the method direction: of Split::SIDES
       # @param band [Hash] for the method rollout: what RollOut.fit takes
+      # @param held [Hash{Integer => Array(Float, Float)}] for the method unfold: corner of a face => where it is held, model units, y up
       # @param symmetry [Mesh::Symmetry, nil] that seams and pieces follow
       # @return [Pieces]
       # @raise [InputError] where: { method: }
       # @raise [MeshError] as the methods say
-      def self.call(mesh, method:, seams:, angle_rad: Math::PI / 3, faces: nil, direction: nil, sides: "six", band: {}, symmetry: nil)
+      def self.call(mesh, method:, seams:, angle_rad: Math::PI / 3, faces: nil, direction: nil, sides: "six", band: {}, held: {}, symmetry: nil)
         raise InputError.new("there is no method #{method.inspect}; there are #{METHODS.join(", ")}", where: { method: method }) unless METHODS.include?(method)
         raise InputError.new("the method seen needs a direction to look from", where: { method: method }) if method == "seen" && direction.nil?
 
-        new(mesh, method, faces, symmetry, angle_rad: angle_rad, direction: direction, sides: sides, band: band).tap { |pieces| pieces.send(:cut_and_lay, seams) }.freeze
+        new(mesh, method, faces, symmetry, angle_rad: angle_rad, direction: direction, sides: sides, band: band, held: held)
+          .tap { |pieces| pieces.send(:cut_and_lay, seams) }.freeze
       end
 
       def initialize(mesh, method, faces, symmetry, **options)
@@ -89,7 +91,7 @@ module SheetTrace
       def lay
         Numo::DFloat.zeros(@cut.point_vertices.size, 2).tap do |all|
           copied, own = laid.partition { |index| copied?(index) }
-          own.each { |index| @cut.piece(index).then { |piece| all[piece.points, true] = centred(flat(piece)) } }
+          own.each { |index| @cut.piece(index).then { |piece| all[piece.points, true] = held_in(piece).any? ? unfolded_where_held(piece) : centred(flat(piece)) } }
           copied.each { |index| copy(index, all) }
         end
       end
@@ -118,6 +120,24 @@ module SheetTrace
         when "direction" then SeenFrom.call(piece, SeenFrom.box_direction(piece))
         else SeenFrom.call(piece, @options[:direction])
         end
+      end
+
+      # @return [Hash{Integer => Array(Float, Float)}] vertex of the piece => where it is held
+      def held_in(piece)
+        return {} if @options[:held].empty?
+
+        local = piece.points.to_a.each_with_index.to_h
+        @options[:held].transform_keys { |corner| local[@cut.corner_points[corner]] }.except(nil)
+      end
+
+      def unfolded_where_held(piece)
+        held = held_in(piece)
+        places = Unfold.call(piece, pins: held)
+        held.each { |vertex, place| places[vertex, true] = place }
+        turned = Unfold.turned(piece, places)
+        return places if turned.zero?
+
+        raise MeshError.new("the held corners lie where the piece can't follow without turning #{turned} of its triangles over; hold fewer", where: { turned: turned })
       end
 
       # What is no cylinder and no cone is unfolded.

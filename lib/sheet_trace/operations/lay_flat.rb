@@ -13,10 +13,11 @@ module SheetTrace
     # axis, origin [Array(Float, Float, Float), nil] for "rollout": the band's axis and a place on it, its apex, in model units; fitted if nil
     # mirrored [Boolean] whether seams and pieces follow the model's plane of symmetry
     # into [Hash, nil] width_px, height_px: a rectangle that the one piece is fitted to; keep [Boolean] its proportions
+    # pins [Array<Integer>] vertices that stay where they lie on the sheet, to the bit, for "unfold"
     # gutter_px [Numeric, nil] to be kept from other islands; the job's if nil
-    LayFlat = Struct.new(:islands, :faces, :by, :seams, :angle_rad, :direction, :sides, :axis, :origin, :mirrored, :into, :gutter_px, keyword_init: true) do
+    LayFlat = Struct.new(:islands, :faces, :by, :seams, :angle_rad, :direction, :sides, :axis, :origin, :mirrored, :into, :pins, :gutter_px, keyword_init: true) do
       def initialize(islands: nil, faces: nil, by: "unfold", seams: "drawn", angle_rad: Math::PI / 3, direction: nil, sides: "six", axis: nil, origin: nil, mirrored: false,
-                     into: nil, gutter_px: nil)
+                     into: nil, pins: [], gutter_px: nil)
         super
         freeze
       end
@@ -26,23 +27,20 @@ module SheetTrace
          Checks.one_of(by, "by", Flatten::Pieces::METHODS), Checks.one_of(seams, "seams", LayFlat::SEAMS), Checks.one_of(sides, "sides", Flatten::Split::SIDES.keys),
          Checks.number(angle_rad, "angle", 0.01..Math::PI), Checks.optional(gutter_px, "gutter", 0..1024), Checks.flag(mirrored, "mirrored"),
          Checks.vector(direction, "direction", required: by == "seen"), Checks.vector(axis, "axis"), Checks.triple(origin, "origin"),
+         *pin_problems(job),
          mirrored && job.mesh.symmetry.nil? ? "the model has no plane of symmetry to follow" : nil, *rectangle_problems].compact
       end
 
       def apply(job)
         faces = target(job)
         pieces = pieces(job, faces)
-        if into && pieces.laid.size > 1
-          raise LayoutError.new("#{pieces.laid.size} pieces can't be fitted to one rectangle; pick one, or keep true scale",
-                                where: { pieces: pieces.laid.size })
-        end
-
         px = job.sheet.to_px(job.layout.corner_uvs)
         groups = Job::Remap.groups(job)
-        pieces.laid.each { |piece| lay(job, pieces, piece, px, groups) }
+        held = held_corners(job, faces)
+        pieces.laid.each { |piece| lay(job, pieces, piece, px, groups, held) }
         mapped = job.layout.uv_map.face_mapped.copy.tap { |bits| bits[faces] = 1 }
-        after = Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(px), face_mapped: mapped, groups: groups)
-        fresh = after.layout.uv_map.face_islands[faces].to_a.uniq
+        after = Job::Remap.by_corner(job, corner_uvs: uvs(job, px, faces, held), face_mapped: mapped, groups: groups)
+        fresh = after.layout.uv_map.face_islands[faces].to_a.uniq - after.layout.uv_map.face_islands[job.mesh.corner_faces[held]].to_a
         after = after.with(drawn_seams: nil)
         into ? after : after.with(layout: Layout::Settle.call(after.layout, fresh, gutter_px: gutter_px || job.gutter_px))
       end
@@ -59,6 +57,12 @@ module SheetTrace
 
       private
 
+      def pin_problems(job)
+        return [] if pins == []
+
+        [Checks.vertices(job, pins), into || mirrored ? "held corners go with true scale, and not with mirrored halves" : nil]
+      end
+
       def rectangle_problems
         return [] unless into
         return ["into is #{into.inspect.slice(0, 60)}; give width_px, height_px and keep"] unless into.is_a?(Hash) && (into.keys - %i[width_px height_px keep]).empty?
@@ -74,8 +78,44 @@ module SheetTrace
       end
 
       def pieces(job, faces)
+        pieces = laid_flat(job, faces)
+        return pieces unless into && pieces.laid.size > 1
+
+        raise LayoutError.new("#{pieces.laid.size} pieces can't be fitted to one rectangle; pick one, or keep true scale", where: { pieces: pieces.laid.size })
+      end
+
+      def laid_flat(job, faces)
         Flatten::Pieces.call(job.mesh, method: by, seams: seam_edges(job, faces), angle_rad: angle_rad, faces: faces, direction: direction, sides: sides,
-                                       band: { axis: axis, origin: origin }.compact, symmetry: mirrored ? job.mesh.symmetry : nil)
+                                       band: { axis: axis, origin: origin }.compact, held: held_places(job, held_corners(job, faces)), symmetry: mirrored ? job.mesh.symmetry : nil)
+      end
+
+      # What is not laid flat, and what is held, stays to the bit.
+      def uvs(job, px, faces, held)
+        moved = Numo::Bit.zeros(job.mesh.face_count).tap { |bits| bits[faces] = 1 }[job.mesh.corner_faces]
+        moved[held] = 0 unless held.empty?
+        rows = moved.where
+        job.layout.corner_uvs.copy.tap { |uvs| uvs[rows, true] = job.sheet.px_to_uv.apply(px)[rows, true] }
+      end
+
+      # @return [Array<Integer>] corners on the sheet that are held
+      def held_corners(job, faces)
+        return [] if pins.empty? || by != "unfold"
+
+        wanted = Numo::Bit.zeros(job.mesh.vertex_count).tap { |bits| bits[pins] = 1 }
+        chosen = Numo::Bit.zeros(job.mesh.face_count).tap { |bits| bits[faces] = 1 } & job.layout.uv_map.face_mapped
+        (wanted[job.mesh.corner_vertices] & chosen[job.mesh.corner_faces]).where.to_a
+      end
+
+      # @return [Hash{Integer => Array(Float, Float)}] corner => place, model units, y up
+      def held_places(job, corners)
+        px = job.sheet.to_px(job.layout.corner_uvs)
+        corners.to_h { |corner| [corner, [px[corner, 0], -px[corner, 1]].map { |value| value / scale(job, job.layout.uv_map.face_islands[job.mesh.corner_faces[corner]]) }] }
+      end
+
+      # @return [Float] px per model unit
+      def scale(job, island)
+        own = island ? job.measures[island].density_px_per_mm : 0.0
+        (own.positive? ? own : job.density_px_per_mm) * job.unit_mm
       end
 
       # What is not to be laid flat is parted from what is.
@@ -90,23 +130,24 @@ module SheetTrace
         edges | Flatten::Seams.between(job.mesh, chosen)
       end
 
-      def lay(job, pieces, piece, px, groups)
+      def lay(job, pieces, piece, px, groups, held)
         cut = pieces.cut
         own = cut.face_pieces.eq(piece).where
         island = home(job, own)
-        density, (x, y) = if island
-                            [job.measures[island].density_px_per_mm,
-                             job.layout.centre_px([island])]
-                          else
-                            [job.density_px_per_mm, [job.sheet.width_px / 2.0, job.sheet.height_px / 2.0]]
-                          end
-        density = job.density_px_per_mm unless density.positive?
         corners = cut.face_pieces[job.mesh.corner_faces].eq(piece).where
         flat = pieces.places[cut.corner_points[corners], true] * Numo::DFloat[[1, -1]] # px run down
-        flat *= into ? scale_into(flat) : density * job.unit_mm
-        x, y = kept_on_sheet(job, x, y) if into
-        px[corners, true] = flat + Numo::DFloat[[x, y]]
+        flat *= into ? scale_into(flat) : scale(job, island)
         groups[own] = job.layout.uv_map.island_count + 1 + piece
+        stay = held & corners.to_a
+        kept = px[stay, true].copy if stay.any?
+        px[corners, true] = stay.any? ? flat : flat + middle(job, island)
+        px[stay, true] = kept if kept
+      end
+
+      # @return [Numo::DFloat] 1 x 2, px
+      def middle(job, island)
+        x, y = island ? job.layout.centre_px([island]) : [job.sheet.width_px / 2.0, job.sheet.height_px / 2.0]
+        Numo::DFloat[into ? kept_on_sheet(job, x, y) : [x, y]].reshape(1, 2)
       end
 
       # @return [Numo::DFloat] 1 x 2 scale across and down

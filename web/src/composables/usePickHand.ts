@@ -5,7 +5,7 @@ import type { Under } from "@/picking/elements";
 import { usePicks } from "@/stores/picks";
 
 interface Options {
-  /** faces, edges or corners are picked now */
+  /** things are picked by this hand; islands by a click are picked as everywhere else */
   on: () => boolean;
   /** @param at px from the view's top left corner */
   underAt: (at: Pair) => Under | null;
@@ -31,7 +31,7 @@ export function usePickHand({ on, underAt, boxFrom }: Options) {
 
   /** @param at null: the pointer left the view */
   function hover(at: Pair | null) {
-    picks.hovered = at && on() && !drag.value ? picks.meant(underAt(at)) : null;
+    picks.hovered = at && on() && picks.part && !drag.value ? picks.meant(underAt(at)) : null;
   }
 
   /** @return whether a box or a stroke begins, so that the press means nothing else */
@@ -73,10 +73,7 @@ export function usePickHand({ on, underAt, boxFrom }: Options) {
     leave();
     const how = done.remove ? "remove" : "add";
     if (done.kind === "stroke") await picks.take(passed, how);
-    else if (picks.part && Math.hypot(done.to[0] - done.from[0], done.to[1] - done.from[1]) > CLICK) {
-      const found = await picks.find(picks.part, "box", boxFrom(done.from, done.to));
-      if (found) await picks.take(found, how);
-    }
+    else if (Math.hypot(done.to[0] - done.from[0], done.to[1] - done.from[1]) > CLICK) await picks.box(boxFrom(done.from, done.to), how);
     return true;
   }
 
@@ -100,5 +97,8 @@ export function usePickHand({ on, underAt, boxFrom }: Options) {
     if (event.key === "Escape" && leave()) event.preventDefault();
   }, { capture: true });
 
-  return { box, hover, press, move, release, click, leave, dragging: computed(() => drag.value !== null) };
+  /** a click picks a face, edge or corner */
+  const picking = () => on() && picks.part !== null;
+
+  return { picking, box, hover, press, move, release, click, leave, dragging: computed(() => drag.value !== null) };
 }

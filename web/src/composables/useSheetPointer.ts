@@ -22,9 +22,8 @@ interface Options {
   islands: () => Island[];
   shapes: () => IslandShape[];
   picked: () => number[];
-  /** faces, edges or corners are picked, by the hand that knows how */
-  picking: () => boolean;
-  pickHand: Pick<ReturnType<typeof usePickHand>, "press" | "move" | "release" | "click" | "hover" | "leave">;
+  /** picks faces, edges and corners, and pulls boxes */
+  pickHand: Pick<ReturnType<typeof usePickHand>, "picking" | "press" | "move" | "release" | "click" | "hover" | "leave">;
   /** islands can be moved by hand */
   movable: () => boolean;
   /** the label that can be moved by hand */
@@ -98,8 +97,9 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       drag.value = { kind: "pan", last: at };
       return;
     }
-    if (options.picking()) {
-      if (!options.pickHand.press(event)) drag.value = { kind: "pan", last: at };
+    if (options.pickHand.press(event)) return;
+    if (options.pickHand.picking()) {
+      drag.value = { kind: "pan", last: at };
       return;
     }
     const label = options.label();
@@ -174,7 +174,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     const label = labelHit(at);
     const island = islandAt(at);
     options.pickHand.hover(at);
-    if (options.picking()) cursor.value = "crosshair";
+    if (options.pickHand.picking()) cursor.value = "crosshair";
     else cursor.value = label === "size" ? "nwse-resize" : label ? "move" : grip ? gripCursor(grip) : island !== null && options.movable() ? "move" : "default";
     const [x, y] = sheetPx(at);
     options.onHover(island, { x, y });
@@ -189,7 +189,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     if ((await options.pickHand.release()) || !current) return;
     if (current.kind === "pan") {
       if (!clicked || event.button !== 0 || space) return;
-      if (options.picking()) await options.pickHand.click(event);
+      if (options.pickHand.picking()) await options.pickHand.click(event);
       else options.onPick(null, event.shiftKey);
     } else if (current.kind === "islands" && change.value !== UNCHANGED) {
       await options.onChange(change.value);

@@ -3,6 +3,8 @@ import type { Surface } from "@/stores/surface";
 
 /** What of the surface lies under the pointer; null where nothing of that kind is near enough to be meant. */
 export interface Under {
+  /** null where the face has no place on the sheet */
+  island: number | null;
   face: number | null;
   edge: number | null;
   corner: number | null;
@@ -61,7 +63,7 @@ export class Elements {
       return this.verticesOf(row).map((vertex, i) => ({ vertex, at: [...places.subarray(3 * i, 3 * i + 3)] }));
     });
     const side = this.nearestSide(corners, at);
-    return { face, edge: side, corner: nearest(corners, at)?.vertex ?? null, side, end: side === null ? null : this.nearerEnd(side, corners, at) };
+    return { island: this.islandOf(face), face, edge: side, corner: nearest(corners, at)?.vertex ?? null, side, end: side === null ? null : this.nearerEnd(side, corners, at) };
   }
 
   /**
@@ -78,11 +80,20 @@ export class Elements {
     const ends = row === null ? [] : [0, 1].map((end) => this.sheetCorner(this.surface.edges[2 * row + end]!, points));
     const point = this.pointAt(points, at, reach);
     return {
-      face, side,
+      island: face === null ? null : this.islandOf(face), face, side,
       edge: row === null ? null : this.surface.edgeMeshEdges[row]!,
       corner: point === null ? null : this.surface.pointVertices[point]!,
       end: row !== null ? nearest(ends, at)!.vertex : side === null ? null : this.nearerEnd(side, corners, at),
     };
+  }
+
+  /** The islands that faces lie on. */
+  islandsOf(faces: Iterable<number>): number[] {
+    return [...new Set([...faces].map((face) => this.islandOf(face)))].filter((island) => island !== null).sort((a, b) => a - b);
+  }
+
+  private islandOf(face: number): number | null {
+    return this.surface.triangleIslands[this.faceRows.get(face)?.[0] ?? -1] ?? null;
   }
 
   private addRow(face: number, row: number) {

@@ -7,7 +7,6 @@ import { usePickHand } from "@/composables/usePickHand";
 import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
-import { usePicks } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
@@ -30,7 +29,6 @@ const settings = useSettings();
 const surfaces = useSurface();
 const images = useSheetImage();
 const visibility = useVisibility();
-const picks = usePicks();
 const store = useElements();
 
 const holder = ref<HTMLElement | null>(null);
@@ -76,7 +74,7 @@ watch([scene, () => surfaces.surface, () => selection.spot], ([view, , spot], [,
 
 useProofMarks(scene, () => props.cutting);
 const hand = usePickHand({
-  on: () => props.cutting && picks.part !== null,
+  on: () => props.cutting,
   underAt: ([x, y]) => {
     const hit = scene.value?.hitsAt(x, y)[0];
     return hit && store.elements ? store.elements.onModel(hit.face, hit.point) : null;
@@ -123,7 +121,7 @@ async function release(event: PointerEvent) {
   if (await hand.release()) return;
   const from = pressed.value;
   if (!from || Math.hypot(event.offsetX - from[0], event.offsetY - from[1]) > 4) return;
-  if (props.cutting && picks.part) {
+  if (hand.picking()) {
     await hand.click(event);
     return;
   }
@@ -151,7 +149,7 @@ function leave() {
       role="img"
       aria-label="The model with the sheet on it"
       :data-revision="images.revision"
-      :class="{ picking: cutting && picks.part !== null }"
+      :class="{ picking: hand.picking() }"
       @pointerdown="press"
       @pointermove="move"
       @pointerup="release"

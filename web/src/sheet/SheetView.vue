@@ -10,7 +10,6 @@ import { useViewport } from "@/composables/useViewport";
 import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
-import { usePicks } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
@@ -36,7 +35,6 @@ const settings = useSettings();
 const surfaces = useSurface();
 const images = useSheetImage();
 const visibility = useVisibility();
-const picks = usePicks();
 const store = useElements();
 /** screen px that an edge or a corner may be off the pointer */
 const REACH = 8;
@@ -61,14 +59,13 @@ const px = ([x, y]: Pair): Pair => {
 };
 const marks = useSheetMarks(() => props.cutting);
 const pickHand = usePickHand({
-  on: () => props.cutting && picks.part !== null,
+  on: () => props.cutting,
   underAt: (at) => (store.elements && surfaces.points ? store.elements.onSheet(surfaces.points, px(at), REACH / view.value.scale) : null),
   boxFrom: (from, to) => ({ corners: [...px(from), ...px(to)] }),
 });
 
 const hand = useSheetPointer(canvas, {
   view,
-  picking: () => props.cutting && picks.part !== null,
   pickHand,
   islands: () => shownIslands.value,
   shapes: () => shapes.value,

@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from "vue";
 import { api } from "@/api/client";
 import type { PickKind } from "@/api/types";
 import { sameNet, type Under } from "@/picking/elements";
+import { useElements } from "./elements";
 import { useJob } from "./job";
 import { useMessages } from "./messages";
 import { useSeams } from "./seams";
@@ -24,6 +25,7 @@ export const usePicks = defineStore("picks", () => {
   const jobs = useJob();
   const seams = useSeams();
   const surfaces = useSurface();
+  const store = useElements();
   const selection = useSelection();
   const messages = useMessages();
   const kind = ref<PickedKind>("islands");
@@ -88,16 +90,25 @@ export const usePicks = defineStore("picks", () => {
     change(of, found, how === "remove" ? "remove" : "add");
   }
 
+  /** What lies in a box; islands are those of which a face lies in it. */
+  async function box(from: object, how: How) {
+    const found = await find(part.value ?? "faces", "box", from);
+    if (found) await take(part.value ? found : (store.elements?.islandsOf(found) ?? []), how);
+  }
+
   /** What the hand has found: edges that are drawn directly are cut or sewn up, all else is picked or let go. */
   async function take(found: number[], how: How) {
-    if (!part.value) return;
-    if (part.value === "edges" && seams.direct && found.length > 0) await seams.mark(found, how === "add");
+    if (!part.value) {
+      const others = selection.islands.filter((island) => !found.includes(island));
+      selection.islands = how === "add" ? [...others, ...found] : others;
+      messages.say(`${counted(found.length, "islands")} ${how === "add" ? "picked" : "let go"}, ${selection.islands.length} in all`);
+    } else if (part.value === "edges" && seams.direct && found.length > 0) await seams.mark(found, how === "add");
     else change(part.value, found, how);
   }
 
   /** The element under the pointer that would be picked. */
   function meant(under: Under | null): number | null {
-    return under && { islands: null, faces: under.face, edges: under.edge, corners: under.corner }[kind.value];
+    return under && { islands: under.island, faces: under.face, edges: under.edge, corners: under.corner }[kind.value];
   }
 
   /** All that is meant when a click asks for more than one: with Ctrl a ring of faces or a loop, on a second click a face's piece. */
@@ -123,5 +134,5 @@ export const usePicks = defineStore("picks", () => {
     }
   }
 
-  return { kind, part, gesture, sets, count, hovered, passed, set, clear, ask, find, take, meant, click };
+  return { kind, part, gesture, sets, count, hovered, passed, set, clear, ask, box, take, meant, click };
 });

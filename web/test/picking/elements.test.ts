@@ -30,7 +30,7 @@ describe("elements under the pointer", () => {
   const elements = new Elements(squares());
 
   it("finds edge, corner and nearer end on the model, however far they are, and never the diagonal of a face", () => {
-    expect(elements.onModel(0, [6, 5.5, 0])).toEqual({ face: 0, edge: 1, corner: 2, side: 1, end: 2 });
+    expect(elements.onModel(0, [6, 5.5, 0])).toEqual({ island: 0, face: 0, edge: 1, corner: 2, side: 1, end: 2 });
     expect(elements.onModel(1, [15, 4, 0])).toMatchObject({ edge: 4, side: 4 });
   });
 
@@ -39,20 +39,21 @@ describe("elements under the pointer", () => {
   });
 
   it("finds edges and corners on the sheet within reach only, the face's nearest side from everywhere", () => {
-    expect(elements.onSheet(onSheet, [95, 30], 8)).toEqual({ face: 0, edge: 1, corner: null, side: 1, end: 1 });
-    expect(elements.onSheet(onSheet, [60, 45], 8)).toEqual({ face: 0, edge: null, corner: null, side: 1, end: 1 });
+    expect(elements.onSheet(onSheet, [95, 30], 8)).toEqual({ island: 0, face: 0, edge: 1, corner: null, side: 1, end: 1 });
+    expect(elements.onSheet(onSheet, [60, 45], 8)).toEqual({ island: 0, face: 0, edge: null, corner: null, side: 1, end: 1 });
     expect(elements.onSheet(onSheet, [202, 96], 8)).toMatchObject({ face: 1, edge: 1, corner: 2 });
   });
 
   it("finds an edge from outside of its island, and nothing far from all", () => {
     expect(elements.onSheet(onSheet, [104, 60], 8)).toMatchObject({ face: null, edge: 1, side: null, end: 2 });
-    expect(elements.onSheet(onSheet, [150, 50], 8)).toEqual({ face: null, edge: null, corner: null, side: null, end: null });
+    expect(elements.onSheet(onSheet, [150, 50], 8)).toEqual({ island: null, face: null, edge: null, corner: null, side: null, end: null });
   });
 
   it("gives what is drawn: triangles of faces, ends of edges, places of vertices", () => {
     expect(elements.faceCorners([1])).toHaveLength(18);
     expect(elements.edgeLines([1])).toEqual([10, 0, 0, 10, 10, 0]);
     expect(elements.places([6])).toEqual([30, 5, 0]);
+    expect(elements.islandsOf([2, 1, 0])).toEqual([0, 1]);
   });
 
   it("knows whether indices mean the same on another surface", () => {

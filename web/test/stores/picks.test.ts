@@ -10,7 +10,7 @@ import refusal from "../../../test/data/api/error.json";
 import sample from "../../../test/data/api/job.json";
 
 const job = sample as unknown as Job;
-const under: Under = { face: 4, edge: 7, corner: 2, side: 7, end: 3 };
+const under: Under = { island: 0, face: 4, edge: 7, corner: 2, side: 7, end: 3 };
 const plain = { shift: false, ctrl: false, again: false };
 
 describe("the picks store", () => {

@@ -33,6 +33,23 @@ describe SheetTrace::Operations::LayFlat do
     end
   end
 
+  # A wavy square that is squeezed on the sheet: two of its corners stay where they are, the rest takes true shape about them.
+  it "holds corners to the bit while it unfolds the rest" do
+    n = 8
+    points = (0..n).to_a.product((0..n).to_a).map { |j, i| "v #{i} #{Math.sin(i * 0.7)} #{-j}" }
+    uvs = (0..n).to_a.product((0..n).to_a).map { |j, i| "vt #{0.1 + (0.07 * i)} #{0.1 + (0.08 * j) + (0.001 * i * i)}" }
+    faces = (0...n).to_a.product((0...n).to_a).map { |j, i| ((j * (n + 1)) + i + 1).then { |a| "f #{[a, a + 1, a + n + 2, a + n + 1].map { |k| "#{k}/#{k}" }.join(" ")}" } }
+    job = operate(Models.job([*points, *uvs, *faces].join("\n")), "resize_sheet", width_px: 900, height_px: 700).job
+    after = operate(job, "lay_flat", islands: [0], by: "unfold", pins: [0, n]).job
+    bits = ->(one) { [0, n].map { |vertex| one.layout.corner_uvs[one.mesh.corner_vertices.eq(vertex).where, true].to_binary } }
+
+    assert_equal bits.call(job), bits.call(after)
+    assert_empty after.findings.map(&:code) & %w[fold_over mirrored]
+    assert_operator after.measures[0].stretch_mean, :<, job.measures[0].stretch_mean
+    assert_refused(SheetTrace::InvalidOperationError, message: /true scale/) { operate(job, "lay_flat", islands: [0], pins: [0], into: { width_px: 9, height_px: 9 }) }
+    assert_refused(SheetTrace::InvalidOperationError, message: /no corner 999/) { operate(job, "lay_flat", islands: [0], pins: [999]) }
+  end
+
   it "parts a model into six directions, three axes, or two halves" do
     box = SheetTrace::Job.start(SheetTrace::Solids.build("box", {}), source_name: "box")
     counts = { "six" => 6, "three" => 6, "front_back" => 2, "left_right" => 2 }

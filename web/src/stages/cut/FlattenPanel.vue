@@ -5,6 +5,7 @@ import { computed, ref } from "vue";
 import { useBand } from "@/stores/band";
 import { useCutting } from "@/stores/cutting";
 import { useJob } from "@/stores/job";
+import { counted, usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
@@ -16,6 +17,7 @@ import StretchTable from "./StretchTable.vue";
 
 const jobs = useJob();
 const cutting = useCutting();
+const picks = usePicks();
 const seams = useSeams();
 const bands = useBand();
 const selection = useSelection();
@@ -25,9 +27,12 @@ const angle = ref(60);
 const sides = ref("six");
 const gutter = ref<number | null>(null);
 const size = ref<"true" | "rectangle">("true");
+/** picked corners stay where they lie on the sheet */
+const hold = ref(false);
 const into = ref({ width_px: 256, height_px: 256, keep: true });
 
 const chosen = computed(() => METHODS.find((one) => one.value === method.value)!);
+const pins = computed(() => [...picks.sets.corners]);
 const asksAngle = computed(() => along.value === "angle" || method.value === "angle");
 
 function flatten() {
@@ -36,7 +41,7 @@ function flatten() {
   return cutting.run("lay_flat", {
     faces, islands, by, seams: along.value, angle_deg: angle.value, sides: sides.value, mirrored: seams.bothSides,
     direction: by === "seen" ? (chosen.value.direction ?? [...selection.eye]) : null,
-    into: size.value === "rectangle" ? into.value : null, gutter_px: gutter.value, ...(by === "rollout" ? bands.typed : {}),
+    into: size.value === "rectangle" ? into.value : null, gutter_px: gutter.value, pins: hold.value && by === "unfold" ? pins.value : [], ...(by === "rollout" ? bands.typed : {}),
   });
 }
 </script>
@@ -59,6 +64,7 @@ function flatten() {
       <NumberField v-if="asksAngle" class="wide" label="Bends over" :value="angle" unit="°" :decimals="1" @change="angle = Math.min(Math.max($event, 1), 180)" />
       <NumberField class="wide" label="Gutter" :value="gutter ?? jobs.job!.gutter_px" unit="px" :decimals="1" @change="gutter = Math.max($event, 0)" />
     </div>
+    <label v-if="pins.length > 0 && method === 'unfold'" class="mode"><input v-model="hold" type="checkbox" class="form-check-input" /> Hold the {{ counted(pins.length, "corners") }} picked</label>
     <label v-if="seams.symmetric" class="mode"><input v-model="seams.mirrored" type="checkbox" class="form-check-input" /> Both halves as mirror images</label>
     <h3>Size</h3>
     <ChoiceBar v-model="size" class="w-100" label="Size on the sheet" :choices="{ true: 'True scale', rectangle: 'Into a rectangle' }" />

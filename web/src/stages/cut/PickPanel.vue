@@ -29,7 +29,7 @@ const ways = computed(() => (picks.part ? WAYS[picks.part] : []));
 const way = computed(() => ways.value[chosen.value] ?? null);
 const source = computed(() => (way.value && picks.part ? start({ ...way.value, ...(way.value.angle_deg === undefined ? {} : { angle_deg: angle.value }) }, picks.part, picks, selection.islands) : null));
 const picked = computed(() => (picks.part ? [...picks.sets[picks.part]] : selection.islands));
-const hint = computed(() => (picks.gesture === "click" || !picks.part ? HINTS[picks.kind] : picks.gesture === "box" ? "Drag a box; with Ctrl it lets go." : "Drag over them; with Ctrl it lets go."));
+const hint = computed(() => (picks.gesture === "click" ? HINTS[picks.kind] : picks.gesture === "box" ? "Drag a box; with Ctrl it lets go." : "Drag over them; with Ctrl it lets go."));
 
 watch(() => picks.kind, () => (chosen.value = 0));
 watch(way, (now) => (angle.value = now?.angle_deg ?? 0), { immediate: true });
@@ -55,7 +55,7 @@ const add = (how: How) => way.value && source.value && picks.ask(way.value.way, 
     <ChoiceBar v-model="picks.kind" class="w-100" label="What is picked" :choices="{ islands: 'Islands', faces: 'Faces', edges: 'Edges', corners: 'Corners' }" />
     <div class="line">
       <output class="num count" aria-label="Picked">{{ counted(picks.count, picks.kind) }}</output>
-      <ChoiceBar v-if="picks.part" v-model="picks.gesture" label="How the hand picks" :choices="GESTURES" />
+      <ChoiceBar v-model="picks.gesture" label="How the hand picks" :choices="GESTURES" />
     </div>
     <div class="tools" role="group" aria-label="Change what is picked">
       <button type="button" @click="all">All</button>
