@@ -10,12 +10,9 @@ module SheetTrace
       # faces [Numo::Int64]; points [Numo::Int64] of the cut; positions [Numo::DFloat] n x 3, model units, in their order
       # triangles [Numo::Int32] t x 3 indices into positions; border [Array<Array<Integer>>] loops of those indices
       Piece = Struct.new(:faces, :points, :positions, :triangles, :border, keyword_init: true) do
-        # V - E + F, 1 for a disc.
-        def euler
-          from, to = directed_edges
-          keys = (Numo::Int64.minimum(from, to) * positions.shape[0]) + Numo::Int64.maximum(from, to)
-          positions.shape[0] - Geometry::Grouped.ranks(keys).last + triangles.shape[0]
-        end
+        # V - E + F, 1 for a disc. Inner edges have two sides, those of the border one; told by sides, as diagonals of two faces may
+        # have the same ends.
+        def euler = positions.shape[0] - (((3 * triangles.shape[0]) + border.sum(&:size)) / 2) + triangles.shape[0]
 
         # @return [Boolean] one border, no hole or handle, and one outside
         def disc? = !twisted? && border.size == 1 && euler == 1
@@ -23,7 +20,9 @@ module SheetTrace
         # @return [Boolean] whether two neighbours run along their edge in the same direction
         def twisted?
           from, to = directed_edges
-          Geometry::Grouped.ranks((from * positions.shape[0]) + to).last < from.size
+          ranks, count = Geometry::Grouped.ranks((Numo::Int64.minimum(from, to) * positions.shape[0]) + Numo::Int64.maximum(from, to))
+          ways = (Numo::DFloat.cast(from < to) * 2) - 1
+          (Geometry::Grouped.sum(ranks, ways, count).abs > 1).any?
         end
 
         # @return [Array(Numo::Int64, Numo::Int64)] both ends of each triangle's edges, as the triangles run

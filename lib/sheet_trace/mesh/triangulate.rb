@@ -3,7 +3,8 @@
 module SheetTrace
   class Mesh
     # Cuts each face into triangles: a fan where the face is convex, the inner diagonal of a dented
-    # quadrilateral, ear clipping for the rest.
+    # quadrilateral, ear clipping for the rest. Of a quadrilateral's diagonals the second is taken where the first has the ends of
+    # another diagonal or of an edge: two lines between the same vertices would shut in what lies between them.
     module Triangulate
       # @param mesh [Mesh]
       # @return [Triangulation] n - 2 triangles a face of n corners, in the order of the faces
@@ -14,7 +15,8 @@ module SheetTrace
         pieces = mesh.face_sizes.to_a.uniq.flat_map do |size|
           faces = mesh.face_sizes.eq(size).where
           dented = size == 3 ? Numo::Bit.zeros(faces.size) : dents[faces]
-          [fans(mesh, faces[(~dented).where], size), *clipped(mesh, faces[dented.where])]
+          round = faces[(~dented).where]
+          [*(size == 4 ? quads(mesh, round) : [fans(mesh, round, size)]), *clipped(mesh, faces[dented.where])]
         end
         join(pieces)
       end
@@ -31,13 +33,30 @@ module SheetTrace
         Geometry::Grouped.sum(mesh.corner_faces, Numo::DFloat.cast(inward), mesh.face_count) > 0
       end
 
-      def self.fans(mesh, faces, size)
+      def self.quads(mesh, faces)
+        return [] if faces.empty?
+
+        shared = shared_diagonals(mesh, faces)
+        [fans(mesh, faces[(~shared).where], 4), fans(mesh, faces[shared.where], 4, first: 1)]
+      end
+
+      # @return [Numo::Bit] by face: whether its first diagonal has the ends of another line
+      def self.shared_diagonals(mesh, faces)
+        ends = [0, 2].map { |offset| Numo::Int64.cast(mesh.corner_vertices[mesh.face_starts[faces] + offset]) }
+        edges = [0, 1].map { |column| mesh.edges.vertices[true, column] }
+        from, to = ends.zip(edges).map { |own, others| own.concatenate(others) }
+        ranks, count = Geometry::Grouped.ranks((Numo::Int64.minimum(from, to) * mesh.vertex_count) + Numo::Int64.maximum(from, to))
+        ranks.bincount(minlength: count).gt(1)[ranks[0...faces.size]]
+      end
+
+      # @param first [Integer] the corner that all triangles of a face have in common
+      def self.fans(mesh, faces, size, first: 0)
         return [faces, Numo::Int32.zeros(0, 3)] if faces.empty?
 
         starts = mesh.face_starts[faces]
         Array.new(size - 2) do |k|
           corners = Numo::Int32.zeros(faces.size, 3)
-          [0, k + 1, k + 2].each_with_index { |offset, column| corners[true, column] = starts + offset }
+          [0, k + 1, k + 2].each_with_index { |offset, column| corners[true, column] = starts + ((first + offset) % size) }
           [faces, corners]
         end.then { |fan| stack(fan) }
       end
@@ -74,7 +93,7 @@ module SheetTrace
         order = ((Numo::Int64.cast(faces) * (faces.size + 1)) + Numo::Int64.new(faces.size).seq).sort_index
         Triangulation.new(corners: corners[order, true], faces: faces[order])
       end
-      private_class_method :whole, :dented_faces, :fans, :clipped, :flat_outline, :stack, :join
+      private_class_method :whole, :dented_faces, :quads, :shared_diagonals, :fans, :clipped, :flat_outline, :stack, :join
     end
   end
 end

@@ -36,7 +36,7 @@ module SheetTrace
       def describe(job, after)
         own = mapped(job)
         fresh = after.layout.uv_map.face_islands[own].to_a.uniq.size
-        "#{own.size} #{own.size == 1 ? "face" : "faces"} detached as #{fresh == 1 ? "an island" : "#{fresh} islands"} of #{own.size == 1 ? "its" : "their"} own"
+        "#{Words.count(own.size, "face")} detached as #{fresh == 1 ? "an island" : "#{fresh} islands"} of #{own.size == 1 ? "its" : "their"} own"
       end
 
       private

@@ -23,7 +23,7 @@ module SheetTrace
                                   face_mapped: job.layout.uv_map.face_mapped, groups: Job::Remap.groups(job))
       end
 
-      def describe(_job, _after) = "#{faces.size} #{faces.size == 1 ? "face" : "faces"} turned round"
+      def describe(_job, _after) = "#{Words.count(faces.size, "face")} turned round"
 
       private
 

@@ -30,7 +30,7 @@ module SheetTrace
 
       def describe(job, _after)
         targets = homes(job).values.uniq
-        "#{faces.size} #{faces.size == 1 ? "face" : "faces"} given back to #{Words.islands(job, targets)}"
+        "#{Words.count(faces.size, "face")} given back to #{Words.islands(job, targets)}"
       end
 
       private

@@ -23,7 +23,7 @@ module SheetTrace
 
       def describe(job, after)
         count = job.layout.uv_map.island_count - after.layout.uv_map.island_count
-        "Net of #{job.island_names[island]}: #{count} #{count == 1 ? "island" : "islands"} joined on"
+        "Net of #{job.island_names[island]}: #{Words.count(count, "island")} joined on"
       end
 
       private

@@ -23,7 +23,7 @@ module SheetTrace
 
       def describe(job, after)
         count = joined(job).first
-        "#{count} #{count == 1 ? "island" : "islands"} joined on, #{after.layout.uv_map.island_count} left"
+        "#{Words.count(count, "island")} joined on, #{after.layout.uv_map.island_count} left"
       end
 
       private

@@ -48,11 +48,11 @@ module SheetTrace
       def describe(job, after)
         before, now = [job, after].map { |one| one.measures.filter_map(&:stretch_worst).max || 1.0 }
         what = if faces
-                 faces.size == 1 ? "1 face" : "#{faces.size} faces"
+                 Words.count(faces.size, "face")
                else
                  islands ? Words.islands(job, islands) : "All faces"
                end
-        "#{what} laid flat (#{by.tr("_", "-")}): #{after.layout.uv_map.island_count} islands, worst stretch #{format("%.3f", before)} -> #{format("%.3f", now)}"
+        "#{what} laid flat (#{by.tr("_", "-")}): #{Words.count(after.layout.uv_map.island_count, "island")}, worst stretch #{format("%.3f", before)} -> #{format("%.3f", now)}"
       end
 
       private

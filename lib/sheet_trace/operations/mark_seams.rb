@@ -25,7 +25,7 @@ module SheetTrace
       def describe(job, after)
         pieces = Flatten::Cut.call(after.mesh, after.seams).piece_count
         changed = (job.seams ^ after.seams).count_true
-        "#{changed} #{changed == 1 ? "edge" : "edges"} #{cut ? "cut" : "sewn up"}: #{pieces} #{pieces == 1 ? "piece" : "pieces"}"
+        "#{Words.count(changed, "edge")} #{cut ? "cut" : "sewn up"}: #{Words.count(pieces, "piece")}"
       end
     end
   end

@@ -31,7 +31,7 @@ module SheetTrace
 
       def describe(job, after)
         added = after.layout.uv_map.island_count - (job.layout.uv_map.island_count - emptied_islands(job).size)
-        "#{faces.size} #{faces.size == 1 ? "face" : "faces"} laid square-on as #{added} #{added == 1 ? "island" : "islands"}"
+        "#{Words.count(faces.size, "face")} laid square-on as #{Words.count(added, "island")}"
       end
 
       private

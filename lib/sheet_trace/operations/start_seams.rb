@@ -17,7 +17,7 @@ module SheetTrace
 
       def describe(_job, after)
         pieces = Flatten::Cut.call(after.mesh, after.seams).piece_count
-        "#{from == "none" ? "All seams sewn up" : "Seams as the map has them"}: #{pieces} #{pieces == 1 ? "piece" : "pieces"}"
+        "#{from == "none" ? "All seams sewn up" : "Seams as the map has them"}: #{Words.count(pieces, "piece")}"
       end
     end
   end

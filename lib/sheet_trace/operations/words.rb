@@ -14,6 +14,9 @@ module SheetTrace
       # At most two decimals, none where they are 0.
       def short(value) = format("%.2f", value + 0.0).sub(/\.?0+\z/, "").sub(/\A-0\z/, "0")
 
+      # @param one [String] what is counted, if there is one of it
+      def count(number, one) = "#{number} #{one}#{"s" unless number == 1}"
+
       def islands(job, indices)
         names = job.island_names.values_at(*indices)
         names.size > 2 ? "#{names.size} islands" : names.join(" and ")

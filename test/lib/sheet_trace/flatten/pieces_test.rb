@@ -168,4 +168,13 @@ describe SheetTrace::Flatten::Pieces do
 
     assert_empty after.findings.map(&:code) & %w[faces_without_uvs stretch overlap fold_over off_sheet]
   end
+
+  # At the bow, the first diagonals of quads on either side of the keel have the same ends.
+  it "opens and unfolds a hull whose halves could share diagonals" do
+    mesh = Models.read(Demo::Skiff.obj).mesh
+    pieces = flatten::Pieces.call(mesh, method: "unfold", seams: flatten::Seams.none(mesh))
+
+    assert_equal [1, 0], [pieces.cut.piece_count, pieces.turned]
+    assert_predicate pieces.cut.piece(0), :disc?
+  end
 end
