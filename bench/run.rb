@@ -73,6 +73,7 @@ module Bench
               -> { SheetTrace::Job.start(fresh, source_name: "wavy.obj").findings }
             end,
             *unfolds,
+            *packs,
             *moves(job)
           ])
   end
@@ -93,6 +94,15 @@ module Bench
       mesh = SheetTrace::Formats.read(obj, name: "sheet.obj").mesh
       piece = SheetTrace::Flatten::Cut.call(mesh, SheetTrace::Flatten::Seams.none(mesh)).piece(0)
       measure("unfold #{name}", limit_s) { -> { SheetTrace::Flatten::Unfold.call(piece) } }
+    end
+  end
+
+  # Quarter turns, 4 px between islands and along the border of a sheet of 1024 px; bench/rectangles.mjs packs their boxes.
+  def self.packs
+    { 60 => 1.5, 300 => 4.0, 1000 => 15.0 }.map do |count, limit_s|
+      layout = SheetTrace::Job.start(SheetTrace::Formats.read(Surfaces.patches(count), name: "patches.obj"), source_name: "patches").layout
+      units = Array.new(count) { |island| [island] }
+      measure("pack #{count} islands", limit_s) { -> { SheetTrace::Layout::Pack.call(layout, units, gutter_px: 4, margin_px: 4, turn: "quarter") } }
     end
   end
 

@@ -35,6 +35,33 @@ module Bench
 
     def self.wavy_sheet(n) = sheet(n, n) { |u, v| [u * 10, v * 10, Math.sin(u * 12) + Math.cos(v * 9)] }
 
+    # Ragged patches, each an island of one face, beside each other.
+    #
+    # @return [String] an OBJ file
+    def self.patches(count, seed: count)
+      random = Random.new(seed)
+      outlines = Array.new(count) do |i|
+        reach = random.rand(2.0..8.0)
+        sides = random.rand(5..12)
+        Array.new(sides) do |k|
+          angle = 2 * Math::PI * k / sides
+          far = reach * random.rand(0.25..1.0)
+          [(i * 20.0) + (far * Math.cos(angle)), far * Math.sin(angle) * random.rand(0.6..1.0)]
+        end
+      end
+      flat(outlines)
+    end
+
+    # @param outlines [Array<Array<Array(Float, Float)>>] corners of each face, anticlockwise
+    # @return [String] an OBJ file of flat faces, UVs as they lie
+    def self.flat(outlines)
+      all = outlines.flatten(1)
+      span = [all.flatten.minmax.reduce { |least, most| most - least }, 1e-9].max.to_f
+      first = 0
+      faces = outlines.map { |corners| "f #{corners.map { "#{first += 1}/#{first}" }.join(" ")}" }
+      [*all.map { |x, y| format("v %.8f %.8f 0", x, y) }, *all.map { |x, y| format("vt %.10f %.10f", x / span, y / span) }, *faces, ""].join("\n")
+    end
+
     # Half of a torus, cut open along its length.
     def self.half_ring(n, m)
       sheet(n, m) do |u, v|

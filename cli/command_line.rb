@@ -2,6 +2,7 @@
 
 require "thor"
 require_relative "flattening"
+require_relative "packing"
 require_relative "inspection"
 require_relative "model_files"
 
@@ -55,6 +56,23 @@ module SheetTraceCli
       flattening = Flattening.new(reading, method: options[:method].tr("-", "_"), seams: options[:seams], angle_deg: options[:angle])
       write(flattening.model, options[:out])
       puts options[:json] ? JSON.pretty_generate(flattening.to_h) : flattening.to_text(options[:out])
+    end
+
+    desc "pack IN", "pack the islands on a sheet by their true outlines, and write the model with its new UVs"
+    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
+    option :size, required: true, desc: "of the sheet, px, such as 1024x1024"
+    option :gutter, type: :numeric, default: 8, desc: "px between islands"
+    option :margin, type: :numeric, default: 4, desc: "px along the border of the sheet"
+    option :turn, default: "quarter", desc: "none, quarter or free"
+    option :keep_scale, type: :boolean, desc: "leave the islands as large as they are on a sheet of this size"
+    option :upright, type: :boolean, desc: "turn no island, whatever --turn says, but each so that model-up points up"
+    option :json, type: :boolean
+    def pack(model)
+      reading = read(model)
+      packing = Packing.new(start_job(reading, model), turn: options[:turn], gutter_px: options[:gutter], margin_px: options[:margin],
+                                                       keep_scale: options[:keep_scale] || false, upright: options[:upright] || false)
+      write(packing.model(reading), options[:out])
+      puts options[:json] ? JSON.pretty_generate(packing.to_h) : packing.to_text(options[:out])
     end
 
     desc "convert IN OUT", "write a model in another format: OUT ends with .obj, .glb, .dae or .ply"

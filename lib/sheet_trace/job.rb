@@ -24,6 +24,8 @@ module SheetTrace
     attr_reader :drawn_seams
     # @return [Array<KeptMap>] maps set aside, the oldest first
     attr_reader :kept_maps
+    # @return [Layout::Plan] what is wanted of the layout
+    attr_reader :plan
 
     # Starts a job from what a reader gave. A model without any UVs gets each face square-on.
     #
@@ -53,7 +55,8 @@ module SheetTrace
     end
     private_class_method :projected_note
 
-    def initialize(source:, unit_mm:, layout:, edition:, given_names: {}, given_tags: {}, gutter_px: 8, drawn_seams: nil, kept_maps: [], memo: {})
+    def initialize(source:, unit_mm:, layout:, edition:, given_names: {}, given_tags: {}, gutter_px: 8, drawn_seams: nil, kept_maps: [],
+                   plan: Layout::Plan.new, memo: {})
       @source = source
       @unit_mm = unit_mm
       @layout = layout
@@ -63,6 +66,7 @@ module SheetTrace
       @edition = edition
       @drawn_seams = drawn_seams&.freeze
       @kept_maps = kept_maps.freeze
+      @plan = plan
       @memo = memo
       freeze
     end
@@ -73,7 +77,7 @@ module SheetTrace
       memo = same_surface ? @memo.slice(:flat_maps, :canvas, :map_seams) : {}
       memo[:known_measures] = @memo[:measures] ? [layout, @memo[:measures]] : @memo[:known_measures] if same_surface
       Job.new(source: source, unit_mm: unit_mm, layout: layout, given_names: given_names, given_tags: given_tags, gutter_px: gutter_px, edition: edition,
-              drawn_seams: drawn_seams, kept_maps: kept_maps, memo: memo, **changes)
+              drawn_seams: drawn_seams, kept_maps: kept_maps, plan: plan, memo: memo, **changes)
     end
 
     # @return [Numo::Bit] E: seams as drawn, or else those of the map
@@ -120,7 +124,7 @@ module SheetTrace
 
     # @return [Check::Subject] what the checks look at
     def subject
-      @memo[:subject] ||= Check::Subject.new(layout: layout, measures: measures, names: island_names, tags: tags, gutter_px: gutter_px)
+      @memo[:subject] ||= Check::Subject.new(layout: layout, measures: measures, names: island_names, tags: tags, gutter_px: gutter_px, plan: plan)
     end
 
     # @return [Array<Check::Finding>] the preflight report, the worst first

@@ -103,6 +103,14 @@ module SheetTrace
       Array.new(3) { |k| columns.map { |column| column[triangles.points[rows, k]] } }
     end
 
+    # @return [Numo::DFloat] I: area of each island on the model, square model units
+    def island_areas
+      @memo[:island_areas] ||= begin
+        rows = face_mapped.where
+        Geometry::Grouped.sum(face_islands[rows], Geometry::Vectors.lengths(mesh.face_area_vectors[rows, true]), island_count).freeze
+      end
+    end
+
     # The mean of the unit normals of each island's faces, weighted by area: shorter than 1 where the
     # surface bends, 0 where it goes all round.
     #
@@ -112,7 +120,7 @@ module SheetTrace
         rows = face_mapped.where
         vectors = mesh.face_area_vectors[rows, true]
         islands = face_islands[rows]
-        areas = Geometry::Grouped.sum(islands, Geometry::Vectors.lengths(vectors), island_count)
+        areas = island_areas.copy
         areas[areas.eq(0)] = 1.0
         (Geometry::Grouped.sum_rows(islands, vectors, island_count) / areas.expand_dims(1)).freeze
       end

@@ -77,6 +77,30 @@ describe "bin/sheet-trace" do
     end
   end
 
+  # The caddy's panels cover 2 (80 x 120 + 50 x 120 + 80 x 50) mm2, 39 200 in all.
+  it "packs a model on a sheet and writes it, telling how much of the sheet is used" do
+    packed = File.join(@folder, "packed.obj")
+    out, err, status = run.call("pack", @caddy, "-o", packed, "--size", "1024x512", "--gutter", "4", "--margin", "2", "--turn", "quarter", "--json")
+    told = JSON.parse(out)
+
+    assert_predicate status, :success?, err
+    assert_equal [6, %w[share_used density_px_per_mm islands seconds]], [told["islands"], told.keys]
+    assert_operator told["share_used"], :>, 0.7
+    again = SheetTrace::Formats.read(File.binread(packed), name: "packed.obj")
+    sheet = SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 512)
+    boxes = SheetTrace::Job.start(again, source_name: "packed.obj", sheet: sheet).layout.boxes_px
+
+    assert_operator boxes[true, 0..1].min, :>=, 2 - 1e-3
+    assert_operator boxes[true, 2].max, :<=, 1022 + 1e-3
+    out, = run.call("pack", @caddy, "-o", packed, "--size", "64x64", "--upright")
+
+    assert_match(/packed.obj: 6 islands, \d+\.\d % of the sheet used/, out)
+    _, err, status = run.call("pack", @caddy, "-o", packed, "--size", "64x64", "--turn", "sideways")
+
+    refute_predicate status, :success?
+    assert_match(/turn is "sideways"; give none, quarter, free/, err)
+  end
+
   it "converts to every format, and tells what was left out" do
     File.write(File.join(@folder, "a.mtl"), "newmtl card\nKd 1 0 0\n")
     File.write(@caddy, "mtllib a.mtl\n#{Demo::TeaCaddy.obj}")

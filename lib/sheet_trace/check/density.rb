@@ -2,7 +2,7 @@
 
 module SheetTrace
   module Check
-    # Art islands that are sharper or coarser than the rest.
+    # Art islands that are sharper or coarser than the rest, their weights taken into account.
     module Density
       TOLERANCE = 0.05
       private_constant :TOLERANCE
@@ -13,7 +13,7 @@ module SheetTrace
         art = subject.tagged("art").select { |island| subject.measures[island].density_px_per_mm.positive? }
         return [] if art.size < 2
 
-        densities = art.map { |island| subject.measures[island].density_px_per_mm }
+        densities = art.map { |island| subject.measures[island].density_px_per_mm / subject.plan.weight(island) }
         median = median(densities)
         off = art.zip(densities).select { |_island, density| ((density / median) - 1).abs > TOLERANCE }
         return [] if off.empty?
@@ -22,8 +22,13 @@ module SheetTrace
         message = "#{subject.name_list(off.map(&:first))} #{off.size == 1 ? "is" : "are"} not at #{format("%.2f", median)} px/mm like the rest"
         [Finding.new(code: "density", severity: "warning", message: message,
                      meaning: "Coarse beside fine catches the eye.", places: places,
-                     mend: Mend.new(label: format("Scale to %.2f px/mm", median), operation: "match_density",
-                                    parameters: { islands: off.map(&:first), density_px_per_mm: median }))]
+                     mend: mend(subject, off.map(&:first), median))]
+      end
+
+      def self.mend(subject, islands, median)
+        return Mend.new(label: "Bring all to their weights", operation: "equalise", parameters: {}) if islands.any? { |island| subject.plan.weight(island) != 1 }
+
+        Mend.new(label: format("Scale to %.2f px/mm", median), operation: "match_density", parameters: { islands: islands, density_px_per_mm: median })
       end
 
       def self.place(subject, island, density, median)
@@ -35,7 +40,7 @@ module SheetTrace
         sorted = values.sort
         (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2
       end
-      private_class_method :place, :median
+      private_class_method :mend, :place, :median
     end
   end
 end

@@ -17,13 +17,16 @@ module SheetTrace
       attr_reader :names, :tags
       # @return [Integer] px wanted between islands
       attr_reader :gutter_px
+      # @return [Layout::Plan]
+      attr_reader :plan
 
-      def initialize(layout:, measures:, names:, tags:, gutter_px:)
+      def initialize(layout:, measures:, names:, tags:, gutter_px:, plan: Layout::Plan.new)
         @layout = layout
         @measures = measures
         @names = names
         @tags = tags
         @gutter_px = gutter_px
+        @plan = plan
         @memo = {}
         freeze
       end

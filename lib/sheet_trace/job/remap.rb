@@ -50,7 +50,7 @@ module SheetTrace
         names = carried(@job.given_names)
         job = Job.new(source: source, unit_mm: @job.unit_mm, layout: Layout.new(uv_map: @after, sheet: @job.sheet), edition: @job.edition,
                       given_names: names.uniq(&:last).to_h, given_tags: carried(@job.given_tags).to_h, gutter_px: @job.gutter_px,
-                      drawn_seams: drawn_seams, kept_maps: @job.kept_maps)
+                      drawn_seams: drawn_seams, kept_maps: @job.kept_maps, plan: @job.plan.handed_on(heirs))
         job.with(edition: @job.edition.with(layers: @job.edition.layers.map { |layer| layer.place ? moved(layer, job) : layer }))
       end
 

@@ -1,0 +1,235 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Layout
+    # Packs islands on a sheet by their true outlines: the largest first, each as far up and left as it fits, at the largest common scale
+    # at which all do. Gutter and margin are kept to the px, as outlines are taken as all the cells that they touch.
+    # Source: bottom-left, as Pack::Grid. O(n * rows of cells) shifts of the whole grid an attempt.
+    class Pack
+      TURNS = %w[none quarter free].freeze
+      # Attempts differ in the order in which islands are placed.
+      ATTEMPTS = 8
+      # Coarse cells along the longer side of the sheet, to find the scale and for the places.
+      COARSE = 128
+      FINE = 256
+      # Rows beyond the sheet's, so that what does not fit tells by how much.
+      BEYOND = 1.5
+      CLOSE = { COARSE => 1.025, FINE => 1.006 }.freeze
+      MOST_ROUNDS = { COARSE => 5, FINE => 4 }.freeze
+      STEP_UP = 1.012
+      # Many islands are turned less freely, so that it takes no longer than it must.
+      MANY = 200
+      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :MOST_ROUNDS, :STEP_UP, :MANY
+
+      # What is moved as one.
+      #
+      # islands [Array<Integer>]; lines [Array<Array>] as Outlines gives them; turns_rad [Array<Float>] clockwise, that may be tried
+      Unit = Struct.new(:islands, :lines, :turns_rad, keyword_init: true)
+
+      # layout [Layout]; scale [Float] of all that was packed; share_used [Float] of the sheet that lies under outlines
+      Result = Struct.new(:layout, :scale, :share_used, keyword_init: true)
+
+      # @param layout [Layout]
+      # @param units [Array<Array<Integer>>] islands that are packed; those of one list are moved as one
+      # @param gutter_px [Numeric]; margin_px [Numeric]
+      # @param turn [String] of TURNS
+      # @param upright [Array<Integer>] islands that are never turned
+      # @param keep_scale [Boolean]
+      # @param fixed [Array<Integer>] islands that stay where they are; reserved [Array<Array(Numeric, Numeric, Numeric, Numeric)>] left, top,
+      #   width and height of rectangles to be left free, px
+      # @param attempt [Integer] 0...ATTEMPTS and more, each another order
+      # @return [Result]
+      # @raise [LayoutError] if they don't fit; where: { islands: }
+      # @raise [InputError] if the margin leaves no room; where: { margin_px: }
+      def self.call(layout, units, gutter_px:, margin_px: 0, turn: "quarter", upright: [], keep_scale: false, fixed: [], reserved: [], attempt: 0)
+        new(layout, units, gutter_px, margin_px, turn, upright, fixed, reserved, attempt).send(:packed, keep_scale)
+      end
+
+      def initialize(layout, units, gutter_px, margin_px, turn, upright, fixed, reserved, attempt)
+        @layout = layout
+        @gutter_px = gutter_px
+        @margin_px = margin_px
+        @inner = [layout.sheet.width_px, layout.sheet.height_px].map { |px| px - (2.0 * margin_px) }
+        raise InputError.new("a margin of #{margin_px} px leaves nothing of #{layout.sheet}", where: { margin_px: margin_px }) unless @inner.min.positive?
+
+        @outlines = Outlines.call(layout)
+        held = upright.to_h { |island| [island, true] }
+        @units = units.map { |islands| unit(islands, islands.any? { |island| held[island] } ? "none" : turn, units.size) }.reject { |one| one.lines.empty? }
+        @obstacles = fixed.map { |island| @outlines[island] } + reserved.map { |box| rectangle(*box) }
+        @attempt = attempt
+        @shapes = {}
+      end
+      private_class_method :new
+
+      private
+
+      def packed(keep_scale)
+        return result(1.0, []) if @units.empty?
+        raise no_room if @gutter_px >= @inner.max && @units.size + @obstacles.size > 1
+
+        fine = Cells.new(@inner, FINE)
+        if keep_scale || total_area.zero?
+          places = places_at(1.0, fine)
+          return result(1.0, places) if places && fits?(places, fine)
+
+          raise LayoutError.new("#{@units.size} islands don't fit on #{@layout.sheet} at their present scale; let them be scaled, or take a larger sheet",
+                                where: { islands: @units.size })
+        end
+
+        scale, places = largest(fine, FINE, largest(Cells.new(@inner, COARSE), COARSE, first_guess).first || first_guess)
+        raise no_room unless scale
+
+        result(scale, places)
+      end
+
+      def no_room
+        LayoutError.new("#{@units.size} islands don't fit on #{@layout.sheet} with #{@gutter_px} px between them; take a smaller gutter or a larger sheet",
+                        where: { islands: @units.size })
+      end
+
+      # The largest scale at which all fit, from a guess; each round learns from how far down the last one came.
+      #
+      # @return [Array(Float, Array), nil] nil if none was found
+      def largest(cells, fineness, guess)
+        low = best = nil
+        high = Float::INFINITY
+        MOST_ROUNDS[fineness].times do
+          places = places_at(guess, cells)
+          if places && fits?(places, cells)
+            low = guess
+            best = places
+          else
+            high = [high, guess].min
+          end
+          break if low && high / low < CLOSE[fineness]
+
+          guess = next_guess(guess, places && (bottom(places) / cells.rows.to_f), low, high)
+        end
+        [low, best]
+      end
+
+      def next_guess(guess, share_down, low, high)
+        wanted = share_down ? guess / Math.sqrt(share_down) : guess * 0.7
+        return wanted.clamp(guess * STEP_UP, guess * 1.5) if high == Float::INFINITY
+        return [wanted, high * 0.985].min unless low
+
+        wanted.between?(low * 1.002, high * 0.998) ? wanted : Math.sqrt(low * high)
+      end
+
+      def first_guess = Math.sqrt(@inner.reduce(:*) * 0.6 / total_area)
+
+      def total_area = @total_area ||= @units.sum { |one| area(one.lines) }
+
+      def area(lines) = lines.sum { |x1, y1, x2, y2, layers| layers * ((x1 * y2) - (x2 * y1)) / 2 }.abs
+
+      # @return [Array<Array(Unit, Float, Integer, Integer, Integer)>, nil] unit, turn, column, row and lowest row of each
+      def places_at(scale, cells)
+        grid = cells.grid(BEYOND, @gutter_px)
+        @obstacles.each { |lines| block(grid, cells, lines) }
+        ordered(scale, cells).each_with_object([]) do |one, places|
+          found = best_place(grid, one, scale, cells) or return nil
+          turn, column, row = found
+          bare = mask(one, turn, scale, cells.fine_px)
+          column, row = grid.slid(bare, column * Grid::FINE, row * Grid::FINE)
+          grid.take(bare.grown(cells.reach(@gutter_px)), column, row)
+          places << [one, turn, column, row, row + bare.height]
+        end
+      end
+
+      # Of all turns the one that reaches least far down, and then least far to the right.
+      def best_place(grid, one, scale, cells)
+        one.turns_rad.filter_map do |turn|
+          mask = mask(one, turn, scale, cells.coarse_px)
+          column, row = grid.place_for(mask)
+          [turn, column, row, row + mask.height, column + mask.width] if row
+        end.min_by { |found| found.last(2) }
+      end
+
+      def mask(one, turn, scale, cell_px)
+        factor = scale / cell_px
+        Mask.of_lines(turned(one, turn).map { |x1, y1, x2, y2, layers| [x1 * factor, y1 * factor, x2 * factor, y2 * factor, layers] })
+      end
+
+      # The unit's lines turned, moved so that the least x and y are 0.
+      def turned(one, turn) = @shapes[[one.islands, turn]] ||= at_zero(turn.zero? ? one.lines : turn_lines(one.lines, turn))
+
+      def turn_lines(lines, turn)
+        cos = Math.cos(turn).round(15)
+        sin = Math.sin(turn).round(15)
+        lines.map { |x1, y1, x2, y2, layers| [(x1 * cos) - (y1 * sin), (x1 * sin) + (y1 * cos), (x2 * cos) - (y2 * sin), (x2 * sin) + (y2 * cos), layers] }
+      end
+
+      def at_zero(lines)
+        left, top = corner(lines)
+        lines.map { |x1, y1, x2, y2, layers| [x1 - left, y1 - top, x2 - left, y2 - top, layers] }
+      end
+
+      def corner(lines) = [[0, 2], [1, 3]].map { |ends| lines.flat_map { |line| line.values_at(*ends) }.min }
+
+      def ordered(scale, cells)
+        random = Random.new(@attempt)
+        sizes = @units.map do |one|
+          mask = mask(one, one.turns_rad.first, scale, cells.coarse_px)
+          cells_taken = mask.rows.sum { |row| row.digits(1 << 30).sum { |digit| digit.to_s(2).count("1") } }
+          [cells_taken, [mask.width, mask.height].max, mask.height, mask.width].fetch(@attempt, cells_taken * random.rand(0.5..1.5))
+        end
+        @units.each_index.sort_by { |i| [-sizes[i], i] }.map { |i| @units[i] }
+      end
+
+      def fits?(places, cells) = bottom(places) <= cells.rows
+      def bottom(places) = places.map(&:last).max
+
+      # What stays is in the way where it lies, whatever the grid.
+      def block(grid, cells, lines)
+        moved = lines.map { |x1, y1, x2, y2, layers| [x1, y1, x2, y2].map { |px| (px - @margin_px) / cells.fine_px }.push(layers) }
+        left, top = corner(moved).map(&:floor)
+        mask = Mask.of_lines(moved.map { |x1, y1, x2, y2, layers| [x1 - left, y1 - top, x2 - left, y2 - top, layers] })
+        grid.take(mask.grown(cells.reach(@gutter_px)), left, top)
+      end
+
+      def rectangle(left, top, width, height)
+        right = left + width
+        below = top + height
+        [[left, top, left, below, 1], [left, below, right, below, 1], [right, below, right, top, 1], [right, top, left, top, 1]]
+      end
+
+      def unit(islands, turn, count)
+        lines = islands.flat_map { |island| @outlines[island] }
+        Unit.new(islands: islands, lines: lines, turns_rad: turns(lines, turn, count))
+      end
+
+      def turns(lines, turn, count)
+        quarters = Array.new(4) { |k| k * Math::PI / 2 }
+        return [0.0] if turn == "none" || lines.empty?
+        return quarters if turn == "quarter"
+
+        slim = slimmest(lines)
+        (count > MANY ? [] : quarters) + quarters.map { |quarter| quarter + slim }
+      end
+
+      # The turn that gives the smallest box, to half a degree.
+      def slimmest(lines)
+        (0...180).map { |half| half * Math::PI / 360 }.min_by do |turn|
+          turned = turn_lines(lines, turn)
+          [[0, 2], [1, 3]].map { |ends| turned.flat_map { |line| line.values_at(*ends) }.minmax.then { |least, most| most - least } }.reduce(:*)
+        end
+      end
+
+      def result(scale, places)
+        cell = Cells.new(@inner, FINE).fine_px
+        layout = places.reduce(@layout) do |so_far, (one, turn, column, row, _bottom)|
+          left, top = corner(turn.zero? ? one.lines : turn_lines(one.lines, turn))
+          onto = Geometry::Affine.move(@margin_px + (column * cell), @margin_px + (row * cell)) * Geometry::Affine.scale(scale, scale) *
+                 Geometry::Affine.move(-left, -top) * Geometry::Affine.turn(turn)
+          so_far.place(one.islands, onto)
+        end
+        Result.new(layout: layout, scale: scale, share_used: share_used(scale))
+      end
+
+      def share_used(scale)
+        rest = (0...@layout.uv_map.island_count).to_a - @units.flat_map(&:islands)
+        ((total_area * scale * scale) + rest.sum { |island| area(@outlines[island]) }) / (@layout.sheet.width_px * @layout.sheet.height_px)
+      end
+    end
+  end
+end
