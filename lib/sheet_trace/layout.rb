@@ -46,6 +46,16 @@ module SheetTrace
       end
     end
 
+    # @return [Array(Float, Float)] width and height of an island's box, px
+    def size_px(island) = boxes_px[island, true].to_a.then { |left, top, right, bottom| [right - left, bottom - top] }
+
+    # @param x, y [Float] px that the left upper corner of the box of some islands shall lie at
+    # @return [Layout]
+    def put(islands, x, y, scale: 1.0)
+      left, top = [0, 1].map { |axis| boxes_px[islands, axis].min }
+      place(islands, Geometry::Affine.move(x, y) * Geometry::Affine.scale(scale, scale) * Geometry::Affine.move(-left, -top))
+    end
+
     # @param mesh [Mesh] with the same faces and corners
     # @return [Layout] the same layout of it
     def with_mesh(mesh) = Layout.new(uv_map: uv_map.with_mesh(mesh), sheet: sheet, placements: placements)

@@ -6,7 +6,8 @@ module SheetTrace
     NAMES = Registry.new("operation", %w[
       TransformIslands PlaceIsland RenameIsland ResizeSheet SetUnit SetUpAxis SetBleed SetGutter TagIslands
       AddSkin AddLabel ChangeLayer MoveLayer RemoveLayer
-      Pack Equalise WeighIslands LockIslands PlanSheet SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
+      Pack Equalise WeighIslands LockIslands PlanSheet AlignIslands FitToSheet ArrangeIslands ParkIslands StackTwins SnapToPixels
+      SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
       LayFlat Relax MarkSeams StartSeams DetachFaces JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices MakeTwins
       ChooseUvSet KeepMap TakeKeptMap DropKeptMap RenamePart RenameMaterial
     ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"] })

@@ -17,9 +17,10 @@ module SheetTrace
       CLOSE = { COARSE => 1.025, FINE => 1.006 }.freeze
       MOST_ROUNDS = { COARSE => 5, FINE => 4 }.freeze
       STEP_UP = 1.012
+      MOST_TRIES = 30 # until some scale is small enough
       # Many islands are turned less freely, so that it takes no longer than it must.
       MANY = 200
-      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :MOST_ROUNDS, :STEP_UP, :MANY
+      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :MOST_ROUNDS, :STEP_UP, :MOST_TRIES, :MANY
 
       # What is moved as one.
       #
@@ -89,11 +90,13 @@ module SheetTrace
 
       # The largest scale at which all fit, from a guess; each round learns from how far down the last one came.
       #
-      # @return [Array(Float, Array), nil] nil if none was found
+      # @return [Array(Float, Array)] nil and nil if none was found
       def largest(cells, fineness, guess)
         low = best = nil
         high = Float::INFINITY
-        MOST_ROUNDS[fineness].times do
+        rounds = 0
+        until rounds >= (low ? MOST_ROUNDS[fineness] : MOST_TRIES) || (low && high / low < CLOSE[fineness])
+          rounds += 1
           places = places_at(guess, cells)
           if places && fits?(places, cells)
             low = guess
@@ -101,8 +104,6 @@ module SheetTrace
           else
             high = [high, guess].min
           end
-          break if low && high / low < CLOSE[fineness]
-
           guess = next_guess(guess, places && (bottom(places) / cells.rows.to_f), low, high)
         end
         [low, best]

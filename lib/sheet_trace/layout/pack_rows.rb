@@ -13,10 +13,11 @@ module SheetTrace
       # @param sheet [Sheet]
       # @param gutter_px [Float] free px around each rectangle and at the border; it shrinks where the
       #   rectangles are so many that it would leave no room
+      # @param order [Array<Integer>, nil] in which they follow each other; the tallest first if nil
       # @return [Array(Array<Array(Float, Float)>, Float)] the px of each rectangle's top left corner; px per unit
-      def self.call(sizes, sheet:, gutter_px: 8.0)
+      def self.call(sizes, sheet:, gutter_px: 8.0, order: nil)
         gutter_px = [gutter_px, Math.sqrt(sheet.width_px * sheet.height_px / sizes.size.to_f) / 8].min
-        order = sizes.each_index.sort_by { |i| [-sizes[i][1], i] }
+        order ||= sizes.each_index.sort_by { |i| [-sizes[i][1], i] }
         scale = largest_scale(sizes, order, sheet, gutter_px)
         [rows(sizes, order, sheet, gutter_px, scale) || raise(LayoutError, "#{sizes.size} rectangles don't fit on #{sheet}"), scale]
       end

@@ -2,26 +2,30 @@
 
 module SheetTrace
   module Operations
-    # Moves, turns and scales islands together, about the middle of their common box: first scaled, then
-    # turned, then moved.
+    # Moves, turns and scales islands: first scaled, then turned, then moved.
     #
     # islands [Array<Integer>]; move_px [Array(Float, Float)] right and down; turn_rad [Float] clockwise
     # scale [Array(Float, Float)] across and down the sheet
-    TransformIslands = Struct.new(:islands, :move_px, :turn_rad, :scale, keyword_init: true) do
-      def initialize(islands:, move_px: [0, 0], turn_rad: 0, scale: [1, 1])
+    # about [String, Array(Float, Float)] "common": the middle of the box round all; "each": each about its own; or a place, px
+    TransformIslands = Struct.new(:islands, :move_px, :turn_rad, :scale, :about, keyword_init: true) do
+      def initialize(islands:, move_px: [0, 0], turn_rad: 0, scale: [1, 1], about: "common")
         super
         freeze
       end
 
       def validate(job)
         [Checks.islands(job, islands),
-         *pair(move_px, "move", -100_000..100_000), Checks.number(turn_rad, "turn", -1000..1000), *pair(scale, "scale", 0.001..1000)].compact
+         *pair(move_px, "move", -100_000..100_000), Checks.number(turn_rad, "turn", -1000..1000), *pair(scale, "scale", 0.001..1000),
+         *(%w[common each].include?(about) ? [] : pair(about, "about", -100_000..100_000))].compact
       end
 
       def apply(job)
-        x, y = job.layout.centre_px(islands)
-        about = (Geometry::Affine.turn(turn_rad) * Geometry::Affine.scale(*scale)).about(x, y)
-        job.with(layout: job.layout.place(islands, Geometry::Affine.move(*move_px) * about))
+        change = Geometry::Affine.turn(turn_rad) * Geometry::Affine.scale(*scale)
+        groups = about == "each" ? islands.map { |island| [island] } : [islands]
+        job.with(layout: groups.reduce(job.layout) do |layout, group|
+          middle = about.is_a?(Array) ? about : layout.centre_px(group)
+          layout.place(group, Geometry::Affine.move(*move_px) * change.about(*middle))
+        end)
       end
 
       def describe(job, after)

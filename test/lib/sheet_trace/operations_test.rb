@@ -57,6 +57,12 @@ describe SheetTrace::Operations do
     "tag_islands" => [{ islands: [0], tag: "gold" } => /give art or plain/], "set_gutter" => [{ gutter_px: -1 } => /give a whole number from 0 to 64/],
     "set_up_axis" => [{ axis: "w" } => /give x or z/], "rename_part" => [{ part: 5, name: "a" } => /no part 5/, { part: 0, name: "" } => /give 1 to 80/],
     "rename_material" => [{ material: 2, name: "a" } => /no material 2/],
+    "pack" => [{ turn: "sideways" } => /give none, quarter, free/, { attempt: -1 } => /give a number from 0/], "equalise" => [{ islands: [9] } => /no island 9/],
+    "weigh_islands" => [{ islands: [0], weight: 0 } => /give a number from 0.01/], "lock_islands" => [{ islands: [0], locked: 1 } => /give true or false/],
+    "plan_sheet" => [{ margin_px: -1 } => /margin is -1/, { reserved: [[0, 0, 0, 5]] } => /left, top, width and height/],
+    "align_islands" => [{ islands: [0], by: "left" } => /two or more/, { islands: [0], by: "up" } => /by is "up"/], "fit_to_sheet" => [{ margin_px: 512 } => /margin is 512/],
+    "arrange_islands" => [{ rule: "alphabet" } => /give reading, figure/], "park_islands" => [{ islands: [0], corner: "middle" } => /corner is "middle"/],
+    "stack_twins" => [{} => /no two of these/], "snap_to_pixels" => [{ islands: [0], what: "all" } => /give place, box, points/],
     "add_skin" => [{ id: "a", picture: "p", name: "" } => /layer's name/]
   }.each do |name, cases|
     it "refuses senseless parameters of #{name}" do

@@ -5,6 +5,9 @@ module SheetTrace
     class Pack
       # How finely a sheet is looked at while islands are packed on it.
       class Cells
+        LEAST_PX = 0.25
+        private_constant :LEAST_PX
+
         # @return [Float] px along a fine cell's side: a whole number, or a half, a quarter ... of one; and along a coarse one's
         attr_reader :fine_px, :coarse_px
         # @return [Integer] fine rows of the sheet
@@ -14,7 +17,7 @@ module SheetTrace
         # @param most [Integer] coarse cells along its longer side
         def initialize(size_px, most)
           side = size_px.max / (most * Grid::FINE)
-          @fine_px = side > 1 ? side.ceil.to_f : 2.0**Math.log2(side).ceil
+          @fine_px = side > 1 ? side.ceil.to_f : [2.0**Math.log2(side).ceil, LEAST_PX].max
           @coarse_px = @fine_px * Grid::FINE
           @columns = (size_px[0] / @coarse_px).floor
           @rows = (size_px[1] / @fine_px).floor

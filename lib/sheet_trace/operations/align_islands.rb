@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Operations
+    # Brings islands into line by their boxes, or spreads them so that the gaps between them are equal.
+    #
+    # islands [Array<Integer>] two or more, to be spread three or more
+    # by [String] one of WAYS: the side or middle that comes into line with that of the box round all, or the direction they are spread in
+    AlignIslands = Struct.new(:islands, :by, keyword_init: true) do
+      def initialize(islands:, by:)
+        super
+        freeze
+      end
+
+      def validate(job)
+        problems = [Checks.islands(job, islands), Checks.one_of(by, "by", AlignIslands::WAYS.keys)].compact
+        return problems if problems.any?
+
+        least, word = AlignIslands::WAYS[by][1] == :gaps ? [3, "three"] : [2, "two"]
+        islands.uniq.size < least ? ["pick #{word} or more islands"] : []
+      end
+
+      def apply(job)
+        axis, where = AlignIslands::WAYS[by]
+        boxes = islands.uniq.to_h { |island| [island, job.layout.boxes_px[island, true].to_a.values_at(axis, axis + 2)] }
+        shifts = where == :gaps ? spread(boxes) : into_line(boxes, where)
+        job.with(layout: shifts.reduce(job.layout) do |layout, (island, by_px)|
+          layout.place([island], Geometry::Affine.move(*(axis.zero? ? [by_px, 0] : [0, by_px])))
+        end)
+      end
+
+      def describe(job, _after) = "#{Words.islands(job, islands)} #{AlignIslands::WAYS[by][1] == :gaps ? "spread #{by.delete_prefix("spread_")}" : "brought into line: #{by}"}"
+
+      private
+
+      def into_line(boxes, where)
+        low = boxes.values.map(&:first).min
+        high = boxes.values.map(&:last).max
+        boxes.transform_values { |from, to| { low: low - from, high: high - to, middle: ((low + high) / 2) - ((from + to) / 2) }.fetch(where) }
+      end
+
+      # The outermost stay where they are.
+      def spread(boxes)
+        order = boxes.sort_by { |_island, (from, to)| from + to }
+        free = order.last[1][1] - order.first[1][0] - order.sum { |_island, (from, to)| to - from }
+        gap = free / (order.size - 1)
+        at = order.first[1][0]
+        order.to_h { |island, (from, to)| [island, at - from].tap { at += to - from + gap } }
+      end
+    end
+
+    # Axis, and what comes into line.
+    class AlignIslands
+      WAYS = { "left" => [0, :low], "centre" => [0, :middle], "right" => [0, :high], "top" => [1, :low], "middle" => [1, :middle], "bottom" => [1, :high],
+               "spread_across" => [0, :gaps], "spread_down" => [1, :gaps] }.freeze
+    end
+  end
+end

@@ -1,0 +1,81 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Operations
+    # Lays islands out so that the sheet can be read.
+    #
+    # rule [String] "reading": those with art first, then front before back, left before right, top before bottom, the larger first, in rows;
+    #   "figure": each where it is on the model seen from the front, what looks back beside it
+    # gutter_px, margin_px [Numeric, nil] as the job has them if nil
+    ArrangeIslands = Struct.new(:rule, :gutter_px, :margin_px, keyword_init: true) do
+      def initialize(rule: "reading", gutter_px: nil, margin_px: nil)
+        super
+        freeze
+      end
+
+      def validate(job)
+        [Checks.one_of(rule, "rule", %w[reading figure]), Checks.optional(gutter_px, "gutter", 0..1024), Checks.optional(margin_px, "margin", 0..1024),
+         job.layout.uv_map.island_count.zero? ? "there is no island on the sheet" : nil].compact
+      end
+
+      def apply(job) = job.with(layout: rule == "reading" ? rows(job) : figure(job))
+
+      def describe(job, after)
+        words = { "reading" => "in reading order", "figure" => "as the model is seen from the front" }.fetch(rule)
+        "Islands laid out #{words}: #{Words.short(job.density_px_per_mm)} -> #{Words.short(after.density_px_per_mm)} px/mm"
+      end
+
+      private
+
+      def gutter(job) = gutter_px || job.gutter_px
+
+      def margin(job) = [margin_px || job.plan.margin_px, 0].max
+
+      # As large as the rows go; stacks stay stacks.
+      def rows(job)
+        stacks = in_order(job)
+        room = Layout::Sheet.new(width_px: job.sheet.width_px - (2 * margin(job)).ceil, height_px: job.sheet.height_px - (2 * margin(job)).ceil)
+        sizes = stacks.map { |stack| job.layout.size_px(stack.first) }
+        places, scale = Layout::PackRows.call(sizes, sheet: room, gutter_px: gutter(job), order: sizes.each_index.to_a)
+        stacks.zip(places).reduce(job.layout) { |layout, (stack, (x, y))| layout.put(stack, x + margin(job), y + margin(job), scale: scale) }
+      end
+
+      def in_order(job)
+        facings = Mesh::Facing.names(job.layout.uv_map.mean_normals)
+        areas = job.layout.uv_map.island_areas
+        Layout::Stacks.call(job.layout).sort_by do |stack|
+          island = stack.first
+          [job.tags[island] == "art" ? 0 : 1, ArrangeIslands::FACINGS.index(facings[island]), -areas[island]]
+        end
+      end
+
+      # Two figures beside each other: what looks to the front and the sides, and what looks back. Then what lies on others makes way.
+      def figure(job)
+        density = job.density_px_per_mm * job.unit_mm
+        middles = middles(job)
+        back = Mesh::Facing.names(job.layout.uv_map.mean_normals).map { |facing| facing == "Back" }
+        width = job.mesh.bounds.transpose[0].reduce { |least, most| most - least }
+        placed = middles.each_with_index.reduce(job.layout) do |layout, ((x, y), island)|
+          across = back[island] ? (1.3 * width) - x : x # seen from behind
+          at = layout.centre_px([island])
+          layout.place([island], Geometry::Affine.move((across * density) - at[0], (-y * density) - at[1]))
+        end
+        fitted = FitToSheet.new(margin_px: [margin(job), gutter(job)].max).apply(job.with(layout: placed))
+        islands = in_order(job).flatten
+        Layout::Settle.call(fitted.layout, islands, gutter_px: gutter(job))
+      end
+
+      # Across and up the model.
+      def middles(job)
+        map = job.layout.uv_map
+        positions = map.mesh.positions[map.point_vertices, true]
+        [0, 1].map { |axis| Geometry::Grouped.extremes(map.point_islands, positions[true, axis].copy, map.island_count).then { |low, high| ((low + high) / 2).to_a } }.transpose
+      end
+    end
+
+    # The order that sides of a model are read in.
+    class ArrangeIslands
+      FACINGS = %w[Front Around Back Left Right Top Bottom].freeze
+    end
+  end
+end

@@ -1,0 +1,160 @@
+# frozen_string_literal: true
+
+require_relative "../../../test_helper"
+require_relative "../../../../demo/build"
+require_relative "../../../../bench/surfaces"
+
+# What arranges islands beside each other: in line, in order, in a corner, on each other.
+describe "arranging islands" do
+  caddy = -> { Demo.tea_caddy.job }
+  boxes = ->(job, *islands) { islands.map { |island| job.layout.boxes_px[island, true].to_a.map { |px| px.round(9) } } }
+  seed = Random.new_seed % 100_000
+  random = Random.new(seed)
+
+  it "brings boxes into line, and spreads them with equal gaps" do
+    job = caddy.call
+    tops = boxes.call(operate(job, "align_islands", islands: [0, 1, 3], by: "bottom").job, 0, 1, 3).map(&:last)
+    middles = boxes.call(operate(job, "align_islands", islands: [0, 3], by: "centre").job, 0, 3).map { |left, _, right, _| (left + right) / 2 }
+    spread = boxes.call(operate(job, "align_islands", islands: [2, 0, 1], by: "spread_across").job, 0, 1, 2)
+
+    assert_equal [1], [tops.uniq.size]
+    assert_equal 1, middles.uniq.size
+    assert_in_delta spread[1][0] - spread[0][2], spread[2][0] - spread[1][2], 1e-6
+    assert_equal boxes.call(job, 0, 2).map(&:first), spread.values_at(0, 2).map(&:first)
+    assert_refused(SheetTrace::InvalidOperationError, message: /pick three or more/) { operate(job, "align_islands", islands: [0, 1], by: "spread_down") }
+  end
+
+  it "turns each about its own middle, all about a place, or about the common middle" do
+    job = caddy.call
+    middle = ->(one, island) { one.layout.centre_px([island]).map { |px| px.round(6) } }
+    each = operate(job, "transform_islands", islands: [0, 1], turn_rad: 0.7, about: "each").job
+    about = operate(job, "transform_islands", islands: [0, 1], turn_rad: Math::PI, about: [0, 0]).job
+
+    [0, 1].each do |island|
+      assert_equal middle.call(job, island), middle.call(each, island)
+      assert_equal middle.call(job, island).map(&:-@), middle.call(about, island)
+    end
+    assert_refused(SheetTrace::InvalidOperationError, message: /about is "left"/) { operate(job, "transform_islands", islands: [0], about: "left") }
+  end
+
+  it "keeps all length ratios of a group that is scaled together (seed #{seed})" do
+    job = caddy.call
+    factor = random.rand(0.1..3.0)
+    after = operate(job, "transform_islands", islands: [0, 2, 4], scale: [factor, factor]).job
+    ratios = [job, after].map { |one| boxes.call(one, 0, 2, 4).map { |left, top, right, bottom| [right - left, bottom - top] }.flatten }.transpose
+
+    ratios.each { |was, is| assert_in_delta factor, is / was, 1e-6 }
+  end
+
+  it "fits the whole set to the sheet, direction and proportions kept" do
+    job = operate(caddy.call, "transform_islands", islands: [0, 1, 2, 3, 4, 5], move_px: [700, -900], scale: [0.3, 0.3]).job
+    all = boxes.call(operate(job, "fit_to_sheet", margin_px: 12).job, *0..5).transpose
+
+    assert_in_delta 12, [all[0].min, all[1].min].min, 1e-6
+    assert_in_delta 1024 - 12, [all[2].max, all[3].max].max, 1e-6
+  end
+
+  # On the caddy the front and both sides, the back and the lid carry art; order of reading: Front, Back, Left, Right, Top, Bottom.
+  it "lays out in reading order, plain ones last" do
+    job = operate(caddy.call, "tag_islands", islands: [0], tag: "plain").job
+    after = operate(job, "arrange_islands", rule: "reading", margin_px: 10).job
+    order = (0..5).sort_by { |island| after.layout.boxes_px[island, true].to_a.then { |left, top, *| [top.round, left] } }
+
+    assert_equal %w[Back Left Right Top Bottom Front], after.island_names.values_at(*order)
+    assert_operator after.layout.boxes_px[true, 0..1].min, :>=, 10 - 1e-9
+    assert_empty after.findings.map(&:code) & %w[overlap gutter off_sheet]
+  end
+
+  it "lays out as a figure: what is left on the model lies left, the lid over the front" do
+    after = operate(caddy.call, "arrange_islands", rule: "figure").job
+    middle = after.island_names.zip((0..5).map { |island| after.layout.centre_px([island]) }).to_h
+
+    assert_operator middle["Left"][0], :<, middle["Right"][0]
+    assert_operator middle["Top"][1], :<, middle["Bottom"][1]
+    assert_empty after.findings.map(&:code) & %w[overlap off_sheet]
+  end
+
+  it "parks islands small in a corner, tagged plain, and makes room there" do
+    job = caddy.call
+    after = operate(job, "park_islands", islands: [3, 5], corner: "bottom_right", share: 0.02).job
+    patch = Math.sqrt(0.02) * 1024
+
+    boxes.call(after, 3, 5).each do |left, top, right, bottom|
+      assert_operator [left, top].min, :>=, 1024 - patch - 1
+      assert_operator [right, bottom].max, :<=, 1024
+    end
+    assert_equal %w[plain plain], after.tags.values_at(3, 5)
+    assert_empty after.findings.map(&:code) & %w[overlap off_sheet]
+  end
+
+  # Front and back of the caddy are 80 x 120 mm, its sides 50 x 120, lid and base 80 x 50.
+  it "stacks twins point by point, and unstacks them" do
+    job = caddy.call
+    stacked = operate(job, "stack_twins")
+
+    assert_equal "Stacked 1 island on Front; 1 island on Left; 1 island on Top", stacked.description
+    assert_equal boxes.call(stacked.job, 0), boxes.call(stacked.job, 3)
+    assert_equal [[0, 3], [1, 2], [4, 5]], SheetTrace::Layout::Stacks.call(stacked.job.layout)
+    apart = operate(stacked.job, "separate_islands", islands: [2, 3, 5]).job
+
+    assert_equal 6, SheetTrace::Layout::Stacks.call(apart.layout).size
+    assert_refused(SheetTrace::InvalidOperationError, message: /no two of these islands are alike/) { operate(job, "stack_twins", islands: [0, 1]) }
+  end
+
+  # With half of the area gone, all may grow by the root of 2 at the most (1.414).
+  it "frees half of the sheet where all halves are stacked: 1.35 times the density after packing" do
+    halves = Array.new(8) do |i|
+      shape = [[0, 0], [30, 0], [30, 10 + i], [12, 10 + i], [12, 34 - i], [0, 34 - i]]
+      [shape.map { |x, y| [x + 5 + (i * 100), y] }, shape.reverse.map { |x, y| [-x - 5 - (i * 100), y] }]
+    end
+    job = SheetTrace::Job.start(SheetTrace::Formats.read(Bench::Surfaces.flat(halves.flatten(1)), name: "halves.obj"), source_name: "halves")
+    stacked = operate(job, "stack_twins").job
+
+    assert_equal 8, SheetTrace::Layout::Stacks.call(stacked.layout).size
+    assert_equal 8, stacked.measures.count(&:mirrored)
+    densities = [job, stacked].map { |one| (0...3).map { |attempt| operate(one, "pack", gutter_px: 4, upright: false, attempt: attempt).job.density_px_per_mm }.max }
+
+    assert_operator densities[1] / densities[0], :>=, 1.35
+  end
+
+  it "equalises density by area on the model, times weights that are kept" do
+    job = operate(caddy.call, "transform_islands", islands: [0], scale: [1.5, 1.5]).job
+    weighed = operate(job, "weigh_islands", islands: [1, 4], weight: 2).job
+    after = operate(weighed, "equalise").job
+    beside = after.measures.each_with_index.map { |measure, island| measure.density_px_per_mm / after.plan.weight(island) }
+
+    beside.each { |density| assert_in_delta beside[0], density, 1e-6 }
+    assert_equal({ 1 => 2.0, 4 => 2.0 }, after.plan.weights)
+    assert_empty after.findings.map(&:code) & %w[density]
+    packed = operate(after, "pack").job
+
+    assert_in_delta 2, packed.measures[1].density_px_per_mm / packed.measures[0].density_px_per_mm, 1e-6
+  end
+
+  it "goes round locked islands and reserved room" do
+    job = operate(operate(caddy.call, "lock_islands", islands: [0]).job, "plan_sheet", margin_px: 20, reserved: [[600, 600, 424, 424]]).job
+    after = operate(job, "pack").job
+
+    assert_equal boxes.call(job, 0), boxes.call(after, 0)
+    boxes.call(after, *1..5).each do |left, top, right, bottom|
+      assert(right <= 600 + 1e-6 || bottom <= 600 + 1e-6)
+      assert_operator [left, top].min, :>=, 20 - 1e-6
+    end
+    assert_refused(SheetTrace::InvalidOperationError, message: /all islands are locked/) { operate(operate(job, "lock_islands", islands: [1, 2, 3, 4, 5]).job, "pack") }
+  end
+
+  # On a sheet of 32 x 32 px, UVs of pixel corners are k / 32, those of middles (k + 0.5) / 32.
+  it "brings corners to whole pixels, by point, by box and by place" do
+    job = operate(Models.job(Models.panel(uvs: [[0.13, 0.21], [0.72, 0.2], [0.7, 0.81], [0.12, 0.8]])), "resize_sheet", width_px: 32, height_px: 32).job
+    { "corners" => 0.0, "middles" => 0.5 }.each do |to, offset|
+      uvs = operate(job, "snap_to_pixels", islands: [0], to: to).job.layout.corner_uvs.to_a.flatten
+      sides = boxes.call(operate(job, "snap_to_pixels", islands: [0], what: "box", to: to).job, 0).flatten
+
+      uvs.each { |uv| assert_in_delta 0, (((uv * 32) - offset).round - ((uv * 32) - offset)), 1e-12 }
+      sides.each { |px| assert_in_delta (px - offset).round, px - offset, 1e-9 }
+    end
+    placed = operate(job, "snap_to_pixels", islands: [0], what: "place").job
+
+    assert_equal(*[job, placed].map { |one| one.measures[0].size_px.map { |px| px.round(9) } })
+  end
+end
