@@ -79,6 +79,21 @@ module Screenshots
       find(".inspector label", text: "Compare").click
       click_button "Compare"
     },
+    "packing" => lambda {
+      open_job "Racing skiff"
+      stage "Lay out"
+      find(".inspector label", text: "Pack").click
+      click_button "Pack all islands"
+      find("[role=radio][aria-label='Attempt 12']", wait: 60)
+    },
+    "whole-pixels" => lambda {
+      open_stage "Lay out", island: "Front"
+      { "Sheet width" => 96, "Sheet height" => 96 }.each { |field, px| find_field(field).send_keys([:control, "a"], px.to_s, :enter) }
+      find(".inspector label", text: "Box").click
+      click_button "Bring to whole pixels"
+      find(".status-bar .done", text: "pixel corners")
+      5.times { click_button "Zoom in" }
+    },
     "layout" => -> { open_stage "Lay out", island: "Back" },
     "trace" => -> { open_stage "Trace" },
     "art" => lambda {

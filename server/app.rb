@@ -51,7 +51,7 @@ module SheetTraceServer
     register Routes::Views
     register Routes::Files
     register Routes::Picks
-    register Routes::Relaxing
+    register Routes::Watching
     register Routes::KeptMaps
     register Routes::Events
 

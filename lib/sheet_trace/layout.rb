@@ -3,6 +3,10 @@
 module SheetTrace
   # Islands on a sheet: a sheet map, and where each of its islands was moved to. Immutable.
   class Layout
+    STEPS = 2.0**46
+    NEAR = 32 # sheets; farther off, there are no such small steps
+    private_constant :STEPS, :NEAR
+
     # @return [UvMap]
     attr_reader :uv_map
     # @return [Sheet]
@@ -81,7 +85,7 @@ module SheetTrace
     def place(islands, affine_px)
       affine_uv = sheet.px_to_uv * affine_px * sheet.uv_to_px
       moved = placements.copy
-      islands.each { |island| moved[island, true] = (affine_uv * Geometry::Affine.new(*moved[island, true].to_a)).to_a }
+      islands.each { |island| moved[island, true] = on_grid(affine_uv * Geometry::Affine.new(*moved[island, true].to_a)).to_a }
       Layout.new(uv_map: uv_map, sheet: sheet, placements: moved)
     end
 
@@ -99,6 +103,12 @@ module SheetTrace
     end
 
     private
+
+    # Moves of whole steps of 2^-46 of the sheet add up without rounding: so what is turned four times by a quarter is where it was.
+    def on_grid(affine)
+      c, f = [affine.c, affine.f].map { |move| move.abs < NEAR ? (move * STEPS).round / STEPS : move }
+      Geometry::Affine.new(affine.a, affine.b, c, affine.d, affine.e, f)
+    end
 
     def unmoved
       Numo::DFloat.zeros(uv_map.island_count, 6).tap do |rows|

@@ -112,4 +112,125 @@ describe "the layout stage" do
 
     assert_field "Centre x", with: "700"
   end
+
+  def tools(name) = find(".inspector label", exact_text: name).click
+
+  def pick(*names)
+    find(".island-card", text: names.first).click
+    names.drop(1).each { |name| find(".island-card", text: name).click(:shift) }
+  end
+
+  it "packs, shows attempts to choose from, and takes one" do
+    tools "Pack"
+    type "Margin", "6"
+
+    assert_done(/Margin 6 px/)
+    uncheck "Islands with art are not turned"
+    click_button "Pack all islands"
+
+    assert_selector "[role=radio]", count: 12, wait: 40
+    assert_selector "[role=status]", text: %r{% of the sheet, 4\.00 → 4\.\d\d px/mm}
+    find("[role=radio][aria-label='Attempt 2']").click
+
+    assert_selector "[role=radio][aria-checked=true][aria-label='Attempt 2']"
+    find("body").send_keys(:escape)
+
+    assert_no_selector "[role=radio]"
+    click_button "Pack all islands"
+
+    assert_selector "[role=radio]", minimum: 2
+    click_button(text: /\AStop/) if page.has_button?(text: /\AStop/, wait: 0)
+    click_button "Take it"
+
+    assert_done(%r{6 islands packed: 60 -> \d\d % of the sheet used, 4 -> 4\.\d+ px/mm})
+    click_button "Undo"
+
+    assert_text "Undone: 6 islands packed"
+  end
+
+  it "goes round what is locked and reserved" do
+    tools "Pack"
+    pick "Front"
+    click_button "Lock Front"
+
+    assert_done(/Front locked in place/)
+    click_button "Reserve a rectangle"
+
+    assert_done(/1 rectangle reserved/)
+    type "Width of rectangle 1", "200"
+
+    assert_field "Width of rectangle 1", with: "200"
+    click_button "Pack all islands"
+    click_button "Take it"
+
+    assert_done(/5 islands packed/)
+    click_button "Unlock all"
+
+    assert_text "Nothing is locked."
+    click_button "Give rectangle 1 back"
+
+    assert_done(/nothing reserved/)
+  end
+
+  it "equalises density by weights, and parks what carries no art" do
+    tools "Scale"
+    pick "Top"
+    click_button "x2"
+
+    assert_done(/Top: weight 2/)
+    click_button "Equalise density"
+
+    assert_done(%r{6 islands brought to \d\.\d+ px/mm, times weights of 1 to 2})
+    pick "Bottom"
+    click_button "Park Bottom"
+
+    assert_done(/Bottom parked at the bottom right/)
+  end
+
+  it "brings islands into line, onto whole pixels, and turns each about its own middle" do
+    pick "Front", "Left", "Top"
+    find_button("Bottoms in line").click
+
+    assert_done(/3 islands brought into line: bottom/)
+    find_button("Equal gaps across").click
+
+    assert_done(/3 islands spread across/)
+    tools "each alone"
+    click_button "90°"
+
+    assert_done(/3 islands: turned 90°/)
+    tools "Every corner"
+    click_button "Bring to whole pixels"
+
+    assert_done(/3 islands brought to pixel corners/)
+    pick "Front"
+
+    assert_button "Tops in line", disabled: true
+    click_button "Fit all to the sheet"
+
+    assert_done(/All islands fitted to the sheet/)
+  end
+
+  it "lays out to be read, stacks twins and parts them" do
+    tools "Order"
+    click_button "In reading order"
+
+    assert_selector ".not-taken", text: "Islands laid out in reading order"
+    click_button "Take it"
+
+    assert_done(/Islands laid out in reading order/)
+    click_button "Stack all twins"
+
+    assert_selector ".not-taken", text: "Stacked 1 island on Front; 1 island on Left; 1 island on Top"
+    click_button "Take it"
+
+    assert_text "6 islands share places."
+    click_button "Unstack"
+
+    assert_done(/6 islands moved to places of their own/)
+    fill_in "Name of the map", with: "First"
+    click_button "Set aside"
+
+    assert_selector "li", text: "First"
+  end
 end

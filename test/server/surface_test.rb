@@ -96,6 +96,33 @@ describe "cutting and laying flat on the server" do
     assert_failure 422, "invalid_operation", /no island 5/
   end
 
+  it "tells each attempt at packing, which the operation then repeats" do
+    job = start_job
+    post "/api/jobs/#{job[:id]}/packings?revision=#{job[:revision]}", JSON.generate(turn: "quarter", gutter_px: 4), "HTTP_HOST" => "127.0.0.1", "CONTENT_TYPE" => "application/json"
+    lines = last_response.body.lines.map { |line| JSON.parse(line, symbolize_names: true) }
+    best = lines[0...-1].max_by { |line| line[:density_px_per_mm] }
+    taken = change(job, "pack", turn: "quarter", gutter_px: 4, attempt: best[:attempt])
+
+    assert_equal({ done: true }, lines.last)
+    assert_equal (0...12).to_a, lines[0...-1].map { |line| line[:attempt] }
+    assert_in_delta best[:density_px_per_mm], taken[:density_px_per_mm], 1e-9
+    assert_operator best[:share_used], :>, 0.6
+    ask(:post, "/api/jobs/#{job[:id]}/packings", { turn: "sideways" })
+
+    assert_failure 422, "invalid_operation", /give none, quarter, free/
+  end
+
+  it "tells weights, locks, stacks and what is reserved" do
+    job = change(start_job, "weigh_islands", islands: [1], weight: 2)
+    job = change(job, "lock_islands", islands: [2])
+    job = change(job, "plan_sheet", margin_px: 6, reserved: [[0, 0, 64, 32]])
+    job = change(job, "stack_twins")
+
+    assert_equal [1.0, 2.0], job[:islands].first(2).map { |island| island[:weight] }
+    assert_equal [true, 2], [job[:islands][2][:locked], job[:islands][0][:stacked]]
+    assert_equal [6, [[0, 0, 64, 32]]], job.values_at(:margin_px, :reserved_px)
+  end
+
   it "keeps maps aside and tells of them what can be compared" do
     job = change(start_job, "keep_map", name: "as it came")
     job = change(job, "transform_islands", islands: [0], scale: [2, 1])

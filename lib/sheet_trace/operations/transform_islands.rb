@@ -23,7 +23,7 @@ module SheetTrace
         change = Geometry::Affine.turn(turn_rad) * Geometry::Affine.scale(*scale)
         groups = about == "each" ? islands.map { |island| [island] } : [islands]
         job.with(layout: groups.reduce(job.layout) do |layout, group|
-          middle = about.is_a?(Array) ? about : layout.centre_px(group)
+          middle = about.is_a?(Array) ? about : layout.centre_px(group).map { |px| (px * TransformIslands::PIVOT_STEPS).round / TransformIslands::PIVOT_STEPS }
           layout.place(group, Geometry::Affine.move(*move_px) * change.about(*middle))
         end)
       end
@@ -64,6 +64,11 @@ module SheetTrace
             "#{Words.px(dy.abs)} #{dy.positive? ? "down" : "up"}"
           end)].compact.join(", ").then { |way| "moved #{way}" }
       end
+    end
+
+    # Turned about a place on a grid of 1/1024 px, islands come back to the bit after four quarter turns.
+    class TransformIslands
+      PIVOT_STEPS = 1024.0
     end
   end
 end

@@ -1,5 +1,5 @@
 import type {
-  ArrayName, Band, Job, JobCard, Legends, Look, MeasureKind, PickKind, Picture, Pieces, Preflight, Preview, RelaxStep, SheetMap, Solid, Symmetry, TraceSettings, Triple, WorstFace,
+  ArrayName, Band, Job, JobCard, Legends, Look, MeasureKind, PickKind, Picture, Pieces, Preflight, Preview, SheetMap, Solid, Symmetry, TraceSettings, Triple, WorstFace,
 } from "./types";
 
 /** What the server refused, or why it could not be asked. */
@@ -126,12 +126,12 @@ export const api = {
     ask<Band>("POST", at(id, `/bands?${query({ revision })}`), { faces, ...given }),
   preview: (id: string, revision: number, name: string, parameters: object) =>
     ask<Preview>("POST", at(id, `/previews?${query({ revision })}`), { name, parameters }),
-  /** relaxes, and tells each step as it is done; an aborted signal stops it */
-  async relax(id: string, revision: number, parameters: object, onStep: (step: RelaxStep) => void, signal: AbortSignal) {
-    for await (const line of lines(at(id, `/relaxations?${query({ revision })}`), parameters, signal)) {
-      const said = JSON.parse(line) as RelaxStep | { done: true } | { error: { code: string; message: string; where: Record<string, unknown> } };
+  /** work that tells each step, or each attempt, as it is done; an aborted signal stops it */
+  async watch<Told extends object>(id: string, revision: number, work: "relaxations" | "packings", parameters: object, onTold: (told: Told) => void, signal: AbortSignal) {
+    for await (const line of lines(at(id, `/${work}?${query({ revision })}`), parameters, signal)) {
+      const said = JSON.parse(line) as Told | { done: true } | { error: { code: string; message: string; where: Record<string, unknown> } };
       if ("error" in said) throw new ApiError(422, said.error.code, said.error.message, said.error.where);
-      if ("step" in said) onStep(said);
+      if (!("done" in said)) onTold(said);
     }
   },
   map: (id: string, revision: number) => ask<SheetMap>("GET", at(id, `/map?${query({ revision })}`)),

@@ -21,6 +21,12 @@ export interface Island {
   index: number;
   name: string;
   tag: Tag;
+  /** density wanted beside that of others */
+  weight: number;
+  /** packing goes round it */
+  locked: boolean;
+  /** islands that lie exactly on each other here, itself among them */
+  stacked: number;
   faces: number;
   size_mm: Pair;
   size_px: Pair;
@@ -157,6 +163,15 @@ export interface Preview {
   islands: { name: string; stretch_mean: number | null; stretch_worst: number | null }[];
 }
 
+/** One attempt at packing; lines as of a preview. */
+export interface Packing {
+  attempt: number;
+  share_used: number;
+  density_px_per_mm: number;
+  sheet: Sheet;
+  lines: number[];
+}
+
 export interface RelaxStep {
   step: number;
   /** the factor by which spacing is off, 1 where it is true */
@@ -214,6 +229,9 @@ export interface Job {
   materials: Material[];
   /** names of maps set aside to compare with */
   kept_maps: string[];
+  /** px kept free along the border, and rectangles kept free: left, top, width, height */
+  margin_px: number;
+  reserved_px: [number, number, number, number][];
   /** px wanted between islands */
   gutter_px: number;
   sheet: Sheet;

@@ -10,6 +10,7 @@ import SheetView from "@/sheet/SheetView.vue";
 import { STAGES } from "@/stages";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
+import { usePacking } from "@/stores/packing";
 import { usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
 import { useRelaxing } from "@/stores/relaxing";
@@ -27,6 +28,7 @@ const jobs = useJob();
 const selection = useSelection();
 const messages = useMessages();
 const picks = usePicks();
+const packing = usePacking();
 const previews = usePreview();
 const relaxing = useRelaxing();
 const missing = ref("");
@@ -34,8 +36,9 @@ const keysOpen = ref(false);
 
 const current = computed(() => STAGES.find((stage) => stage.id === props.stage) ?? STAGES[0]!);
 const hint = computed(() => {
+  if (previews.shown || packing.shown) return "Enter takes what is shown, Escape leaves it";
   if (current.value.movable) return selection.islands.length > 0 ? "drag, pull a corner tick, or type numbers" : "pick an island to move it";
-  if (current.value.seams) return previews.shown ? "Enter takes what is shown, Escape leaves it" : picks.part ? "Alt-drag pulls a box; the wheel zooms" : "pick islands to lay flat, or none for the whole model";
+  if (current.value.seams) return picks.part ? "Alt-drag pulls a box; the wheel zooms" : "pick islands to lay flat, or none for the whole model";
   if (current.value.labels) return "pick an island, then a picture for it";
   return "wheel zooms, drag the mat to pan, ? shows the keys";
 });
@@ -72,7 +75,7 @@ useKeys({
   "?": () => (keysOpen.value = true),
   Escape: () => {
     if (messages.failure) messages.dismiss();
-    else if (current.value.seams && (previews.leave() || relaxing.leave())) return;
+    else if (previews.leave() || relaxing.leave() || packing.leave()) return;
     else if (current.value.seams && picks.part) picks.clear(picks.part);
     else {
       selection.layer = null;

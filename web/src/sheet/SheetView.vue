@@ -146,7 +146,7 @@ function draw() {
     context,
     {
       width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, islands: job.islands, shapes: shapes.value,
-      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.value, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
+      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, reserved: job.reserved_px, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
       label: pickedLabel.value && { layer: pickedLabel.value, shift: hand.labelChange.value.shift_px }, labelScale: hand.labelChange.value.scale,
       density: job.density_px_per_mm, unit: settings.unit, colors: sheetColors(settings.theme),
     },
@@ -155,7 +155,7 @@ function draw() {
 }
 
 watch(
-  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks, () => visibility.hiddenIslands,
+  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks.cut, marks.preview, () => visibility.hiddenIslands,
     pickedLabel, () => settings.unit, () => settings.theme, () => props.movable],
   redraw,
   { flush: "post", immediate: true },

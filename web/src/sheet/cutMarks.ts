@@ -15,23 +15,14 @@ export interface CutDrawing {
   openEnds: Pair[];
   picked: MarkedShape;
   hovered: MarkedShape;
-  /** a change that is shown before it is taken */
-  preview: Path2D | null;
 }
 
-/** Draws seams as stitches, what is picked, and a change that is not taken yet. */
+/** Draws seams as stitches, and what is picked. */
 export function drawCut(context: CanvasRenderingContext2D, scene: SheetScene, cut: CutDrawing, ratio: number) {
   const { view, colors } = scene;
   const onSheet = () => context.setTransform(ratio * view.scale, 0, 0, ratio * view.scale, ratio * view.x, ratio * view.y);
   const onScreen = () => context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  const stroke = (path: Path2D, color: string, width: number, dash: number[] = []) => {
-    onSheet();
-    context.strokeStyle = color;
-    context.lineWidth = width / view.scale;
-    context.setLineDash(dash.map((length) => length / view.scale));
-    context.stroke(path);
-    context.setLineDash([]);
-  };
+  const stroke = strokes(context, scene, ratio);
   stroke(cut.seams, colors.paper, 4);
   stroke(cut.seams, colors.seam, 2.5, [7, 4]);
   for (const [shape, alpha] of [[cut.picked, 0.8], [cut.hovered, 0.4]] as const) {
@@ -42,13 +33,28 @@ export function drawCut(context: CanvasRenderingContext2D, scene: SheetScene, cu
     stroke(shape.edges, colors.paper, 7);
     stroke(shape.edges, colors.picked, 4);
   }
-  if (cut.preview) {
-    stroke(cut.preview, colors.paper, 5);
-    stroke(cut.preview, colors.lit, 2.5, [6, 3]);
-  }
   onScreen();
   for (const corner of [...cut.picked.corners, ...cut.hovered.corners]) square(context, scene, corner, colors);
   for (const end of cut.openEnds) ring(context, scene, end, colors);
+}
+
+/** Draws the outlines of a change that is shown before it is taken. */
+export function drawPreview(context: CanvasRenderingContext2D, scene: SheetScene, preview: Path2D, ratio: number) {
+  const stroke = strokes(context, scene, ratio);
+  stroke(preview, scene.colors.paper, 5);
+  stroke(preview, scene.colors.lit, 2.5, [6, 3]);
+}
+
+/** Lines on the sheet whose width and dashes are screen px. */
+function strokes(context: CanvasRenderingContext2D, { view }: SheetScene, ratio: number) {
+  return (path: Path2D, color: string, width: number, dash: number[] = []) => {
+    context.setTransform(ratio * view.scale, 0, 0, ratio * view.scale, ratio * view.x, ratio * view.y);
+    context.strokeStyle = color;
+    context.lineWidth = width / view.scale;
+    context.setLineDash(dash.map((length) => length / view.scale));
+    context.stroke(path);
+    context.setLineDash([]);
+  };
 }
 
 /** Rising stripes inside faces. */

@@ -1,5 +1,5 @@
 import type { Island, Layer, Pair, Sheet } from "@/api/types";
-import { drawCut, type CutDrawing } from "./cutMarks";
+import { drawCut, drawPreview, type CutDrawing } from "./cutMarks";
 import type { Box } from "./handles";
 import { FRAME, grips } from "./handles";
 import { labelFrame, mirroredMark, nameTag, upMark } from "./marks";
@@ -22,8 +22,12 @@ export interface SheetScene {
   hidden: Set<number>;
   /** faces that are lit */
   lit: Path2D | null;
-  /** seams, picks and previews of the cut stage; null elsewhere */
+  /** seams and picks of the cut stage; null elsewhere */
   cut: CutDrawing | null;
+  /** a change that is shown before it is taken, px */
+  preview: Path2D | null;
+  /** rectangles that packing keeps free, px: left, top, width, height */
+  reserved: [number, number, number, number][];
   /** how the picked islands are moved while a drag lasts */
   moved: DOMMatrix | null;
   /** the frame with grips, px; null where islands can't be moved */
@@ -61,6 +65,8 @@ export function drawSheet(context: CanvasRenderingContext2D, scene: SheetScene, 
   drawPaper(context, scene, ratio);
   const islands = scene.islands.filter((island) => !scene.hidden.has(island.index));
   islands.forEach((island) => drawIsland(context, scene, island, ratio));
+  drawReserved(context, scene, ratio);
+  if (scene.preview) drawPreview(context, scene, scene.preview, ratio);
   if (scene.cut) drawCut(context, scene, scene.cut, ratio);
   if (scene.lit) drawLit(context, scene, scene.lit, ratio);
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
@@ -158,6 +164,23 @@ function drawIsland(context: CanvasRenderingContext2D, scene: SheetScene, island
   context.lineWidth = (picked ? 2.5 : scene.hovered === island.index ? 2 : 1.2) * thin;
   context.strokeStyle = picked || scene.hovered === island.index ? colors.picked : colors.line;
   context.stroke(shape.outline);
+  context.setLineDash([]);
+}
+
+/** What is kept free: crossed out, in dashes. */
+function drawReserved(context: CanvasRenderingContext2D, { view, colors, reserved }: SheetScene, ratio: number) {
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  context.strokeStyle = colors.warning;
+  context.lineWidth = 1.5;
+  context.setLineDash([5, 4]);
+  for (const [left, top, width, height] of reserved) {
+    const [x, y, w, h] = [left * view.scale + view.x, top * view.scale + view.y, width * view.scale, height * view.scale];
+    context.strokeRect(x, y, w, h);
+    context.beginPath();
+    lineAt(context, x, y, w, h);
+    lineAt(context, x + w, y, -w, h);
+    context.stroke();
+  }
   context.setLineDash([]);
 }
 

@@ -1,4 +1,5 @@
 import { computed } from "vue";
+import { usePacking } from "@/stores/packing";
 import { usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
 import { useRelaxing } from "@/stores/relaxing";
@@ -7,12 +8,13 @@ import { useSurface } from "@/stores/surface";
 import type { CutDrawing, MarkedShape } from "./cutMarks";
 import { edgesShape, facesShape, linesShape, vertexPlaces } from "./shapes";
 
-/** What the cut stage draws on the sheet, in step with what is picked, cut and previewed; null in other stages. */
+/** What the cut stage draws on the sheet, in step with what is picked and cut, null in other stages; and a change that is not taken yet. */
 export function useSheetMarks(cutting: () => boolean) {
   const surfaces = useSurface();
   const picks = usePicks();
   const seams = useSeams();
   const previews = usePreview();
+  const packing = usePacking();
   const relaxing = useRelaxing();
 
   const ground = computed(() => (cutting() && surfaces.surface && surfaces.points ? { surface: surfaces.surface, points: surfaces.points } : null));
@@ -24,7 +26,7 @@ export function useSheetMarks(cutting: () => boolean) {
     return shapeOf({ faces: [], edges: [], corners: [], ...(picks.part ? { [picks.part]: under } : {}) });
   });
   const preview = computed(() => {
-    const lines = relaxing.steps.at(-1)?.lines ?? previews.shown?.lines;
+    const lines = relaxing.steps.at(-1)?.lines ?? packing.shown?.lines ?? previews.shown?.lines;
     return lines ? linesShape(lines) : null;
   });
 
@@ -38,7 +40,7 @@ export function useSheetMarks(cutting: () => boolean) {
     };
   }
 
-  return computed<CutDrawing | null>(() =>
-    ground.value ? { seams: seamsShape.value, openEnds: openEnds.value, picked: picked.value, hovered: hovered.value, preview: preview.value } : null,
-  );
+  const cut = computed<CutDrawing | null>(() => (ground.value ? { seams: seamsShape.value, openEnds: openEnds.value, picked: picked.value, hovered: hovered.value } : null));
+
+  return { cut, preview };
 }

@@ -18,7 +18,7 @@ const KEYS: [string, string][] = [
   ["click, in Cut", "pick a face, edge or corner; with Shift the shortest way from the last one, with Ctrl the ring or loop"],
   ["double click, in Cut", "pick all faces up to the seams, or the whole loop"],
   ["Alt, on a drag in Cut", "pull a box round what is to be picked; with Ctrl too, to be let go"],
-  ["Enter, in Cut", "take the change that is shown; Escape leaves it"],
+  ["Enter, on a preview", "take the change that is shown; Escape leaves it"],
   ["Enter", "take what was typed"],
   ["Escape", "leave a drag, a field or the selection"],
   ["?", "this sheet"],

@@ -37,6 +37,21 @@ describe "arranging islands" do
     assert_refused(SheetTrace::InvalidOperationError, message: /about is "left"/) { operate(job, "transform_islands", islands: [0], about: "left") }
   end
 
+  it "brings every corner back to the bit by four quarter turns, and leaves the other coordinate to the bit when one is scaled (seed #{seed})" do
+    [512, 1024, 4096].each do |side|
+      job = operate(Demo.skiff.job, "resize_sheet", width_px: side, height_px: side).job
+      job = operate(job, "transform_islands", islands: [0], move_px: [random.rand(-300.0..300.0), random.rand(-300.0..300.0)], turn_rad: random.rand(-3.0..3.0)).job
+      [{ islands: [0, 2] }, { islands: [0, 2], about: "each" }, { islands: [1], about: [100.0, 50.0] }].each do |which|
+        after = 4.times.reduce(job) { |one, _| operate(one, "transform_islands", turn_rad: Math::PI / 2, **which).job }
+
+        assert_equal job.layout.points_uv.to_binary, after.layout.points_uv.to_binary, "#{which} on #{side} px"
+      end
+      scaled = operate(job, "transform_islands", islands: [0], scale: [random.rand(0.2..3.0), 1]).job
+
+      assert_equal job.layout.points_uv[true, 1].to_binary, scaled.layout.points_uv[true, 1].to_binary
+    end
+  end
+
   it "keeps all length ratios of a group that is scaled together (seed #{seed})" do
     job = caddy.call
     factor = random.rand(0.1..3.0)

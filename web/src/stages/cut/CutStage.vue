@@ -8,7 +8,7 @@ import { usePreview } from "@/stores/preview";
 import { useRelaxing } from "@/stores/relaxing";
 import { useSeams } from "@/stores/seams";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
-import ComparePanel from "./ComparePanel.vue";
+import ComparePanel from "@/ui/maps/ComparePanel.vue";
 import FlattenPanel from "./FlattenPanel.vue";
 import PickPanel from "./PickPanel.vue";
 import SeamTools from "./SeamTools.vue";

@@ -6,7 +6,7 @@ import { useJob } from "@/stores/job";
 import { counted, usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
 import { useSelection } from "@/stores/selection";
-import PreviewCard from "./PreviewCard.vue";
+import PreviewCard from "@/ui/PreviewCard.vue";
 import RelaxPanel from "./RelaxPanel.vue";
 import StretchTable from "./StretchTable.vue";
 

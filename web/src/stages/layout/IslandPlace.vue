@@ -14,6 +14,8 @@ const jobs = useJob();
 const selection = useSelection();
 const settings = useSettings();
 const free = ref(false);
+/** what a group is turned and scaled about */
+const about = ref<"common" | "each">("common");
 
 const picked = computed(() => jobs.islands.filter((island) => selection.islands.includes(island.index)));
 const single = computed(() => (picked.value.length === 1 ? picked.value[0]! : null));
@@ -24,7 +26,7 @@ const unitPx = computed(() => (settings.unit === "mm" ? (jobs.job?.density_px_pe
 function place(changes: object) {
   if (single.value) void jobs.operate("place_island", { island: single.value.index, free_proportions: free.value, ...changes });
 }
-const transform = (changes: object) => void jobs.operate("transform_islands", { islands: [...selection.islands], ...changes });
+const transform = (changes: object) => void jobs.operate("transform_islands", { islands: [...selection.islands], about: about.value, ...changes });
 
 const centre = computed(() => [(box.value.left + box.value.right) / 2, (box.value.top + box.value.bottom) / 2] as const);
 const size = computed(() => [box.value.right - box.value.left, box.value.bottom - box.value.top] as const);
@@ -65,11 +67,21 @@ function sizeTo(axis: 0 | 1, value: number) {
         <NumberField label="Model-up" hide-label :value="single.up_angle_deg" unit="°" @change="place({ up_angle_deg: $event })" />
         <button type="button" class="btn-choose upright" title="Turn it so that model-up points to the top of the sheet" @click="place({ up_angle_deg: 0 })">Upright</button>
       </template>
+      <template v-else>
+        <span class="align-self-center">About</span>
+        <ChoiceBar v-model="about" class="wide" label="Turned and scaled about" :choices="{ common: 'all together', each: 'each alone' }" />
+      </template>
       <span class="align-self-center">Turn by</span>
       <NumberField label="Turn step" hide-label :value="settings.turn_step_deg" unit="°" @change="settings.turn_step_deg = $event" />
       <span class="turns">
         <button type="button" class="btn-choose" title="Turn left ( , )" aria-label="Turn left" @click="transform({ turn_deg: -settings.turn_step_deg })"><PhArrowCounterClockwise :size="15" /></button>
         <button type="button" class="btn-choose" title="Turn right ( . )" aria-label="Turn right" @click="transform({ turn_deg: settings.turn_step_deg })"><PhArrowClockwise :size="15" /></button>
+      </span>
+      <span class="turns whole">
+        <button type="button" class="btn-choose" title="A quarter to the left ( &lt; )" @click="transform({ turn_deg: -90 })">−90°</button>
+        <button type="button" class="btn-choose" title="A quarter to the right ( &gt; )" @click="transform({ turn_deg: 90 })">90°</button>
+        <button type="button" class="btn-choose" @click="transform({ turn_deg: 180 })">180°</button>
+        <button type="button" class="btn-choose" title="Mirror image in place" @click="jobs.operate('reflect_islands', { islands: [...selection.islands] })">Reflect</button>
       </span>
     </div>
   </section>
@@ -82,6 +94,9 @@ function sizeTo(axis: 0 | 1, value: number) {
 .turns {
   display: flex;
   gap: 6px;
+}
+.turns.whole {
+  grid-column: 1 / -1;
 }
 .turns button {
   flex: 1;

@@ -1,34 +1,26 @@
 <script setup lang="ts">
-import { ref } from "vue";
+/** Laying islands out: by hand and numbers, at true scale, packed, or so that the sheet can be read. */
+import { onUnmounted, ref, type Component } from "vue";
 import { useJob } from "@/stores/job";
-import { useSelection } from "@/stores/selection";
-import IslandFacts from "@/ui/IslandFacts.vue";
+import { usePacking } from "@/stores/packing";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
-import SizeFields from "@/ui/SizeFields.vue";
-import IslandPlace from "./IslandPlace.vue";
+import OrderPanel from "./OrderPanel.vue";
+import PackPanel from "./PackPanel.vue";
+import PlacePanel from "./PlacePanel.vue";
+import ScalePanel from "./ScalePanel.vue";
 
+const PAGES = { place: PlacePanel, scale: ScalePanel, pack: PackPanel, order: OrderPanel } satisfies Record<string, Component>;
 const jobs = useJob();
-const selection = useSelection();
-const keep = ref<"uv" | "shape">("uv");
+const packing = usePacking();
+const page = ref<keyof typeof PAGES>("place");
 
-const resize = (width_px: number, height_px: number) => jobs.operate("resize_sheet", { width_px, height_px, keep: keep.value });
+onUnmounted(() => packing.forget());
 </script>
 
 <template>
   <template v-if="jobs.job">
     <h2>Lay out</h2>
-    <p v-if="selection.islands.length === 0" class="note plain">Pick an island on the sheet, on the model or in the strip below. Drag it, or type where it goes.</p>
-    <IslandPlace v-if="selection.islands.length > 0" />
-    <IslandFacts />
-    <h3>Sheet</h3>
-    <SizeFields :width="jobs.job.sheet.width_px" :height="jobs.job.sheet.height_px" @change="resize" />
-    <p class="keep">On a change of size, islands</p>
-    <ChoiceBar v-model="keep" label="On a change of size" :choices="{ uv: 'stretch along', shape: 'keep their shape' }" />
+    <ChoiceBar v-model="page" class="w-100 mb-3" label="Tools" :choices="{ place: 'Place', scale: 'Scale', pack: 'Pack', order: 'Order' }" />
+    <component :is="PAGES[page]" />
   </template>
 </template>
-
-<style scoped>
-.keep {
-  margin: 10px 0 5px !important;
-}
-</style>

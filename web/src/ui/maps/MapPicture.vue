@@ -3,7 +3,7 @@
 import { computed } from "vue";
 import type { SheetMap } from "@/api/types";
 
-const props = defineProps<{ map: SheetMap }>();
+const props = defineProps<{ map: Pick<SheetMap, "name" | "sheet" | "lines"> }>();
 const size = computed(() => [100 * props.map.sheet.width_px, 100 * props.map.sheet.height_px]);
 const path = computed(() => {
   const { lines } = props.map;

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+/** Islands brought into line, spread evenly, reflected, and onto whole pixels. */
+import {
+  PhAlignBottom, PhAlignCenterHorizontal, PhAlignCenterVertical, PhAlignLeft, PhAlignRight, PhAlignTop, PhArrowsHorizontal, PhArrowsVertical,
+} from "@phosphor-icons/vue";
+import { computed, ref, type Component } from "vue";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import ChoiceBar from "@/ui/ChoiceBar.vue";
+
+const WAYS: { by: string; text: string; least: number; icon: Component }[] = [
+  { by: "left", text: "Left sides in line", least: 2, icon: PhAlignLeft },
+  { by: "centre", text: "Centres in line, one above the other", least: 2, icon: PhAlignCenterHorizontal },
+  { by: "right", text: "Right sides in line", least: 2, icon: PhAlignRight },
+  { by: "top", text: "Tops in line", least: 2, icon: PhAlignTop },
+  { by: "middle", text: "Middles in line, beside each other", least: 2, icon: PhAlignCenterVertical },
+  { by: "bottom", text: "Bottoms in line", least: 2, icon: PhAlignBottom },
+  { by: "spread_across", text: "Equal gaps across", least: 3, icon: PhArrowsHorizontal },
+  { by: "spread_down", text: "Equal gaps down", least: 3, icon: PhArrowsVertical },
+];
+const jobs = useJob();
+const selection = useSelection();
+const what = ref<"points" | "box" | "place">("place");
+const to = ref<"corners" | "middles">("corners");
+
+const islands = computed(() => [...selection.islands]);
+</script>
+
+<template>
+  <section aria-label="In line">
+    <h3>In line with each other</h3>
+    <div class="icons">
+      <button
+        v-for="way in WAYS" :key="way.by" type="button" class="btn-choose" :title="islands.length < way.least ? `${way.text}: pick ${way.least} or more` : way.text" :aria-label="way.text"
+        :disabled="islands.length < way.least" @click="jobs.operate('align_islands', { islands, by: way.by })"
+      >
+        <component :is="way.icon" :size="16" />
+      </button>
+    </div>
+    <h3>Whole pixels</h3>
+    <ChoiceBar v-model="what" class="w-100" label="What is brought to whole pixels" :choices="{ place: 'Place', box: 'Box', points: 'Every corner' }" />
+    <ChoiceBar v-model="to" class="w-100 mt-1" label="To which part of a pixel" :choices="{ corners: 'Pixel corners', middles: 'Pixel middles' }" />
+    <div class="row-of">
+      <button type="button" class="btn-choose" @click="jobs.operate('snap_to_pixels', { islands, what, to })">Bring to whole pixels</button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.icons {
+  display: grid;
+  gap: 4px;
+  grid-template-columns: repeat(8, 1fr);
+}
+.icons button {
+  padding: 2px 0;
+}
+</style>

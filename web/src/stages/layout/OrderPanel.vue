@@ -1,0 +1,44 @@
+<script setup lang="ts">
+/** A sheet that can be read: in order, as a figure; twins on one place; and layouts set aside. */
+import { computed } from "vue";
+import { useJob } from "@/stores/job";
+import { usePreview } from "@/stores/preview";
+import { useSelection } from "@/stores/selection";
+import PreviewCard from "@/ui/PreviewCard.vue";
+import ComparePanel from "@/ui/maps/ComparePanel.vue";
+
+const jobs = useJob();
+const previews = usePreview();
+const selection = useSelection();
+
+const islands = computed(() => [...selection.islands]);
+const stacked = computed(() => jobs.islands.filter((island) => island.stacked > 1));
+const unstack = computed(() => stacked.value.filter((island) => islands.value.length === 0 || islands.value.includes(island.index)).map((island) => island.index));
+</script>
+
+<template>
+  <section aria-label="Order">
+    <h3 class="mt-0">Readable</h3>
+    <div class="row-of">
+      <button type="button" class="btn-choose" title="Art first; front, back, left, right, top, bottom; the larger first" :disabled="previews.looking" @click="previews.show('arrange_islands', { rule: 'reading' })">In reading order</button>
+      <button type="button" class="btn-choose" title="Each where it is on the model, seen from the front" :disabled="previews.looking" @click="previews.show('arrange_islands', { rule: 'figure' })">As a figure</button>
+    </div>
+    <h3>Twins</h3>
+    <p class="what">{{ stacked.length === 0 ? "Islands of the same shape, turned or reflected, can share one place." : `${stacked.length} islands share places. Where one is reflected, lettering would read mirrored.` }}</p>
+    <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="previews.looking" @click="previews.show('stack_twins', { islands: islands.length > 1 ? islands : null })">Stack {{ islands.length > 1 ? "picked twins" : "all twins" }}</button>
+      <button type="button" class="btn-choose" :disabled="unstack.length === 0" @click="jobs.operate('separate_islands', { islands: unstack })">Unstack</button>
+    </div>
+    <PreviewCard />
+    <h3>Layouts set aside</h3>
+    <ComparePanel />
+  </section>
+</template>
+
+<style scoped>
+.what {
+  margin: 0 !important;
+  color: var(--ink-soft);
+  font-size: 12.5px;
+}
+</style>

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+/** Placing islands by hand and by numbers, and the size of the sheet. */
+import { ref } from "vue";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import ChoiceBar from "@/ui/ChoiceBar.vue";
+import IslandFacts from "@/ui/IslandFacts.vue";
+import SizeFields from "@/ui/SizeFields.vue";
+import AlignTools from "./AlignTools.vue";
+import IslandPlace from "./IslandPlace.vue";
+
+const jobs = useJob();
+const selection = useSelection();
+const keep = ref<"uv" | "shape">("uv");
+
+const resize = (width_px: number, height_px: number) => jobs.operate("resize_sheet", { width_px, height_px, keep: keep.value });
+</script>
+
+<template>
+  <p v-if="selection.islands.length === 0" class="note plain">Pick an island on the sheet, on the model or in the strip below. Drag it, or type where it goes.</p>
+  <template v-else>
+    <IslandPlace />
+    <AlignTools />
+  </template>
+  <IslandFacts />
+  <h3>Sheet</h3>
+  <SizeFields :width="jobs.job!.sheet.width_px" :height="jobs.job!.sheet.height_px" @change="resize" />
+  <p class="keep">On a change of size, islands</p>
+  <ChoiceBar v-model="keep" label="On a change of size" :choices="{ uv: 'stretch along', shape: 'keep their shape' }" />
+  <button type="button" class="btn-choose btn-wide" title="All islands together, as large as they go: directions and proportions stay" @click="jobs.operate('fit_to_sheet', {})">Fit all to the sheet</button>
+</template>
+
+<style scoped>
+.keep {
+  margin: 10px 0 5px !important;
+}
+</style>

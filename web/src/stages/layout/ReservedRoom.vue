@@ -1,0 +1,58 @@
+<script setup lang="ts">
+/** Rectangles of the sheet that packing keeps free, typed in px. */
+import { useJob } from "@/stores/job";
+import NumberField from "@/ui/NumberField.vue";
+
+const NAMES = ["Left", "Top", "Width", "Height"];
+const jobs = useJob();
+type Box = [number, number, number, number];
+
+const reserve = (reserved: Box[]) => jobs.operate("plan_sheet", { reserved });
+const boxes = () => jobs.job!.reserved_px.map((box) => [...box] as Box);
+
+function change(row: number, side: number, value: number) {
+  const changed = boxes();
+  changed[row]![side] = value;
+  return reserve(changed);
+}
+
+/** A quarter of the sheet's width, in the corner that is filled last. */
+function add() {
+  const { width_px, height_px } = jobs.job!.sheet;
+  const [width, height] = [Math.round(width_px / 4), Math.round(height_px / 4)];
+  return reserve([...boxes(), [width_px - width, height_px - height, width, height]]);
+}
+</script>
+
+<template>
+  <h3>Keep free</h3>
+  <div v-for="(box, row) in jobs.job!.reserved_px" :key="row" class="box">
+    <NumberField v-for="(name, side) in NAMES" :key="name" :label="`${name} of rectangle ${row + 1}`" hide-label :value="box[side]!" :decimals="1" @change="change(row, side, $event)" />
+    <button type="button" :aria-label="`Give rectangle ${row + 1} back`" title="Give it back" @click="reserve(boxes().filter((_, i) => i !== row))">×</button>
+  </div>
+  <p v-if="jobs.job!.reserved_px.length > 0" class="what">Left, top, width and height, px.</p>
+  <div class="row-of">
+    <button type="button" class="btn-choose" @click="add">Reserve a rectangle</button>
+  </div>
+</template>
+
+<style scoped>
+.box {
+  display: grid;
+  margin-bottom: 4px;
+  gap: 4px;
+  grid-template-columns: repeat(4, minmax(0, 1fr)) 20px;
+}
+.box button {
+  padding: 0;
+  border: 0;
+  background: transparent;
+  color: var(--ink-soft);
+  font-size: 16px;
+}
+.what {
+  margin: 2px 0 0 !important;
+  color: var(--ink-soft);
+  font-size: 12px;
+}
+</style>
