@@ -88,7 +88,10 @@ module Screenshots
     },
     "whole-pixels" => lambda {
       open_stage "Lay out", island: "Front"
-      { "Sheet width" => 96, "Sheet height" => 96 }.each { |field, px| find_field(field).send_keys([:control, "a"], px.to_s, :enter) }
+      { "Sheet width" => 96, "Sheet height" => 96 }.each do |field, px|
+        find_field(field).send_keys([:control, "a"], px.to_s, :enter)
+        sleep 1
+      end
       find(".inspector label", text: "Box").click
       click_button "Bring to whole pixels"
       find(".status-bar .done", text: "pixel corners")

@@ -126,6 +126,7 @@ useKeys({
   border-left: 5px solid var(--ground);
 }
 .inspector {
+  position: relative; /* what is hidden from sight in it must not make the page longer */
   overflow: hidden auto;
   padding: 12px 14px 20px;
   border-left: 1px solid var(--rule);

@@ -29,8 +29,7 @@ const rows = computed(() => [...jobs.islands].filter((island) => island.tag === 
     <p v-if="picked.length === 0" class="what">Pick islands to give them more px than others, or fewer.</p>
     <div v-else class="fields">
       <NumberField class="wide" :label="named" :value="weight" unit="x" @change="jobs.operate('weigh_islands', { islands, weight: $event })" />
-      <span></span>
-      <span class="row-of wide m-0">
+      <span class="row-of weights">
         <button v-for="value in [2, 1, 0.5, 0.25]" :key="value" type="button" class="btn-choose num" @click="jobs.operate('weigh_islands', { islands, weight: value })">x{{ value }}</button>
       </span>
     </div>
@@ -64,6 +63,10 @@ const rows = computed(() => [...jobs.islands].filter((island) => island.tag === 
   margin: 6px 0 !important;
   color: var(--ink-soft);
   font-size: 12.5px;
+}
+.weights {
+  margin: 0;
+  grid-column: 1 / -1;
 }
 table {
   width: 100%;
