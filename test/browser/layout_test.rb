@@ -195,7 +195,7 @@ describe "the layout stage" do
     find_button("Equal gaps across").click
 
     assert_done(/3 islands spread across/)
-    tools "each alone"
+    tools "each"
     click_button "90°"
 
     assert_done(/3 islands: turned 90°/)
@@ -209,6 +209,28 @@ describe "the layout stage" do
     click_button "Fit all to the sheet"
 
     assert_done(/All islands fitted to the sheet/)
+  end
+
+  it "puts corners where they are typed, and onto each other" do
+    check "Pick corners on the sheet"
+    click_at(on_sheet(24, 24))
+
+    assert_field "Corner x", with: "24"
+    type "Corner x", "=24+40"
+
+    assert_done(/Front: moved so that a corner lies at 64, 24 px/)
+    click_at(on_sheet(64, 24))
+    mouse.key_down(:shift).move_to_location(*on_sheet(368, 24).map(&:round)).click.key_up(:shift).perform
+    click_button "First onto second"
+
+    assert_done(/Front: moved so that a corner lies at 368, 24 px/)
+    tools "UV"
+
+    assert_field "Corner y", with: "0.976563" # 1 - 24 / 1024
+    tools "it alone"
+    type "Corner y", "1"
+
+    assert_done(/Front: one corner at 368, 0 px/)
   end
 
   it "lays out to be read, stacks twins and parts them" do

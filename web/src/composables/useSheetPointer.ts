@@ -24,6 +24,9 @@ interface Options {
   picked: () => number[];
   /** picks faces, edges and corners, and pulls boxes */
   pickHand: Pick<ReturnType<typeof usePickHand>, "picking" | "press" | "move" | "release" | "click" | "hover" | "leave">;
+  /** the corner at a place that a press would pick; null where none is near, or none is to be picked */
+  cornerAt: (at: Pair) => number | null;
+  onCorner: (point: number, extend: boolean) => void;
   /** islands can be moved by hand */
   movable: () => boolean;
   /** the label that can be moved by hand */
@@ -102,6 +105,11 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       drag.value = { kind: "pan", last: at };
       return;
     }
+    const corner = options.cornerAt(sheetPx(at));
+    if (corner !== null) {
+      options.onCorner(corner, event.shiftKey);
+      return;
+    }
     const label = options.label();
     const hit = labelHit(at);
     if (label && hit) {
@@ -174,7 +182,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     const label = labelHit(at);
     const island = islandAt(at);
     options.pickHand.hover(at);
-    if (options.pickHand.picking()) cursor.value = "crosshair";
+    if (options.pickHand.picking() || options.cornerAt(sheetPx(at)) !== null) cursor.value = "crosshair";
     else cursor.value = label === "size" ? "nwse-resize" : label ? "move" : grip ? gripCursor(grip) : island !== null && options.movable() ? "move" : "default";
     const [x, y] = sheetPx(at);
     options.onHover(island, { x, y });

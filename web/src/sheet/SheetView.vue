@@ -7,6 +7,7 @@ import { useKeys } from "@/composables/useKeys";
 import { usePickHand } from "@/composables/usePickHand";
 import { useSheetPointer, type LabelChange } from "@/composables/useSheetPointer";
 import { useViewport } from "@/composables/useViewport";
+import { useCorners } from "@/stores/corners";
 import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
@@ -36,6 +37,7 @@ const surfaces = useSurface();
 const images = useSheetImage();
 const visibility = useVisibility();
 const store = useElements();
+const corners = useCorners();
 /** screen px that an edge or a corner may be off the pointer */
 const REACH = 8;
 
@@ -67,6 +69,8 @@ const pickHand = usePickHand({
 const hand = useSheetPointer(canvas, {
   view,
   pickHand,
+  cornerAt: (at) => (corners.on ? corners.at(at, REACH / view.value.scale) : null),
+  onCorner: corners.pick,
   islands: () => shownIslands.value,
   shapes: () => shapes.value,
   picked: () => selection.islands,
@@ -146,7 +150,7 @@ function draw() {
     context,
     {
       width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, islands: job.islands, shapes: shapes.value,
-      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, reserved: job.reserved_px, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
+      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, reserved: job.reserved_px, corners: corners.places, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
       label: pickedLabel.value && { layer: pickedLabel.value, shift: hand.labelChange.value.shift_px }, labelScale: hand.labelChange.value.scale,
       density: job.density_px_per_mm, unit: settings.unit, colors: sheetColors(settings.theme),
     },
@@ -155,7 +159,7 @@ function draw() {
 }
 
 watch(
-  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks.cut, marks.preview, () => visibility.hiddenIslands,
+  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks.cut, marks.preview, () => corners.places, () => visibility.hiddenIslands,
     pickedLabel, () => settings.unit, () => settings.theme, () => props.movable],
   redraw,
   { flush: "post", immediate: true },

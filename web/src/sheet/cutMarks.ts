@@ -34,7 +34,7 @@ export function drawCut(context: CanvasRenderingContext2D, scene: SheetScene, cu
     stroke(shape.edges, colors.picked, 4);
   }
   onScreen();
-  for (const corner of [...cut.picked.corners, ...cut.hovered.corners]) square(context, scene, corner, colors);
+  for (const corner of [...cut.picked.corners, ...cut.hovered.corners]) cornerMark(context, scene, corner);
   for (const end of cut.openEnds) ring(context, scene, end, colors);
 }
 
@@ -77,7 +77,8 @@ function hatch(context: CanvasRenderingContext2D, { width, height, colors }: She
   context.restore();
 }
 
-function square(context: CanvasRenderingContext2D, { view }: SheetScene, [x, y]: Pair, colors: SheetColors) {
+/** A square on a picked corner; in screen px. */
+export function cornerMark(context: CanvasRenderingContext2D, { view, colors }: SheetScene, [x, y]: Pair) {
   context.fillStyle = colors.paper;
   context.fillRect(x * view.scale + view.x - 5, y * view.scale + view.y - 5, 10, 10);
   context.fillStyle = colors.picked;

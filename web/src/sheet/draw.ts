@@ -1,5 +1,5 @@
 import type { Island, Layer, Pair, Sheet } from "@/api/types";
-import { drawCut, drawPreview, type CutDrawing } from "./cutMarks";
+import { cornerMark, drawCut, drawPreview, type CutDrawing } from "./cutMarks";
 import type { Box } from "./handles";
 import { FRAME, grips } from "./handles";
 import { labelFrame, mirroredMark, nameTag, upMark } from "./marks";
@@ -28,6 +28,8 @@ export interface SheetScene {
   preview: Path2D | null;
   /** rectangles that packing keeps free, px: left, top, width, height */
   reserved: [number, number, number, number][];
+  /** corners picked to be placed, px */
+  corners: Pair[];
   /** how the picked islands are moved while a drag lasts */
   moved: DOMMatrix | null;
   /** the frame with grips, px; null where islands can't be moved */
@@ -72,6 +74,7 @@ export function drawSheet(context: CanvasRenderingContext2D, scene: SheetScene, 
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   if (islands.length <= MOST_MARKED) islands.forEach((island) => drawMarks(context, scene, island));
   drawFrame(context, scene);
+  scene.corners.forEach((corner) => cornerMark(context, scene, corner));
   if (scene.label) labelFrame(context, scene, scene.label.layer, scene.label.shift);
   drawRulers(context, scene);
 }

@@ -158,6 +158,37 @@ describe "arranging islands" do
     assert_refused(SheetTrace::InvalidOperationError, message: /all islands are locked/) { operate(operate(job, "lock_islands", islands: [1, 2, 3, 4, 5]).job, "pack") }
   end
 
+  it "puts a corner where it is said to go, with its island or alone" do
+    job = caddy.call
+    map = job.layout.uv_map
+    point = map.island_points[1][0]
+    moved = operate(job, "place_corner", point: point, x_px: 512.5, y_px: 96).job
+    bent = operate(job, "place_corner", point: point, x_px: 512.5, alone: true).job
+    other = job.layout.points_px[point, true].to_a[1]
+
+    assert_equal [512.5, 96], moved.layout.points_px[point, true].to_a.map { |px| px.round(9) }
+    assert_equal(*[job, moved].map { |one| one.measures[1].size_px.map { |px| px.round(9) } })
+    corner, *others = (0...map.mesh.corner_count).select { |one| map.face_islands[map.mesh.corner_faces[one]] == 1 }.sort_by { |one| map.corner_points[one] == point ? 0 : 1 }
+
+    assert_equal [512.5, other.round(9)], bent.sheet.to_px(bent.layout.corner_uvs)[corner, true].to_a.map { |px| px.round(9) }
+    assert_equal job.layout.corner_uvs[others, true], bent.layout.corner_uvs[others, true]
+  end
+
+  # A box of 10 in a closed box of 30: of the outer one all is seen, of the inner one nothing.
+  it "weighs islands by what is seen of them" do
+    cube = lambda do |half, first|
+      corners = [-1, 1].product([-1, 1], [-1, 1]).map { |place| "v #{place.map { |at| at * half }.join(" ")}" }
+      faces = [[1, 2, 4, 3], [5, 7, 8, 6], [1, 5, 6, 2], [3, 4, 8, 7], [1, 3, 7, 5], [2, 6, 8, 4]].map { |face| "f #{face.map { |corner| corner + first }.join(" ")}" }
+      [corners, faces]
+    end
+    outer, inner = [cube.call(15, 0), cube.call(5, 8)]
+    job = Models.job([*outer[0], *inner[0], *outer[1], *inner[1]].join("\n"))
+    weighed = operate(job, "weigh_by_visibility", limit: 4).job
+
+    assert_equal [1.0] * 6, (0..5).map { |island| weighed.plan.weight(island) }
+    assert_equal [0.25] * 6, (6..11).map { |island| weighed.plan.weight(island) }
+  end
+
   # On a sheet of 32 x 32 px, UVs of pixel corners are k / 32, those of middles (k + 0.5) / 32.
   it "brings corners to whole pixels, by point, by box and by place" do
     job = operate(Models.job(Models.panel(uvs: [[0.13, 0.21], [0.72, 0.2], [0.7, 0.81], [0.12, 0.8]])), "resize_sheet", width_px: 32, height_px: 32).job

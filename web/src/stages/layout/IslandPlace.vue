@@ -4,6 +4,7 @@ import { PhArrowClockwise, PhArrowCounterClockwise } from "@phosphor-icons/vue";
 import { BFormCheckbox } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import { useJob } from "@/stores/job";
+import { useCorners } from "@/stores/corners";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { boxAround } from "@/sheet/handles";
@@ -13,9 +14,10 @@ import NumberField from "@/ui/NumberField.vue";
 const jobs = useJob();
 const selection = useSelection();
 const settings = useSettings();
+const corners = useCorners();
 const free = ref(false);
 /** what a group is turned and scaled about */
-const about = ref<"common" | "each">("common");
+const about = ref<"common" | "each" | "corner">("common");
 
 const picked = computed(() => jobs.islands.filter((island) => selection.islands.includes(island.index)));
 const single = computed(() => (picked.value.length === 1 ? picked.value[0]! : null));
@@ -26,7 +28,8 @@ const unitPx = computed(() => (settings.unit === "mm" ? (jobs.job?.density_px_pe
 function place(changes: object) {
   if (single.value) void jobs.operate("place_island", { island: single.value.index, free_proportions: free.value, ...changes });
 }
-const transform = (changes: object) => void jobs.operate("transform_islands", { islands: [...selection.islands], about: about.value, ...changes });
+const pivot = computed(() => (about.value === "corner" ? (corners.places[0] ?? "common") : about.value));
+const transform = (changes: object) => void jobs.operate("transform_islands", { islands: [...selection.islands], about: pivot.value, ...changes });
 
 const centre = computed(() => [(box.value.left + box.value.right) / 2, (box.value.top + box.value.bottom) / 2] as const);
 const size = computed(() => [box.value.right - box.value.left, box.value.bottom - box.value.top] as const);
@@ -67,9 +70,9 @@ function sizeTo(axis: 0 | 1, value: number) {
         <NumberField label="Model-up" hide-label :value="single.up_angle_deg" unit="°" @change="place({ up_angle_deg: $event })" />
         <button type="button" class="btn-choose upright" title="Turn it so that model-up points to the top of the sheet" @click="place({ up_angle_deg: 0 })">Upright</button>
       </template>
-      <template v-else>
+      <template v-if="!single || corners.picked.length > 0">
         <span class="align-self-center">About</span>
-        <ChoiceBar v-model="about" class="wide" label="Turned and scaled about" :choices="{ common: 'all together', each: 'each alone' }" />
+        <ChoiceBar v-model="about" class="wide" label="Turned and scaled about" :choices="{ common: 'middle', each: 'each', corner: 'corner' }" />
       </template>
       <span class="align-self-center">Turn by</span>
       <NumberField label="Turn step" hide-label :value="settings.turn_step_deg" unit="°" @change="settings.turn_step_deg = $event" />

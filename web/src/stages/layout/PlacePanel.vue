@@ -7,6 +7,7 @@ import ChoiceBar from "@/ui/ChoiceBar.vue";
 import IslandFacts from "@/ui/IslandFacts.vue";
 import SizeFields from "@/ui/SizeFields.vue";
 import AlignTools from "./AlignTools.vue";
+import CornerTools from "./CornerTools.vue";
 import IslandPlace from "./IslandPlace.vue";
 
 const jobs = useJob();
@@ -22,6 +23,7 @@ const resize = (width_px: number, height_px: number) => jobs.operate("resize_she
     <IslandPlace />
     <AlignTools />
   </template>
+  <CornerTools />
   <IslandFacts />
   <h3>Sheet</h3>
   <SizeFields :width="jobs.job!.sheet.width_px" :height="jobs.job!.sheet.height_px" @change="resize" />

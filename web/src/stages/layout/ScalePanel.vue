@@ -13,6 +13,7 @@ const jobs = useJob();
 const selection = useSelection();
 const corner = ref<keyof typeof CORNERS>("bottom_right");
 const share = ref(2);
+const limit = ref(4);
 
 const picked = computed(() => jobs.islands.filter((island) => selection.islands.includes(island.index)));
 const islands = computed(() => [...selection.islands]);
@@ -32,6 +33,10 @@ const rows = computed(() => [...jobs.islands].filter((island) => island.tag === 
       <span class="row-of weights">
         <button v-for="value in [2, 1, 0.5, 0.25]" :key="value" type="button" class="btn-choose num" @click="jobs.operate('weigh_islands', { islands, weight: value })">x{{ value }}</button>
       </span>
+    </div>
+    <div class="row-of">
+      <button type="button" class="btn-choose" title="By how much of each is seen from around the model" @click="jobs.operate('weigh_by_visibility', { limit: limit })">Weights by what is seen</button>
+      <NumberField label="Greatest weight over the least" hide-label :value="limit" unit=": 1" :decimals="1" @change="limit = Math.min(Math.max($event, 1), 100)" />
     </div>
     <h3>Park what carries no art</h3>
     <div class="fields">
@@ -63,6 +68,9 @@ const rows = computed(() => [...jobs.islands].filter((island) => island.tag === 
   margin: 6px 0 !important;
   color: var(--ink-soft);
   font-size: 12.5px;
+}
+.row-of :deep(.number-field) {
+  flex: 0 0 66px;
 }
 .weights {
   margin: 0;

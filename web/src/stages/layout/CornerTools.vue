@@ -1,0 +1,76 @@
+<script setup lang="ts">
+/** Corners put exactly where they are said to go, or onto each other. */
+import { computed, onUnmounted, ref } from "vue";
+import { useCorners } from "@/stores/corners";
+import { useJob } from "@/stores/job";
+import ChoiceBar from "@/ui/ChoiceBar.vue";
+import NumberField from "@/ui/NumberField.vue";
+
+const jobs = useJob();
+const corners = useCorners();
+const unit = ref<"px" | "mm" | "uv">("px");
+const moves = ref<"island" | "corner">("island");
+
+const point = computed(() => corners.picked[0]!);
+const name = computed(() => jobs.islands[corners.islandOf(point.value) ?? -1]?.name ?? "");
+const sheet = computed(() => jobs.job!.sheet);
+/** The first corner's place in the unit that is shown; UV run up from the bottom left. */
+const shown = computed(() => {
+  const [x, y] = corners.places[0] ?? [0, 0];
+  if (unit.value === "uv") return [x / sheet.value.width_px, 1 - y / sheet.value.height_px];
+  const px = unit.value === "mm" ? jobs.job!.density_px_per_mm : 1;
+  return [x / px, y / px];
+});
+
+function place(axis: 0 | 1, value: number) {
+  const size = axis === 0 ? sheet.value.width_px : sheet.value.height_px;
+  const px = unit.value === "uv" ? (axis === 0 ? value : 1 - value) * size : value * (unit.value === "mm" ? jobs.job!.density_px_per_mm : 1);
+  return send(axis === 0 ? { x_px: px } : { y_px: px });
+}
+
+const send = (to: object) => jobs.operate("place_corner", { point: point.value, alone: moves.value === "corner", ...to });
+const onto = () => send({ x_px: corners.places[1]![0], y_px: corners.places[1]![1] });
+
+onUnmounted(() => {
+  corners.on = false;
+  corners.clear();
+});
+</script>
+
+<template>
+  <section aria-label="Corners">
+    <h3>Corners</h3>
+    <label class="mode"><input v-model="corners.on" type="checkbox" class="form-check-input" @change="corners.clear()" /> Pick corners on the sheet</label>
+    <p v-if="corners.on && corners.picked.length === 0" class="what">Click a corner; Shift-click a second one to bring the first onto it.</p>
+    <template v-if="corners.picked.length > 0">
+      <div class="fields mt-2">
+        <span class="align-self-center what">{{ name }}</span>
+        <ChoiceBar v-model="unit" class="wide" label="Unit of the corner" :choices="{ px: 'px', mm: 'mm', uv: 'UV' }" />
+        <span class="align-self-center">Corner</span>
+        <NumberField label="Corner x" hide-label :value="shown[0]!" :decimals="unit === 'uv' ? 6 : 2" @change="place(0, $event)" />
+        <NumberField label="Corner y" hide-label :value="shown[1]!" :decimals="unit === 'uv' ? 6 : 2" @change="place(1, $event)" />
+        <span class="align-self-center">Moves</span>
+        <ChoiceBar v-model="moves" class="wide" label="What moves" :choices="{ island: 'the island', corner: 'it alone' }" />
+      </div>
+      <div class="row-of">
+        <button type="button" class="btn-choose" :disabled="corners.picked.length < 2" @click="onto">First onto second</button>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.mode {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+}
+.mode input {
+  margin: 0;
+}
+.what {
+  margin: 4px 0 0 !important;
+  color: var(--ink-soft);
+  font-size: 12.5px;
+}
+</style>
