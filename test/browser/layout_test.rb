@@ -211,6 +211,24 @@ describe "the layout stage" do
     assert_done(/All islands fitted to the sheet/)
   end
 
+  it "holds drags to pixels, and tells the nearest box while it drags" do
+    pick "Front"
+    tools "pixel corners"
+    type "Centre x", "184.3"
+
+    assert_done(/Front: centre 184\.3/)
+    mouse.move_to_location(*on_sheet(184, 264).map(&:round)).click_and_hold.move_to_location(*on_sheet(200, 300).map(&:round)).perform
+
+    assert_selector ".change", text: /px to the box of|box over that of/
+    assert_selector ".change", text: "held to pixel corners"
+    mouse.release.perform
+
+    assert_done(/Front: moved/)
+    left = page.evaluate_script("fetch('/api/jobs').then((r) => r.json()).then((a) => fetch('/api/jobs/' + a.jobs[0].id)).then((r) => r.json()).then((j) => j.islands[0].box_px[0])")
+
+    assert_in_delta left.round, left, 1e-6
+  end
+
   it "puts corners where they are typed, and onto each other" do
     check "Pick corners on the sheet"
     click_at(on_sheet(24, 24))

@@ -1,7 +1,7 @@
 import { useEventListener } from "@vueuse/core";
 import { computed, ref, shallowRef, type Ref } from "vue";
 import type { Island, Layer, Pair } from "@/api/types";
-import { boxAround, changeMatrix, gripAt, gripChange, gripCursor, UNCHANGED, type Box, type Change, type Grip } from "@/sheet/handles";
+import { boxAround, changeMatrix, gripAt, gripChange, gripCursor, heldMove, UNCHANGED, type Box, type Change, type Grip } from "@/sheet/handles";
 import type { usePickHand } from "./usePickHand";
 import { labelCorners } from "@/sheet/marks";
 import type { IslandShape } from "@/sheet/shapes";
@@ -24,6 +24,8 @@ interface Options {
   picked: () => number[];
   /** picks faces, edges and corners, and pulls boxes */
   pickHand: Pick<ReturnType<typeof usePickHand>, "picking" | "press" | "move" | "release" | "click" | "hover" | "leave">;
+  /** what a drag holds the islands' box to */
+  hold: () => "free" | "corners" | "middles";
   /** the corner at a place that a press would pick; null where none is near, or none is to be picked */
   cornerAt: (at: Pair) => number | null;
   onCorner: (point: number, extend: boolean) => void;
@@ -154,7 +156,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     } else if (current.kind === "islands") {
       change.value = current.grip
         ? gripChange(current.grip, current.box, current.from, to, event.shiftKey)
-        : { ...UNCHANGED, move_px: straight([to[0] - current.from[0], to[1] - current.from[1]], event.shiftKey) };
+        : { ...UNCHANGED, move_px: straight(heldMove([to[0] - current.from[0], to[1] - current.from[1]], current.box, options.hold()), event.shiftKey) };
     } else {
       labelChange.value = labelDrag(current, to);
     }
@@ -162,9 +164,8 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
 
   /** With Shift, along one axis only. */
   function straight([dx, dy]: Pair, held: boolean): Pair {
-    const round = (value: number) => Math.round(value * 10) / 10;
-    if (!held) return [round(dx), round(dy)];
-    return Math.abs(dx) > Math.abs(dy) ? [round(dx), 0] : [0, round(dy)];
+    if (!held) return [dx, dy];
+    return Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
   }
 
   function labelDrag(current: Extract<Drag, { kind: "label" }>, to: Pair): LabelChange {

@@ -17,7 +17,7 @@ import { useSurface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
 import { drawSheet } from "./draw";
 import ZoomTools from "./ZoomTools.vue";
-import { boxAround, type Change } from "./handles";
+import { boxAround, nearestBox, type Change } from "./handles";
 import { facesShape, islandShapes, type IslandShape } from "./shapes";
 import { sheetColors } from "./colors";
 import { useSheetMarks } from "./useSheetMarks";
@@ -69,6 +69,7 @@ const pickHand = usePickHand({
 const hand = useSheetPointer(canvas, {
   view,
   pickHand,
+  hold: () => settings.hold,
   cornerAt: (at) => (corners.on ? corners.at(at, REACH / view.value.scale) : null),
   onCorner: corners.pick,
   islands: () => shownIslands.value,
@@ -166,13 +167,26 @@ watch(
 );
 void document.fonts.ready.then(() => nextTick(redraw));
 
+/** What a drag does, with what it comes to: the nearest box, the density, and whether it is held to pixels. */
 const changeText = computed(() => {
   const { move_px, turn_deg, scale } = hand.change.value;
-  if (!hand.moved.value) return "";
-  if (turn_deg) return `${turn_deg.toFixed(1)}°`;
-  if (scale[0] !== 1 || scale[1] !== 1) return scale[0] === scale[1] ? `${(scale[0] * 100).toFixed(1)} %` : `${(scale[0] * 100).toFixed(1)} x ${(scale[1] * 100).toFixed(1)} %`;
-  return `${move_px[0]}, ${move_px[1]} px`;
+  const box = hand.frame.value;
+  if (!hand.moved.value || !box) return "";
+  if (turn_deg) return `${turn_deg.toFixed(1)}°${held("turning")}`;
+  if (scale[0] !== 1 || scale[1] !== 1) {
+    const single = selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined;
+    const density = single ? `, ${(single.density_px_per_mm * Math.sqrt(scale[0] * scale[1])).toFixed(2)} px/mm` : "";
+    const percent = scale[0] === scale[1] ? `${(scale[0] * 100).toFixed(1)} %` : `${(scale[0] * 100).toFixed(1)} x ${(scale[1] * 100).toFixed(1)} %`;
+    return `${percent}${density}${held("scaling")}`;
+  }
+  const others = jobs.islands.filter((island) => !selection.islands.includes(island.index)).map((island) => ({ name: island.name, box: boxAround([island])! }));
+  const [dx, dy] = move_px;
+  const nearest = nearestBox({ left: box.left + dx, right: box.right + dx, top: box.top + dy, bottom: box.bottom + dy }, others);
+  const gap = nearest ? (nearest.gap < 0 ? `, box over that of ${nearest.name}` : `, ${nearest.gap.toFixed(1)} px to the box of ${nearest.name}`) : "";
+  return `${shortly(dx)}, ${shortly(dy)} px${gap}${settings.hold === "free" ? "" : `, held to pixel ${settings.hold}`}`;
 });
+const shortly = (value: number) => String(Math.round(value * 100) / 100);
+const held = (doing: string) => (settings.hold === "free" ? "" : `, not held to pixels while ${doing}`);
 
 useKeys({
   Escape: () => hand.leave(),

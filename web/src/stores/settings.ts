@@ -5,6 +5,8 @@ import type { Look } from "@/api/types";
 
 export type Theme = "light" | "dark";
 export type Unit = "px" | "mm";
+/** what a drag holds the box of islands to */
+export type Hold = "free" | "corners" | "middles";
 export type Light = "even" | "shaded";
 
 /** What the painter likes, kept in the browser. */
@@ -15,10 +17,11 @@ export const useSettings = defineStore("settings", () => {
   /** what the proof draws beside the model itself, and how */
   const proof = useStorage("sheet-trace-proof", { edges: false, floor: false, facing: false, one_sided: false, see_through: false });
   const light = useStorage<Light>("sheet-trace-light", "shaded");
+  const hold = useStorage<Hold>("sheet-trace-hold", "free");
   /** degrees that the keys , and . turn by */
   const turn_step_deg = useStorage("sheet-trace-turn-step", 5);
 
   watchEffect(() => document.documentElement.setAttribute("data-bs-theme", theme.value));
 
-  return { theme, unit, look, light, proof, turn_step_deg };
+  return { theme, unit, look, light, proof, hold, turn_step_deg };
 });

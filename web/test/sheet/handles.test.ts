@@ -1,3 +1,4 @@
+import { heldMove, nearestBox } from "@/sheet/handles";
 import { describe, expect, it } from "vitest";
 import { boxAround, gripAt, gripChange, grips, UNCHANGED } from "@/sheet/handles";
 import sample from "../../../test/data/api/job.json";
@@ -33,5 +34,23 @@ describe("grips of the picked islands", () => {
     const [front, left] = job.islands;
     expect(boxAround([front!, left!])).toEqual({ left: 24, top: 24, right: left!.box_px[2], bottom: 504 });
     expect(boxAround([])).toBeNull();
+  });
+});
+
+describe("a drag", () => {
+  const box = { left: 10.3, top: 20.6, right: 40, bottom: 50 };
+
+  it("goes by tenths of a px, or holds the box's corner to corners or middles of pixels", () => {
+    expect(heldMove([1.234, -2.26], box, "free")).toEqual([1.2, -2.3]);
+    expect(heldMove([1.4, 0], box, "corners").map((by, i) => (i ? box.top : box.left) + by)).toEqual([12, 21]);
+    expect(heldMove([1.4, 0], box, "middles").map((by, i) => (i ? box.top : box.left) + by)).toEqual([11.5, 20.5]);
+  });
+
+  it("tells the nearest box: the gap across, down or cornerwise, and overlap below 0", () => {
+    const at = (left: number, top: number) => ({ name: `${left} ${top}`, box: { left, top, right: left + 10, bottom: top + 10 } });
+    expect(nearestBox(box, [at(45, 30), at(80, 30)])).toEqual({ name: "45 30", gap: 5 });
+    expect(nearestBox(box, [at(43, 54)])).toEqual({ name: "43 54", gap: 5 });
+    expect(nearestBox(box, [at(35, 30)])!.gap).toBe(-5);
+    expect(nearestBox(box, [])).toBeNull();
   });
 });

@@ -6,6 +6,7 @@ import {
 import { computed, ref, type Component } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
+import { useSettings } from "@/stores/settings";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 
 const WAYS: { by: string; text: string; least: number; icon: Component }[] = [
@@ -20,6 +21,7 @@ const WAYS: { by: string; text: string; least: number; icon: Component }[] = [
 ];
 const jobs = useJob();
 const selection = useSelection();
+const settings = useSettings();
 const what = ref<"points" | "box" | "place">("place");
 const to = ref<"corners" | "middles">("corners");
 
@@ -41,12 +43,20 @@ const islands = computed(() => [...selection.islands]);
     <ChoiceBar v-model="what" class="w-100" label="What is brought to whole pixels" :choices="{ place: 'Place', box: 'Box', points: 'Every corner' }" />
     <ChoiceBar v-model="to" class="w-100 mt-1" label="To which part of a pixel" :choices="{ corners: 'Pixel corners', middles: 'Pixel middles' }" />
     <div class="row-of">
-      <button type="button" class="btn-choose" @click="jobs.operate('snap_to_pixels', { islands, what, to })">Bring to whole pixels</button>
+      <button type="button" class="btn-choose" :disabled="islands.length === 0" @click="jobs.operate('snap_to_pixels', { islands, what, to })">Bring to whole pixels</button>
     </div>
+    <h3>Drags are held to</h3>
+    <ChoiceBar v-model="settings.hold" class="w-100" label="Drags are held to" :choices="{ free: 'nothing', corners: 'pixel corners', middles: 'middles' }" />
+    <p v-if="settings.hold !== 'free'" class="what">The box's left upper corner, while moving. Turning and scaling go free.</p>
   </section>
 </template>
 
 <style scoped>
+.what {
+  margin: 4px 0 0 !important;
+  color: var(--ink-soft);
+  font-size: 12.5px;
+}
 .icons {
   display: grid;
   gap: 4px;
