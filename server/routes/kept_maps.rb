@@ -13,7 +13,8 @@ module SheetTraceServer
         app.get("/api/jobs/:id/kept_maps/:index") do
           job = shown_job
           kept = job.kept_maps.fetch(Params.integer(params[:index], :index)) { raise Store::Jobs::NotFound, "there is no kept map #{params[:index]}" }
-          render_json(Json::MapJson.call(kept.name, kept.layout, job.unit_mm))
+          changes = SheetTrace::Layout::Changes.call(kept.layout, job.layout)
+          render_json(Json::MapJson.call(kept.name, kept.layout, job.unit_mm).merge(changes: Json::ChangesJson.call(changes, job.island_names)))
         end
       end
     end

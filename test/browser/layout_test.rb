@@ -224,7 +224,8 @@ describe "the layout stage" do
     mouse.release.perform
 
     assert_done(/Front: moved/)
-    left = page.evaluate_script("fetch('/api/jobs').then((r) => r.json()).then((a) => fetch('/api/jobs/' + a.jobs[0].id)).then((r) => r.json()).then((j) => j.islands[0].box_px[0])")
+    job = @server.get("/api/jobs")["jobs"].first
+    left = @server.get("/api/jobs/#{job["id"]}")["islands"][0]["box_px"][0]
 
     assert_in_delta left.round, left, 1e-6
   end

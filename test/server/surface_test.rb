@@ -132,6 +132,8 @@ describe "cutting and laying flat on the server" do
     assert_equal "as it came", kept[:name]
     assert_operator now[:summary][:stretch_worst], :>, kept[:summary][:stretch_worst]
     refute_empty kept[:lines]
+    assert_equal [job[:islands][0][:name]], kept[:changes].map { |change| change[:name] }
+    assert_in_delta Math.sqrt(2), kept[:changes][0][:scale], 1e-9
     ask(:get, "/api/jobs/#{job[:id]}/kept_maps/4")
 
     assert_failure 404, "not_found", /no kept map 4/

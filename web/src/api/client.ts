@@ -1,5 +1,5 @@
 import type {
-  ArrayName, Band, Job, JobCard, Legends, Look, MeasureKind, PickKind, Picture, Pieces, Preflight, Preview, SheetMap, Solid, Symmetry, TraceSettings, Triple, WorstFace,
+  ArrayName, Band, IslandChange, Job, JobCard, Legends, Look, MeasureKind, PickKind, Picture, Pieces, Preflight, Preview, SheetMap, Solid, Symmetry, TraceSettings, Triple, WorstFace,
 } from "./types";
 
 /** What the server refused, or why it could not be asked. */
@@ -135,7 +135,8 @@ export const api = {
     }
   },
   map: (id: string, revision: number) => ask<SheetMap>("GET", at(id, `/map?${query({ revision })}`)),
-  keptMap: (id: string, revision: number, index: number) => ask<SheetMap>("GET", at(id, `/kept_maps/${index}?${query({ revision })}`)),
+  /** with what lies otherwise now */
+  keptMap: (id: string, revision: number, index: number) => ask<SheetMap & { changes: IslandChange[] }>("GET", at(id, `/kept_maps/${index}?${query({ revision })}`)),
   legends: () => ask<Legends>("GET", "/api/legends"),
   async array(id: string, name: ArrayName, revision: number, version: string): Promise<ArrayBuffer> {
     const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version })}`));

@@ -179,6 +179,16 @@ export interface RelaxStep {
   lines: number[];
 }
 
+/** How an island lies otherwise than on a kept map; figures are null where it was cut anew. */
+export interface IslandChange {
+  name: string;
+  cut_anew: boolean;
+  moved_px: number | null;
+  turn_deg: number | null;
+  scale: number | null;
+  reflected: boolean | null;
+}
+
 /** A layout to be looked at beside another. */
 export interface SheetMap {
   name: string;

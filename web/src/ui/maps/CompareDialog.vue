@@ -3,7 +3,7 @@
 import { BModal } from "bootstrap-vue-next";
 import { computed, shallowRef, watch } from "vue";
 import { api } from "@/api/client";
-import type { SheetMap } from "@/api/types";
+import type { IslandChange, SheetMap } from "@/api/types";
 import { useCutting } from "@/stores/cutting";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
@@ -14,7 +14,8 @@ const index = defineModel<number | null>({ required: true });
 const jobs = useJob();
 const cutting = useCutting();
 const messages = useMessages();
-const maps = shallowRef<[SheetMap, SheetMap] | null>(null);
+const MOST = 8;
+const maps = shallowRef<[SheetMap & { changes: IslandChange[] }, SheetMap] | null>(null);
 
 const open = computed({ get: () => index.value !== null && maps.value !== null, set: (on) => !on && (index.value = null) });
 const figure = (value: number | null, decimals: number) => (value === null ? "endless" : value.toFixed(decimals));
@@ -32,6 +33,17 @@ const rows = computed(() => {
     row("Reading mirrored", (one) => String(one.turned), (one) => one.turned),
   ];
 });
+
+/** What was done to an island since, in words. */
+function since(change: IslandChange): string {
+  if (change.cut_anew) return "cut anew";
+  const told = [];
+  if (change.moved_px! >= 0.01) told.push(`moved ${change.moved_px!.toFixed(1)} px`);
+  if (Math.abs(change.turn_deg!) >= 0.01) told.push(`turned ${change.turn_deg!.toFixed(1)}°`);
+  if (Math.abs(change.scale! - 1) >= 0.0001) told.push(`scaled to ${(100 * change.scale!).toFixed(1)} %`);
+  if (change.reflected) told.push("reflected");
+  return told.join(", ");
+}
 
 watch(index, async (now) => {
   maps.value = null;
@@ -71,6 +83,14 @@ async function goBack() {
         </tr>
       </tbody>
     </table>
+    <div v-if="maps" class="since">
+      <strong>Since then:</strong>
+      <template v-if="maps[0].changes.length === 0"> every island lies where it lay.</template>
+      <ul v-else>
+        <li v-for="change in maps[0].changes.slice(0, MOST)" :key="change.name">{{ change.name }} {{ since(change) }}</li>
+        <li v-if="maps[0].changes.length > MOST">and {{ maps[0].changes.length - MOST }} more</li>
+      </ul>
+    </div>
   </BModal>
 </template>
 
@@ -108,5 +128,16 @@ thead th {
 .better {
   color: var(--verdigris-text);
   font-weight: 650;
+}
+.since {
+  margin-top: 12px;
+}
+.since ul {
+  display: flex;
+  flex-wrap: wrap;
+  padding: 0;
+  margin: 3px 0 0;
+  gap: 2px 20px;
+  list-style: none;
 }
 </style>
