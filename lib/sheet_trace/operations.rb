@@ -9,7 +9,7 @@ module SheetTrace
       Pack Equalise WeighIslands LockIslands PlanSheet AlignIslands PlaceCorner WeighByVisibility FitToSheet ArrangeIslands ParkIslands StackTwins SnapToPixels
       SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
       LayFlat Relax MarkSeams StartSeams DetachFaces JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices MakeTwins
-      ChooseUvSet KeepMap TakeKeptMap DropKeptMap RenamePart RenameMaterial
+      ChooseUvSet KeepMap TakeKeptMap DropKeptMap LoadLayout RenamePart RenameMaterial
     ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"] })
 
     # What a run gives: the new job and one sentence for the history.

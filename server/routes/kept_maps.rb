@@ -10,6 +10,12 @@ module SheetTraceServer
           render_json(Json::MapJson.call("Now", job.layout, job.unit_mm))
         end
 
+        app.get("/api/jobs/:id/layout.json") do
+          content_type "application/json"
+          attachment "#{File.basename(shown_job.source_name, ".*")}-layout.json"
+          SheetTrace::Formats::LayoutFile.write(shown_job.layout)
+        end
+
         app.get("/api/jobs/:id/kept_maps/:index") do
           job = shown_job
           kept = job.kept_maps.fetch(Params.integer(params[:index], :index)) { raise Store::Jobs::NotFound, "there is no kept map #{params[:index]}" }

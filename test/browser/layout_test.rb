@@ -273,5 +273,14 @@ describe "the layout stage" do
     click_button "Set aside"
 
     assert_selector "li", text: "First"
+    saved = downloaded { click_link "Save layout as a file" }
+    click_button "In reading order"
+    click_button "Take it"
+    choose("Load a layout file", saved)
+
+    assert_done(/Layout loaded: 6 islands on 1024 x 1024 px/)
+    choose("Load a layout file", file("broken.json", "{}"))
+
+    assert_text "this is no layout file"
   end
 end

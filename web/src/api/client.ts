@@ -149,6 +149,7 @@ export const api = {
   urls: {
     look: (id: string, revision: number, look: Look) => at(id, `/${look === "art" ? "sheet" : look}.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),
+    layout: (id: string, revision: number) => at(id, `/layout.json?${query({ revision })}`),
     picture: (id: string, digest: string) => at(id, `/pictures/${digest}`),
     trace: (id: string, revision: number, { islands, ...settings }: TraceSettings, preview = false) =>
       at(id, `/trace.png?${query({ revision, ...settings, islands: islands?.join(","), preview: preview ? 1 : null })}`),

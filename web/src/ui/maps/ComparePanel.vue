@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Maps set aside: kept under a name, looked at beside the present one, gone back to or dropped. */
 import { ref } from "vue";
+import { api } from "@/api/client";
 import { useCutting } from "@/stores/cutting";
 import { useJob } from "@/stores/job";
 import CompareDialog from "./CompareDialog.vue";
@@ -8,6 +9,14 @@ import CompareDialog from "./CompareDialog.vue";
 const jobs = useJob();
 const cutting = useCutting();
 const name = ref("");
+/** A layout file goes as it is; the server says what is wrong with it. */
+async function load(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = "";
+  if (file) await cutting.run("load_layout", { file: await file.text() });
+}
+
 const compared = ref<number | null>(null);
 
 async function keep() {
@@ -31,6 +40,12 @@ async function keep() {
         <button type="button" @click="cutting.run('drop_kept_map', { index })">Drop</button>
       </li>
     </ul>
+    <div class="row-of files">
+      <a class="btn-choose" :href="api.urls.layout(jobs.job!.id, jobs.job!.revision)" download title="Islands and their places by themselves, without model and art">Save layout as a file</a>
+      <label class="btn-choose">
+        Load layout…<input type="file" class="visually-hidden" accept=".json" aria-label="Load a layout file" @change="load" />
+      </label>
+    </div>
     <CompareDialog v-model="compared" />
   </section>
 </template>
@@ -73,5 +88,18 @@ li button {
   font-size: 12.5px;
   text-decoration: underline;
   text-underline-offset: 2px;
+}
+.files {
+  margin-top: 14px;
+}
+.files > * {
+  flex: 1 1 0;
+  padding: 3px 6px;
+  font-size: 12.5px;
+  text-align: center;
+  text-decoration: none;
+}
+.files label:focus-within {
+  outline: 2px solid var(--verdigris);
 }
 </style>
