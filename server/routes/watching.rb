@@ -24,7 +24,7 @@ module SheetTraceServer
             ATTEMPTS.times do |attempt|
               result = SheetTrace::Operations.from_h("pack", { **operation.to_h, attempt: attempt }).pack(job)
               out.call(Json::PackingJson.call(job, attempt, result))
-              break if operation.keep_scale # there is nothing to gain
+              break if operation.keep_scale || operation.in_order # another would be the same, or no better
             end
           end
         end

@@ -38,15 +38,16 @@ module SheetTrace
       # @param keep_scale [Boolean]
       # @param fixed [Array<Integer>] islands that stay where they are; reserved [Array<Array(Numeric, Numeric, Numeric, Numeric)>] left, top,
       #   width and height of rectangles to be left free, px
+      # @param in_order [Boolean] whether units are placed in the order they are given in, and not the largest first
       # @param attempt [Integer] 0...ATTEMPTS and more, each another order
       # @return [Result]
       # @raise [LayoutError] if they don't fit; where: { islands: }
       # @raise [InputError] if the margin leaves no room; where: { margin_px: }
-      def self.call(layout, units, gutter_px:, margin_px: 0, turn: "quarter", upright: [], keep_scale: false, fixed: [], reserved: [], attempt: 0)
-        new(layout, units, gutter_px, margin_px, turn, upright, fixed, reserved, attempt).send(:packed, keep_scale)
+      def self.call(layout, units, gutter_px:, margin_px: 0, turn: "quarter", upright: [], keep_scale: false, fixed: [], reserved: [], in_order: false, attempt: 0)
+        new(layout, units, gutter_px, margin_px, turn, upright, fixed, reserved, in_order, attempt).send(:packed, keep_scale)
       end
 
-      def initialize(layout, units, gutter_px, margin_px, turn, upright, fixed, reserved, attempt)
+      def initialize(layout, units, gutter_px, margin_px, turn, upright, fixed, reserved, in_order, attempt)
         @layout = layout
         @gutter_px = gutter_px
         @margin_px = margin_px
@@ -57,6 +58,7 @@ module SheetTrace
         held = upright.to_h { |island| [island, true] }
         @units = units.map { |islands| unit(islands, islands.any? { |island| held[island] } ? "none" : turn, units.size) }.reject { |one| one.lines.empty? }
         @obstacles = fixed.map { |island| @outlines[island] } + reserved.map { |box| rectangle(*box) }
+        @in_order = in_order
         @attempt = attempt
         @shapes = {}
       end
@@ -168,6 +170,8 @@ module SheetTrace
       def corner(lines) = [[0, 2], [1, 3]].map { |ends| lines.flat_map { |line| line.values_at(*ends) }.min }
 
       def ordered(scale, cells)
+        return @units if @in_order
+
         random = Random.new(@attempt)
         sizes = @units.map do |one|
           mask = mask(one, one.turns_rad.first, scale, cells.coarse_px)

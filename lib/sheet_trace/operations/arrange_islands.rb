@@ -33,20 +33,11 @@ module SheetTrace
 
       # As large as the rows go; stacks stay stacks.
       def rows(job)
-        stacks = in_order(job)
+        stacks = Layout::ReadingOrder.call(job.layout, job.tags)
         room = Layout::Sheet.new(width_px: job.sheet.width_px - (2 * margin(job)).ceil, height_px: job.sheet.height_px - (2 * margin(job)).ceil)
         sizes = stacks.map { |stack| job.layout.size_px(stack.first) }
         places, scale = Layout::PackRows.call(sizes, sheet: room, gutter_px: gutter(job), order: sizes.each_index.to_a)
         stacks.zip(places).reduce(job.layout) { |layout, (stack, (x, y))| layout.put(stack, x + margin(job), y + margin(job), scale: scale) }
-      end
-
-      def in_order(job)
-        facings = Mesh::Facing.names(job.layout.uv_map.mean_normals)
-        areas = job.layout.uv_map.island_areas
-        Layout::Stacks.call(job.layout).sort_by do |stack|
-          island = stack.first
-          [job.tags[island] == "art" ? 0 : 1, ArrangeIslands::FACINGS.index(facings[island]), -areas[island]]
-        end
       end
 
       # Two figures beside each other: what looks to the front and the sides, and what looks back. Then what lies on others makes way.
@@ -61,7 +52,7 @@ module SheetTrace
           layout.place([island], Geometry::Affine.move((across * density) - at[0], (-y * density) - at[1]))
         end
         fitted = FitToSheet.new(margin_px: [margin(job), gutter(job)].max).apply(job.with(layout: placed))
-        islands = in_order(job).flatten
+        islands = Layout::ReadingOrder.call(job.layout, job.tags).flatten
         Layout::Settle.call(fitted.layout, islands, gutter_px: gutter(job))
       end
 
@@ -71,11 +62,6 @@ module SheetTrace
         positions = map.mesh.positions[map.point_vertices, true]
         [0, 1].map { |axis| Geometry::Grouped.extremes(map.point_islands, positions[true, axis].copy, map.island_count).then { |low, high| ((low + high) / 2).to_a } }.transpose
       end
-    end
-
-    # The order that sides of a model are read in.
-    class ArrangeIslands
-      FACINGS = %w[Front Around Back Left Right Top Bottom].freeze
     end
   end
 end

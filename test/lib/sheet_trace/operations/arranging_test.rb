@@ -80,6 +80,18 @@ describe "arranging islands" do
     assert_empty after.findings.map(&:code) & %w[overlap gutter off_sheet]
   end
 
+  it "packs in the order of reading: each comes after those before it, further down or further right" do
+    job = operate(caddy.call, "tag_islands", islands: [0], tag: "plain").job
+    after = operate(job, "pack", in_order: true, turn: "none").job
+    order = SheetTrace::Layout::ReadingOrder.call(after.layout, after.tags).flatten
+    corners = order.map { |island| after.layout.boxes_px[island, 0..1].to_a }
+
+    assert_equal %w[Back Left Right Top Bottom Front], after.island_names.values_at(*order)
+    assert_equal [0, 0], corners.first.map(&:round)
+    assert_operator corners.last[1], :>, corners.first[1]
+    assert_equal after.layout.placements, operate(job, "pack", in_order: true, turn: "none", attempt: 3).job.layout.placements
+  end
+
   it "lays out as a figure: what is left on the model lies left, the lid over the front" do
     after = operate(caddy.call, "arrange_islands", rule: "figure").job
     middle = after.island_names.zip((0..5).map { |island| after.layout.centre_px([island]) }).to_h

@@ -17,6 +17,7 @@ const selection = useSelection();
 const turn = ref<"none" | "quarter" | "free">("quarter");
 const upright = ref(true);
 const keepScale = ref(false);
+const inOrder = ref(false);
 
 const islands = computed(() => [...selection.islands]);
 const picked = computed(() => jobs.islands.filter((island) => islands.value.includes(island.index)));
@@ -25,7 +26,7 @@ const allLocked = computed(() => picked.value.length > 0 && picked.value.every((
 const some = computed(() => (picked.value.length > 1 ? counted(picked.value.length, "islands") : "all islands"));
 
 function start() {
-  void packing.start({ islands: picked.value.length > 1 ? islands.value : null, turn: turn.value, upright: upright.value, keep_scale: keepScale.value });
+  void packing.start({ islands: picked.value.length > 1 ? islands.value : null, turn: turn.value, upright: upright.value, keep_scale: keepScale.value, in_order: inOrder.value });
 }
 useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
 </script>
@@ -40,6 +41,7 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
     </div>
     <label class="mode"><input v-model="upright" type="checkbox" class="form-check-input" /> Islands with art are not turned</label>
     <label class="mode"><input v-model="keepScale" type="checkbox" class="form-check-input" /> Keep the present scale</label>
+    <label class="mode"><input v-model="inOrder" type="checkbox" class="form-check-input" /> In reading order</label>
     <div class="row-of">
       <button v-if="packing.running" type="button" class="btn btn-primary" @click="packing.stop()">Stop, {{ packing.attempts.length }} so far</button>
       <button v-else type="button" class="btn btn-primary" @click="start">Pack {{ some }}</button>
