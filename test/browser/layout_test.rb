@@ -105,6 +105,12 @@ describe "the layout stage" do
     assert_field "Sheet width", with: "1024"
   end
 
+  it "takes width and height of the sheet typed at once" do
+    { "Sheet width" => 96, "Sheet height" => 64 }.each { |field, px| find_field(field).send_keys([:control, "a"], px.to_s, :enter) }
+
+    assert_selector ".top-bar", text: "96 × 64 px"
+  end
+
   it "follows a change that is made on another page" do
     find(".island-card", text: "Left").click
     job = @server.get("/api/jobs/#{page.current_path.split("/")[2]}")

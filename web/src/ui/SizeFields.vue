@@ -1,11 +1,20 @@
 <script setup lang="ts">
 /** Width and height in px, typed or from presets. */
 import { BFormSelect } from "bootstrap-vue-next";
-import { computed } from "vue";
+import { computed, ref, watch } from "vue";
 import NumberField from "./NumberField.vue";
 
 const props = defineProps<{ width: number; height: number }>();
 const emit = defineEmits<{ change: [width: number, height: number] }>();
+
+/** What was typed last: the other field may be typed before the answer is in. */
+const typed = ref({ width: props.width, height: props.height });
+watch(() => [props.width, props.height], () => (typed.value = { width: props.width, height: props.height }));
+
+function type(size: { width?: number; height?: number }) {
+  typed.value = { ...typed.value, ...size };
+  emit("change", typed.value.width, typed.value.height);
+}
 
 const SIDES = [64, 128, 256, 512, 1024, 2048, 4096, 8192];
 const own = computed(() => (SIDES.includes(props.width) && props.width === props.height ? String(props.width) : ""));
@@ -18,9 +27,9 @@ const options = computed(() => [
 <template>
   <div class="fields">
     <label for="size-preset" class="align-self-center">Preset</label>
-    <BFormSelect id="size-preset" class="wide" :model-value="own" :options="options" @update:model-value="emit('change', Number($event), Number($event))" />
+    <BFormSelect id="size-preset" class="wide" :model-value="own" :options="options" @update:model-value="type({ width: Number($event), height: Number($event) })" />
     <span class="align-self-center">Size</span>
-    <NumberField label="Sheet width" hide-label :value="width" unit="px" :decimals="0" @change="emit('change', Math.round($event), height)" />
-    <NumberField label="Sheet height" hide-label :value="height" unit="px" :decimals="0" @change="emit('change', width, Math.round($event))" />
+    <NumberField label="Sheet width" hide-label :value="width" unit="px" :decimals="0" @change="type({ width: Math.round($event) })" />
+    <NumberField label="Sheet height" hide-label :value="height" unit="px" :decimals="0" @change="type({ height: Math.round($event) })" />
   </div>
 </template>
