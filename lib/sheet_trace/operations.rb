@@ -6,7 +6,7 @@ module SheetTrace
     NAMES = Registry.new("operation", %w[
       TransformIslands PlaceIsland RenameIsland ResizeSheet SetUnit SetUpAxis SetBleed SetGutter TagIslands
       AddSkin AddLabel ChangeLayer MoveLayer RemoveLayer
-      Pack Equalise WeighIslands LockIslands PlanSheet AlignIslands PlaceCorner WeighByVisibility FitToSheet ArrangeIslands ParkIslands StackTwins SnapToPixels
+      Pack Equalise WeighIslands LockIslands PlanSheet AlignIslands PlaceCorner WeighByVisibility FitToSheet ArrangeIslands ParkIslands StackTwins ExchangeTwins SnapToPixels
       SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
       LayFlat Relax MarkSeams StartSeams DetachFaces JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices MakeTwins
       ChooseUvSet KeepMap TakeKeptMap DropKeptMap LoadLayout RenamePart RenameMaterial

@@ -205,7 +205,7 @@ describe "the layout stage" do
     click_button "90°"
 
     assert_done(/3 islands: turned 90°/)
-    tools "Every corner"
+    tools "Shape"
     click_button "Bring to whole pixels"
 
     assert_done(/3 islands brought to pixel corners/)
@@ -272,6 +272,14 @@ describe "the layout stage" do
     click_button "Take it"
 
     assert_text "6 islands share places."
+    pick "Front"
+    click_button "Pick twins too"
+
+    assert_selector ".island-card.picked", count: 2
+    click_button "Exchange two"
+
+    assert_done(/Front and Back changed places/)
+    find("body").send_keys(:escape)
     click_button "Unstack"
 
     assert_done(/6 islands moved to places of their own/)

@@ -119,7 +119,7 @@ describe "cutting and laying flat on the server" do
     job = change(job, "stack_twins")
 
     assert_equal [1.0, 2.0], job[:islands].first(2).map { |island| island[:weight] }
-    assert_equal [true, 2], [job[:islands][2][:locked], job[:islands][0][:stacked]]
+    assert_equal [true, [0, 3]], [job[:islands][2][:locked], job[:islands][0][:stack]]
     assert_equal [6, [[0, 0, 64, 32]]], job.values_at(:margin_px, :reserved_px)
   end
 

@@ -6,7 +6,7 @@ module SheetTrace
     #
     # islands [Array<Integer>]
     # what [String] "place": the box's left upper corner goes to the nearest, and the island with it; "box": all four sides of the box, so that
-    #   it is scaled too; "points": every corner of every face by itself
+    #   it is scaled too; "points": every corner of every face by itself; "shape": all corners together, as Layout::WholePixels does
     # to [String] "corners" of pixels, or their "middles"
     SnapToPixels = Struct.new(:islands, :what, :to, keyword_init: true) do
       def initialize(islands:, what: "points", to: "corners")
@@ -15,14 +15,14 @@ module SheetTrace
       end
 
       def validate(job)
-        [Checks.islands(job, islands), Checks.one_of(what, "what", %w[place box points]), Checks.one_of(to, "to", %w[corners middles])].compact
+        [Checks.islands(job, islands), Checks.one_of(what, "what", %w[place box points shape]), Checks.one_of(to, "to", %w[corners middles])].compact
       end
 
       def apply(job)
-        return job.with(layout: islands.reduce(job.layout) { |layout, island| layout.place([island], onto(layout.boxes_px[island, true].to_a)) }) unless what == "points"
+        return job.with(layout: placed(job)) if %w[place box].include?(what)
 
         points = job.layout.points_px.copy
-        islands.each { |island| job.layout.uv_map.island_points[island].then { |own| points[own, true] = nearest(points[own, true]) } }
+        islands.each { |island| job.layout.uv_map.island_points[island].then { |own| points[own, true] = whole(points[own, true]) } }
         Job::Remap.with_points(job, job.sheet.px_to_uv.apply(points))
       end
 
@@ -35,6 +35,10 @@ module SheetTrace
       end
 
       private
+
+      def placed(job) = islands.reduce(job.layout) { |layout, island| layout.place([island], onto(layout.boxes_px[island, true].to_a)) }
+
+      def whole(px) = what == "shape" ? Layout::WholePixels.call(px, offset: offset) : nearest(px)
 
       def offset = to == "middles" ? 0.5 : 0.0
 

@@ -26,7 +26,7 @@ export interface Island {
   /** packing goes round it */
   locked: boolean;
   /** islands that lie exactly on each other here, itself among them */
-  stacked: number;
+  stack: number[];
   faces: number;
   size_mm: Pair;
   size_px: Pair;

@@ -128,6 +128,14 @@ describe "arranging islands" do
     assert_refused(SheetTrace::InvalidOperationError, message: /no two of these islands are alike/) { operate(job, "stack_twins", islands: [0, 1]) }
   end
 
+  it "lets twins change places, point by point" do
+    job = caddy.call
+    after = operate(job, "exchange_twins", islands: [0, 3]).job
+
+    assert_equal boxes.call(job, 0, 3), boxes.call(after, 3, 0)
+    assert_refused(SheetTrace::InvalidOperationError, message: /not of one shape/) { operate(job, "exchange_twins", islands: [0, 1]) }
+  end
+
   # With half of the area gone, all may grow by the root of 2 at the most (1.414).
   it "frees half of the sheet where all halves are stacked: 1.35 times the density after packing" do
     halves = Array.new(8) do |i|

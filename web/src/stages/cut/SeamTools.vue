@@ -2,17 +2,20 @@
 /** Cutting along picked edges or sewing them up, having a cut suggested, and starting seams anew. */
 import { computed, ref, watch } from "vue";
 import { useCutting } from "@/stores/cutting";
+import { useJob } from "@/stores/job";
 import { usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
 import NumberField from "@/ui/NumberField.vue";
 import PieceList from "./PieceList.vue";
 
+const jobs = useJob();
 const cutting = useCutting();
 const picks = usePicks();
 const seams = useSeams();
 const limit = ref(1.1);
 const suggesting = ref(false);
 
+const bare = computed(() => jobs.job!.source.uv_sets.length === 0 && jobs.islands.length === jobs.job!.counts.faces);
 const edges = computed(() => [...picks.sets.edges]);
 const exactness = computed(() => {
   const error = seams.symmetry?.error_mm ?? 0;
@@ -48,6 +51,7 @@ watch(() => seams.direct, (direct) => {
     <p v-if="seams.symmetric" class="what">Symmetric about {{ seams.symmetry!.plane }}, {{ exactness }}; within {{ seams.symmetry!.tolerance_mm!.toPrecision(2) }} mm counts as alike.</p>
     <p v-else-if="seams.symmetry" class="what">The model has no plane of symmetry.</p>
 
+    <p v-if="bare" class="note plain mt-2">The model came without a map, so each face lies by itself. Start with no seams, cut where nobody looks, and lay it flat.</p>
     <h3>Have a cut suggested</h3>
     <div class="row-of">
       <button type="button" class="btn-choose" :disabled="suggesting" title="The cheapest cut that lets each piece be laid flat" @click="suggest({})">{{ suggesting ? "Looking…" : "To open pieces" }}</button>

@@ -19,10 +19,14 @@ const WAYS: { by: string; text: string; least: number; icon: Component }[] = [
   { by: "spread_across", text: "Equal gaps across", least: 3, icon: PhArrowsHorizontal },
   { by: "spread_down", text: "Equal gaps down", least: 3, icon: PhArrowsVertical },
 ];
+const WHAT = {
+  place: "The box's left upper corner; the island keeps its size.", box: "All four sides of the box; the island is scaled to it.",
+  shape: "All corners together: right angles and equal panels stay.", points: "Every corner by itself, wherever that bends the island.",
+};
 const jobs = useJob();
 const selection = useSelection();
 const settings = useSettings();
-const what = ref<"points" | "box" | "place">("place");
+const what = ref<"points" | "box" | "place" | "shape">("place");
 const to = ref<"corners" | "middles">("corners");
 
 const islands = computed(() => [...selection.islands]);
@@ -40,7 +44,8 @@ const islands = computed(() => [...selection.islands]);
       </button>
     </div>
     <h3>Whole pixels</h3>
-    <ChoiceBar v-model="what" class="w-100" label="What is brought to whole pixels" :choices="{ place: 'Place', box: 'Box', points: 'Every corner' }" />
+    <ChoiceBar v-model="what" class="w-100" label="What is brought to whole pixels" :choices="{ place: 'Place', box: 'Box', shape: 'Shape', points: 'Corners' }" />
+    <p class="what">{{ WHAT[what] }}</p>
     <ChoiceBar v-model="to" class="w-100 mt-1" label="To which part of a pixel" :choices="{ corners: 'Pixel corners', middles: 'Pixel middles' }" />
     <div class="row-of">
       <button type="button" class="btn-choose" :disabled="islands.length === 0" @click="jobs.operate('snap_to_pixels', { islands, what, to })">Bring to whole pixels</button>

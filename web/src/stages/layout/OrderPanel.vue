@@ -12,7 +12,9 @@ const previews = usePreview();
 const selection = useSelection();
 
 const islands = computed(() => [...selection.islands]);
-const stacked = computed(() => jobs.islands.filter((island) => island.stacked > 1));
+const stacked = computed(() => jobs.islands.filter((island) => island.stack.length > 1));
+/** the picked islands and all that lie on them */
+const withTwins = computed(() => [...new Set(islands.value.flatMap((index) => jobs.islands[index]?.stack ?? []))]);
 const unstack = computed(() => stacked.value.filter((island) => islands.value.length === 0 || islands.value.includes(island.index)).map((island) => island.index));
 </script>
 
@@ -28,6 +30,10 @@ const unstack = computed(() => stacked.value.filter((island) => islands.value.le
     <div class="row-of">
       <button type="button" class="btn-choose" :disabled="previews.looking" @click="previews.show('stack_twins', { islands: islands.length > 1 ? islands : null })">Stack {{ islands.length > 1 ? "picked twins" : "all twins" }}</button>
       <button type="button" class="btn-choose" :disabled="unstack.length === 0" @click="jobs.operate('separate_islands', { islands: unstack })">Unstack</button>
+    </div>
+    <div class="row-of">
+      <button type="button" class="btn-choose" title="So that they are moved, turned and scaled as one" :disabled="withTwins.length === islands.length" @click="selection.islands = withTwins">Pick twins too</button>
+      <button type="button" class="btn-choose" title="Each goes where the other is, point by point" :disabled="islands.length !== 2" @click="jobs.operate('exchange_twins', { islands })">Exchange two</button>
     </div>
     <PreviewCard />
     <h3>Layouts set aside</h3>
