@@ -6,9 +6,10 @@ module SheetTrace
     NAMES = Registry.new("operation", %w[
       TransformIslands PlaceIsland RenameIsland ResizeSheet SetUnit SetUpAxis SetBleed SetGutter TagIslands
       AddSkin AddLabel ChangeLayer MoveLayer RemoveLayer
-      Pack Equalise WeighIslands LockIslands PlanSheet AlignIslands PlaceCorner WeighByVisibility FitToSheet ArrangeIslands ParkIslands StackTwins ExchangeTwins SnapToPixels
+      Pack Equalise WeighIslands LockIslands PlanSheet AlignIslands PlaceCorner WeighByVisibility FitToSheet ArrangeIslands ParkIslands SetAside
+      StackTwins ExchangeTwins SnapToPixels
       SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
-      LayFlat Relax MarkSeams StartSeams DetachFaces JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices MakeTwins
+      LayFlat Relax MarkSeams StartSeams DetachFaces SplitIsland JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices MakeTwins
       ChooseUvSet KeepMap TakeKeptMap DropKeptMap LoadLayout RenamePart RenameMaterial
     ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"] })
 

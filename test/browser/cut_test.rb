@@ -266,6 +266,14 @@ describe "the cut stage" do
       assert_selector ".island-card", count: 6
     end
 
+    it "offers to split an island, and says why it can't" do
+      find(".island-card", text: "Front").click
+      tools "Shape"
+      click_button "Split Front in two"
+
+      assert_text "Front has too few faces to be split"
+    end
+
     it "picks islands in a box, on the sheet and on the model" do
       drag(on_sheet(2, 2), on_sheet(588, 520), :alt)
       picked "2 islands"

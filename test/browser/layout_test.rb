@@ -128,6 +128,8 @@ describe "the layout stage" do
 
   it "packs, shows attempts to choose from, and takes one" do
     tools "Pack"
+
+    assert_text "59.8 % of the sheet is used now." # 39 200 mm2 at 4 px/mm on 1024 x 1024 px
     type "Margin", "6"
 
     assert_done(/Margin 6 px/)
@@ -188,6 +190,12 @@ describe "the layout stage" do
 
     assert_done(%r{6 islands brought to \d\.\d+ px/mm, times weights of 1 to 2})
     pick "Bottom"
+    click_button "Lay aside"
+
+    assert_done(/Bottom laid beside the sheet/)
+    click_button "Bring in 1"
+
+    assert_done(/Bottom brought onto the sheet/)
     click_button "Park Bottom"
 
     assert_done(/Bottom parked at the bottom right/)

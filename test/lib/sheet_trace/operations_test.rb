@@ -64,6 +64,8 @@ describe SheetTrace::Operations do
     "arrange_islands" => [{ rule: "alphabet" } => /give reading, figure/], "park_islands" => [{ islands: [0], corner: "middle" } => /corner is "middle"/],
     "place_corner" => [{ point: 99 } => /no corner 99/, { point: 0, x_px: "a" } => /x is "a"/], "weigh_by_visibility" => [{ limit: 0 } => /limit is 0/],
     "exchange_twins" => [{ islands: [0] } => /pick two islands/],
+    "split_island" => [{ island: 7 } => /no island 7/, { island: 0 } => /too few faces/],
+    "set_aside" => [{ islands: [] } => /pick one first/],
     "load_layout" => [{ file: 5 } => /text of a layout file/],
     "stack_twins" => [{} => /no two of these/], "snap_to_pixels" => [{ islands: [0], what: "all" } => /give place, box, points, shape/],
     "add_skin" => [{ id: "a", picture: "p", name: "" } => /layer's name/]

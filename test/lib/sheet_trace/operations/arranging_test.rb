@@ -114,6 +114,31 @@ describe "arranging islands" do
     assert_empty after.findings.map(&:code) & %w[overlap off_sheet]
   end
 
+  it "lays islands beside the sheet as they are, and brings them in one by one" do
+    job = caddy.call
+    aside = operate(job, "set_aside", islands: [0, 1, 3]).job
+    sizes = ->(one) { one.measures.map { |measure| measure.size_px.map { |px| px.round(6) } } }
+
+    assert_equal sizes.call(job), sizes.call(aside)
+    assert_operator boxes.call(aside, 0, 1, 3).map(&:first).min, :>, 1024
+    assert_equal boxes.call(job, 2, 4, 5), boxes.call(aside, 2, 4, 5)
+    back = operate(aside, "bring_onto_sheet", islands: [1]).job
+
+    assert_operator boxes.call(back, 1)[0][2], :<=, 1024
+    assert_empty back.subject.overlaps
+  end
+
+  # On 64 x 32 px a square of px is half as wide as high in UV.
+  it "keeps px lengths when it turns on a sheet that is not square" do
+    job = operate(Models.job(Models.panel(uvs: [[0.1, 0.1], [0.35, 0.1], [0.35, 0.6], [0.1, 0.6]])), "resize_sheet", width_px: 64, height_px: 32).job
+    turned = operate(job, "transform_islands", islands: [0], turn_rad: Math::PI / 2).job
+    uv = ->(one) { one.layout.points_uv.then { |uvs| (uvs.max(axis: 0) - uvs.min(axis: 0)).to_a.map { |side| side.round(9) } } }
+
+    assert_equal [16, 16], job.measures[0].size_px.map { |px| px.round(9) }
+    assert_equal [0.25, 0.5], uv.call(job)
+    assert_equal [[16, 16], [0.25, 0.5]], [turned.measures[0].size_px.map { |px| px.round(9) }, uv.call(turned)]
+  end
+
   # Front and back of the caddy are 80 x 120 mm, its sides 50 x 120, lid and base 80 x 50.
   it "stacks twins point by point, and unstacks them" do
     job = caddy.call
@@ -134,6 +159,20 @@ describe "arranging islands" do
 
     assert_equal boxes.call(job, 0, 3), boxes.call(after, 3, 0)
     assert_refused(SheetTrace::InvalidOperationError, message: /not of one shape/) { operate(job, "exchange_twins", islands: [0, 1]) }
+  end
+
+  # The number lies in the middle of the hull, 40 mm wide on 432; so the cut passes beside it.
+  it "splits a long island across where no art is cut" do
+    job = Demo.skiff.job
+    split = operate(job, "split_island", island: 0)
+    art = SheetTrace::Job::ArtFaces.call(job)
+    cut = SheetTrace::Flatten::Seams.of_map(split.job.layout.uv_map) & ~SheetTrace::Flatten::Seams.of_map(job.layout.uv_map)
+    beside = cut.where.to_a.flat_map { |edge| job.mesh.edge_faces[edge] }
+
+    assert_equal "hull Right split into 2 pieces", split.description
+    assert_equal 16, beside.uniq.size # 8 faces from keel to gunwale, on either side
+    assert_empty beside & art
+    assert_empty split.job.findings.map(&:code) & %w[overlap off_sheet]
   end
 
   # With half of the area gone, all may grow by the root of 2 at the most (1.414).

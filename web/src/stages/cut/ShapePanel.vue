@@ -38,6 +38,11 @@ const edges = computed(() => [...picks.sets.edges]);
       </button>
     </div>
     <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="islands.length !== 1 || previews.looking" title="Across its longer side, where no artwork is cut" @click="previews.show('split_island', { island: islands[0] })">
+        Split{{ islands.length === 1 ? ` ${named}` : " an island" }} in two
+      </button>
+    </div>
+    <div class="row-of">
       <button type="button" class="btn-choose" :disabled="edges.length === 0 || previews.looking" title="Bring the islands on either side together along the picked edges" @click="previews.show('join_islands', { edges })">
         Join along {{ counted(edges.length, "edges") }}
       </button>

@@ -26,7 +26,7 @@ const unstack = computed(() => stacked.value.filter((island) => islands.value.le
       <button type="button" class="btn-choose" title="Each where it is on the model, seen from the front" :disabled="previews.looking" @click="previews.show('arrange_islands', { rule: 'figure' })">As a figure</button>
     </div>
     <h3>Twins</h3>
-    <p class="what">{{ stacked.length === 0 ? "Islands of the same shape, turned or reflected, can share one place." : `${stacked.length} islands share places. Where one is reflected, lettering would read mirrored.` }}</p>
+    <p class="what">{{ stacked.length === 0 ? "Islands of the same shape to a thousandth of their size, turned or reflected, can share one place." : `${stacked.length} islands share places. Where one is reflected, lettering would read mirrored.` }}</p>
     <div class="row-of">
       <button type="button" class="btn-choose" :disabled="previews.looking" @click="previews.show('stack_twins', { islands: islands.length > 1 ? islands : null })">Stack {{ islands.length > 1 ? "picked twins" : "all twins" }}</button>
       <button type="button" class="btn-choose" :disabled="unstack.length === 0" @click="jobs.operate('separate_islands', { islands: unstack })">Unstack</button>

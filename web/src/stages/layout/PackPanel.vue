@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** Packing by true outlines: what is kept to, and the attempts to choose from. */
-import { computed, ref } from "vue";
+import { computed, ref, watch } from "vue";
+import { api } from "@/api/client";
 import { useKeys } from "@/composables/useKeys";
 import { useJob } from "@/stores/job";
+import { useMessages } from "@/stores/messages";
 import { usePacking } from "@/stores/packing";
 import { counted } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
@@ -13,11 +15,29 @@ import ReservedRoom from "./ReservedRoom.vue";
 
 const jobs = useJob();
 const packing = usePacking();
+const messages = useMessages();
 const selection = useSelection();
 const turn = ref<"none" | "quarter" | "free">("quarter");
 const upright = ref(true);
 const keepScale = ref(false);
 const inOrder = ref(false);
+
+/** share of the sheet that islands cover as they lie */
+const used = ref<number | null>(null);
+watch(
+  () => jobs.job?.revision,
+  async () => {
+    const job = jobs.job;
+    if (!job) return;
+    try {
+      const { summary } = await api.map(job.id, job.revision);
+      if (jobs.job?.revision === job.revision) used.value = summary.used;
+    } catch (error) {
+      messages.fail(error);
+    }
+  },
+  { immediate: true },
+);
 
 const islands = computed(() => [...selection.islands]);
 const picked = computed(() => jobs.islands.filter((island) => islands.value.includes(island.index)));
@@ -46,6 +66,7 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
       <button v-if="packing.running" type="button" class="btn btn-primary" @click="packing.stop()">Stop, {{ packing.attempts.length }} so far</button>
       <button v-else type="button" class="btn btn-primary" @click="start">Pack {{ some }}</button>
     </div>
+    <p v-if="used !== null" class="what mt-2">{{ (100 * used).toFixed(1) }} % of the sheet is used now.</p>
     <div v-if="packing.attempts.length > 0" class="attempts" role="radiogroup" aria-label="Attempts">
       <button
         v-for="attempt in packing.attempts" :key="attempt.attempt" type="button" role="radio" :aria-checked="attempt === packing.shown" :class="{ on: attempt === packing.shown }"

@@ -19,6 +19,12 @@ const picked = computed(() => jobs.islands.filter((island) => selection.islands.
 const islands = computed(() => [...selection.islands]);
 const weight = computed(() => picked.value[0]?.weight ?? 1);
 const named = computed(() => (picked.value.length === 1 ? picked.value[0]!.name : counted(picked.value.length, "islands")));
+/** of what is picked, or of all: what lies beside the sheet */
+const off = computed(() => {
+  const { width_px, height_px } = jobs.job!.sheet;
+  const beside = jobs.islands.filter(({ box_px: [left, top, right, bottom] }) => left >= width_px || top >= height_px || right <= 0 || bottom <= 0);
+  return beside.filter((island) => picked.value.length === 0 || islands.value.includes(island.index)).map((island) => island.index);
+});
 const rows = computed(() => [...jobs.islands].filter((island) => island.tag === "art").sort((a, b) => a.density_px_per_mm / a.weight - b.density_px_per_mm / b.weight).slice(0, MOST));
 </script>
 
@@ -46,6 +52,11 @@ const rows = computed(() => [...jobs.islands].filter((island) => island.tag === 
     </div>
     <div class="row-of">
       <button type="button" class="btn-choose" :disabled="picked.length === 0" @click="jobs.operate('park_islands', { islands, corner, share: share / 100 })">Park {{ picked.length === 0 ? "picked islands" : named }}</button>
+    </div>
+    <h3>A clear desk</h3>
+    <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="picked.length === 0" title="Beside the sheet, as large as they are" @click="jobs.operate('set_aside', { islands })">Lay aside</button>
+      <button type="button" class="btn-choose" :disabled="off.length === 0" @click="jobs.operate('bring_onto_sheet', { islands: off })">Bring in{{ off.length > 0 ? ` ${off.length}` : "" }}</button>
     </div>
     <table>
       <caption>Density of islands with art</caption>
