@@ -268,7 +268,7 @@ describe "the layout stage" do
 
   it "lays out to be read, stacks twins and parts them" do
     tools "Order"
-    click_button "In reading order"
+    click_button "Reading order"
 
     assert_selector ".not-taken", text: "Islands laid out in reading order"
     click_button "Take it"
@@ -296,7 +296,7 @@ describe "the layout stage" do
 
     assert_selector "li", text: "First"
     saved = downloaded { click_link "Save layout as a file" }
-    click_button "In reading order"
+    click_button "Reading order"
     click_button "Take it"
     choose("Load a layout file", saved)
 

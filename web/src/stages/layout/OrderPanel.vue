@@ -22,7 +22,7 @@ const unstack = computed(() => stacked.value.filter((island) => islands.value.le
   <section aria-label="Order">
     <h3 class="mt-0">Readable</h3>
     <div class="row-of">
-      <button type="button" class="btn-choose" title="Art first; front, back, left, right, top, bottom; the larger first" :disabled="previews.looking" @click="previews.show('arrange_islands', { rule: 'reading' })">In reading order</button>
+      <button type="button" class="btn-choose" title="Art first; front, back, left, right, top, bottom; the larger first" :disabled="previews.looking" @click="previews.show('arrange_islands', { rule: 'reading' })">Reading order</button>
       <button type="button" class="btn-choose" title="Each where it is on the model, seen from the front" :disabled="previews.looking" @click="previews.show('arrange_islands', { rule: 'figure' })">As a figure</button>
     </div>
     <h3>Twins</h3>
