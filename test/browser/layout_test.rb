@@ -129,7 +129,7 @@ describe "the layout stage" do
   it "packs, shows attempts to choose from, and takes one" do
     tools "Pack"
 
-    assert_text "59.8 % of the sheet is used now." # 39 200 mm2 at 4 px/mm on 1024 x 1024 px
+    assert_text "59.8 % of the sheet is used now; the largest free square is" # 39 200 mm2 at 4 px/mm on 1024 x 1024 px
     type "Margin", "6"
 
     assert_done(/Margin 6 px/)

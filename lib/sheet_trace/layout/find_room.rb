@@ -41,6 +41,13 @@ module SheetTrace
         [((x - @edge) * @cell) + @gutter, ((y - @edge) * @cell) + @gutter]
       end
 
+      # @return [Float] px along the side of the largest square that would find room, to a cell; 0 where there is none
+      def largest_square_px
+        inner = @taken.shape.map { |cells| cells - (2 * @edge) }.min
+        side = (0..inner).bsearch { |cells| cells == inner || !square?(cells + 1) }
+        side * @cell
+      end
+
       # @return [Boolean] whether a box and its gutter would cover nothing, and stay on the sheet
       def free?(left, top, right, bottom)
         return false if left < 0 || top < 0 || right > @sheet.width_px || bottom > @sheet.height_px
@@ -52,6 +59,11 @@ module SheetTrace
       end
 
       private
+
+      def square?(side)
+        size = side + (2 * @edge)
+        (sums[size..-1, size..-1] - sums[0...-size, size..-1] - sums[size..-1, 0...-size] + sums[0...-size, 0...-size]).eq(0).any?
+      end
 
       def cells(px) = (px / @cell).floor
 

@@ -44,10 +44,10 @@ module SheetTrace
       # @raise [LayoutError] if they don't fit; where: { islands: }
       # @raise [InputError] if the margin leaves no room; where: { margin_px: }
       def self.call(layout, units, gutter_px:, margin_px: 0, turn: "quarter", upright: [], keep_scale: false, fixed: [], reserved: [], in_order: false, attempt: 0)
-        new(layout, units, gutter_px, margin_px, turn, upright, fixed, reserved, in_order, attempt).send(:packed, keep_scale)
+        new(layout, units, gutter_px:, margin_px:, turn:, upright:, fixed:, reserved:, in_order:, attempt:).send(:packed, keep_scale)
       end
 
-      def initialize(layout, units, gutter_px, margin_px, turn, upright, fixed, reserved, in_order, attempt)
+      def initialize(layout, units, gutter_px:, margin_px:, turn:, upright:, fixed:, reserved:, in_order:, attempt:)
         @layout = layout
         @gutter_px = gutter_px
         @margin_px = margin_px

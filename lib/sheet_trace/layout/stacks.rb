@@ -14,6 +14,10 @@ module SheetTrace
         by_box.flat_map { |islands| islands.size == 1 ? [islands] : parted(layout, islands) }.sort_by(&:first)
       end
 
+      # @param islands [Array<Integer>]
+      # @return [Array<Array<Integer>>] each of them with all that lie on it, so that twins go along
+      def self.of(layout, islands) = call(layout).select { |stack| (stack & islands).any? }
+
       def self.parted(layout, islands)
         islands.group_by do |island|
           points = layout.points_px[layout.uv_map.island_points[island], true]

@@ -2,7 +2,7 @@
 
 module SheetTrace
   module Operations
-    # Brings islands into line by their boxes, or spreads them so that the gaps between them are equal.
+    # Brings islands into line by their boxes, twins that lie on them along with them, or spreads them so that the gaps between them are equal.
     #
     # islands [Array<Integer>] two or more, to be spread three or more
     # by [String] one of WAYS: the side or middle that comes into line with that of the box round all, or the direction they are spread in
@@ -22,10 +22,10 @@ module SheetTrace
 
       def apply(job)
         axis, where = AlignIslands::WAYS[by]
-        boxes = islands.uniq.to_h { |island| [island, job.layout.boxes_px[island, true].to_a.values_at(axis, axis + 2)] }
+        boxes = Layout::Stacks.of(job.layout, islands).to_h { |stack| [stack, job.layout.boxes_px[stack.first, true].to_a.values_at(axis, axis + 2)] }
         shifts = where == :gaps ? spread(boxes) : into_line(boxes, where)
-        job.with(layout: shifts.reduce(job.layout) do |layout, (island, by_px)|
-          layout.place([island], Geometry::Affine.move(*(axis.zero? ? [by_px, 0] : [0, by_px])))
+        job.with(layout: shifts.reduce(job.layout) do |layout, (stack, by_px)|
+          layout.place(stack, Geometry::Affine.move(*(axis.zero? ? [by_px, 0] : [0, by_px])))
         end)
       end
 
@@ -41,11 +41,11 @@ module SheetTrace
 
       # The outermost stay where they are.
       def spread(boxes)
-        order = boxes.sort_by { |_island, (from, to)| from + to }
-        free = order.last[1][1] - order.first[1][0] - order.sum { |_island, (from, to)| to - from }
+        order = boxes.sort_by { |_stack, (from, to)| from + to }
+        free = order.last[1][1] - order.first[1][0] - order.sum { |_stack, (from, to)| to - from }
         gap = free / (order.size - 1)
         at = order.first[1][0]
-        order.to_h { |island, (from, to)| [island, at - from].tap { at += to - from + gap } }
+        order.to_h { |stack, (from, to)| [stack, at - from].tap { at += to - from + gap } }
       end
     end
 

@@ -2,7 +2,7 @@
 
 module SheetTrace
   module Operations
-    # Puts a corner of the sheet map exactly where it is said to go: its island moves along, or the corner alone does and the island bends.
+    # Puts a corner of the sheet map exactly where it is said to go: its island moves along, with twins that lie on it, or the corner alone does and the island bends.
     # What is nil stays as it is.
     #
     # point [Integer] of the map; x_px, y_px [Numeric, nil]; alone [Boolean]
@@ -40,7 +40,7 @@ module SheetTrace
 
       def moved(job, target)
         from = job.layout.points_px[point, true].to_a
-        job.layout.place([island(job)], Geometry::Affine.move(*target.zip(from).map { |to, now| to - now }))
+        job.layout.place(Layout::Stacks.of(job.layout, [island(job)]).first, Geometry::Affine.move(*target.zip(from).map { |to, now| to - now }))
       end
     end
   end

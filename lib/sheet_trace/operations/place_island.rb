@@ -2,7 +2,7 @@
 
 module SheetTrace
   module Operations
-    # Puts one island where typed numbers say, about its centre. What is nil stays as it is.
+    # Puts one island where typed numbers say, about its centre; twins that lie on it go along. What is nil stays as it is.
     #
     # island [Integer]; x_px, y_px [Float] centre of its box; up_angle_rad [Float] where model-up shall point
     # width_px, height_px [Float] of its box; one alone keeps the proportions unless free_proportions
@@ -22,7 +22,7 @@ module SheetTrace
       def apply(job)
         x, y = job.layout.centre_px([island])
         change = (Geometry::Affine.scale(*factors(job)) * turn(job)).about(x, y)
-        job.with(layout: job.layout.place([island], Geometry::Affine.move((x_px || x) - x, (y_px || y) - y) * change))
+        job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, [island]).first, Geometry::Affine.move((x_px || x) - x, (y_px || y) - y) * change))
       end
 
       def describe(job, after)

@@ -2,7 +2,7 @@
 
 module SheetTrace
   module Operations
-    # Moves, turns and scales islands: first scaled, then turned, then moved.
+    # Moves, turns and scales islands: first scaled, then turned, then moved. Twins that lie on them go along.
     #
     # islands [Array<Integer>]; move_px [Array(Float, Float)] right and down; turn_rad [Float] clockwise
     # scale [Array(Float, Float)] across and down the sheet
@@ -21,7 +21,8 @@ module SheetTrace
 
       def apply(job)
         change = Geometry::Affine.turn(turn_rad) * Geometry::Affine.scale(*scale)
-        groups = about == "each" ? islands.map { |island| [island] } : [islands]
+        stacks = Layout::Stacks.of(job.layout, islands)
+        groups = about == "each" ? stacks : [stacks.flatten]
         job.with(layout: groups.reduce(job.layout) do |layout, group|
           middle = about.is_a?(Array) ? about : layout.centre_px(group).map { |px| (px * TransformIslands::PIVOT_STEPS).round / TransformIslands::PIVOT_STEPS }
           layout.place(group, Geometry::Affine.move(*move_px) * change.about(*middle))

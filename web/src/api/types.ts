@@ -193,6 +193,8 @@ export interface IslandChange {
 export interface SheetMap {
   name: string;
   sheet: Sheet;
+  /** side of the largest square that is free */
+  free_square_px: number;
   summary: { islands: number; stretch_mean: number; stretch_worst: number | null; density_px_per_mm: Pair; used: number; turned: number };
   lines: number[];
 }

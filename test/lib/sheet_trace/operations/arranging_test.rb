@@ -153,6 +153,18 @@ describe "arranging islands" do
     assert_refused(SheetTrace::InvalidOperationError, message: /no two of these islands are alike/) { operate(job, "stack_twins", islands: [0, 1]) }
   end
 
+  it "takes twins along when the island they lie on is moved, turned, typed, aligned or put by a corner" do
+    job = operate(caddy.call, "stack_twins").job
+    point = job.layout.uv_map.island_points[0][1]
+    { "transform_islands" => { islands: [0], move_px: [30, 9], turn_rad: 0.3, about: "each" }, "place_island" => { island: 3, x_px: 700 },
+      "align_islands" => { islands: [0, 1], by: "bottom" }, "place_corner" => { point: point, x_px: 500 } }.each do |name, parameters|
+      after = operate(job, name, **parameters).job
+
+      assert_equal SheetTrace::Layout::Stacks.call(job.layout), SheetTrace::Layout::Stacks.call(after.layout), name
+      refute_equal boxes.call(job, 3), boxes.call(after, 3) unless name == "align_islands"
+    end
+  end
+
   it "lets twins change places, point by point" do
     job = caddy.call
     after = operate(job, "exchange_twins", islands: [0, 3]).job

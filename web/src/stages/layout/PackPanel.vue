@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Packing by true outlines: what is kept to, and the attempts to choose from. */
-import { computed, ref, watch } from "vue";
+import { computed, ref, shallowRef, watch } from "vue";
 import { api } from "@/api/client";
 import { useKeys } from "@/composables/useKeys";
 import { useJob } from "@/stores/job";
@@ -22,16 +22,16 @@ const upright = ref(true);
 const keepScale = ref(false);
 const inOrder = ref(false);
 
-/** share of the sheet that islands cover as they lie */
-const used = ref<number | null>(null);
+/** how much of the sheet islands cover as they lie, and what is left in one place */
+const used = shallowRef<{ share: number; square: number } | null>(null);
 watch(
   () => jobs.job?.revision,
   async () => {
     const job = jobs.job;
     if (!job) return;
     try {
-      const { summary } = await api.map(job.id, job.revision);
-      if (jobs.job?.revision === job.revision) used.value = summary.used;
+      const { summary, free_square_px } = await api.map(job.id, job.revision);
+      if (jobs.job?.revision === job.revision) used.value = { share: summary.used, square: free_square_px };
     } catch (error) {
       messages.fail(error);
     }
@@ -66,7 +66,7 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
       <button v-if="packing.running" type="button" class="btn btn-primary" @click="packing.stop()">Stop, {{ packing.attempts.length }} so far</button>
       <button v-else type="button" class="btn btn-primary" @click="start">Pack {{ some }}</button>
     </div>
-    <p v-if="used !== null" class="what mt-2">{{ (100 * used).toFixed(1) }} % of the sheet is used now.</p>
+    <p v-if="used !== null" class="what mt-2">{{ (100 * used.share).toFixed(1) }} % of the sheet is used now; the largest free square is {{ Math.round(used.square) }} px.</p>
     <div v-if="packing.attempts.length > 0" class="attempts" role="radiogroup" aria-label="Attempts">
       <button
         v-for="attempt in packing.attempts" :key="attempt.attempt" type="button" role="radio" :aria-checked="attempt === packing.shown" :class="{ on: attempt === packing.shown }"
