@@ -15,7 +15,7 @@ module SheetTrace
       # Rows beyond the sheet's, so that what does not fit tells by how much.
       BEYOND = 1.5
       CLOSE = { COARSE => 1.025, FINE => 1.006 }.freeze
-      MOST_ROUNDS = { COARSE => 5, FINE => 4 }.freeze
+      MOST_ROUNDS = { COARSE => 3, FINE => 3 }.freeze
       STEP_UP = 1.012
       MOST_TRIES = 30 # until some scale is small enough
       # Many islands are turned less freely, so that it takes no longer than it must.
