@@ -15,12 +15,13 @@ module SheetTrace
       # Rows beyond the sheet's, so that what does not fit tells by how much.
       BEYOND = 1.5
       CLOSE = { COARSE => 1.025, FINE => 1.006 }.freeze
-      MOST_ROUNDS = { COARSE => 3, FINE => 3 }.freeze
+      ROUNDS = 3
+      FAR = 1.04
       STEP_UP = 1.012
-      MOST_TRIES = 30 # until some scale is small enough
+      MOST_TRIES = 30
       # Many islands are turned less freely, so that it takes no longer than it must.
       MANY = 200
-      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :MOST_ROUNDS, :STEP_UP, :MOST_TRIES, :MANY
+      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :ROUNDS, :FAR, :STEP_UP, :MOST_TRIES, :MANY
 
       # What is moved as one.
       #
@@ -97,7 +98,7 @@ module SheetTrace
         low = best = nil
         high = Float::INFINITY
         rounds = 0
-        until rounds >= (low ? MOST_ROUNDS[fineness] : MOST_TRIES) || (low && high / low < CLOSE[fineness])
+        until done?(rounds, fineness, low, high)
           rounds += 1
           places = places_at(guess, cells)
           if places && fits?(places, cells)
@@ -109,6 +110,14 @@ module SheetTrace
           guess = next_guess(guess, places && (bottom(places) / cells.rows.to_f), low, high)
         end
         [low, best]
+      end
+
+      # A few rounds do where the scale that fits and the one that does not are near each other; until then it goes on.
+      def done?(rounds, fineness, low, high)
+        return rounds >= MOST_TRIES unless low
+        return true if high / low < CLOSE[fineness]
+
+        rounds >= (high < Float::INFINITY && high / low > FAR ? MOST_TRIES : ROUNDS)
       end
 
       def next_guess(guess, share_down, low, high)
