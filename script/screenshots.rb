@@ -113,10 +113,11 @@ module Screenshots
     }
   }.freeze
 
+  # Each from fresh samples: some views change them.
   def self.run(names)
-    with_server do |server|
-      install_sample(server)
-      (names.empty? ? VIEWS.keys : names).each do |name|
+    (names.empty? ? VIEWS.keys : names).each do |name|
+      with_server do |server|
+        install_sample(server)
         reset_browser
         VIEWS.fetch(name).call
         settle

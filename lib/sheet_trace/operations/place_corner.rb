@@ -5,9 +5,9 @@ module SheetTrace
     # Puts a corner of the sheet map exactly where it is said to go: its island moves along, with twins that lie on it, or the corner alone does and the island bends.
     # What is nil stays as it is.
     #
-    # point [Integer] of the map; x_px, y_px [Numeric, nil]; alone [Boolean]
-    PlaceCorner = Struct.new(:point, :x_px, :y_px, :alone, keyword_init: true) do
-      def initialize(point:, x_px: nil, y_px: nil, alone: false)
+    # point [Integer] of the map; x_px, y_px [Numeric, nil], or else u, v [Numeric, nil]; alone [Boolean]
+    PlaceCorner = Struct.new(:point, :x_px, :y_px, :u, :v, :alone, keyword_init: true) do
+      def initialize(point:, x_px: nil, y_px: nil, u: nil, v: nil, alone: false)
         super
         freeze
       end
@@ -15,7 +15,8 @@ module SheetTrace
       def validate(job)
         count = job.layout.uv_map.point_count
         stranger = point.is_a?(Integer) && point.between?(0, count - 1) ? nil : "there is no corner #{point.inspect} on the sheet; it has #{count}, counted from 0"
-        [stranger, Checks.optional(x_px, "x", -100_000..100_000), Checks.optional(y_px, "y", -100_000..100_000), Checks.flag(alone, "alone")].compact
+        [stranger, Checks.optional(x_px, "x", -100_000..100_000), Checks.optional(y_px, "y", -100_000..100_000),
+         Checks.optional(u, "u", -1000..1000), Checks.optional(v, "v", -1000..1000), Checks.flag(alone, "alone")].compact
       end
 
       def apply(job)
@@ -36,7 +37,10 @@ module SheetTrace
 
       def island(job) = job.layout.uv_map.point_islands[point]
 
-      def target(job) = [x_px, y_px].zip(job.layout.points_px[point, true].to_a).map { |wanted, now| (wanted || now).to_f }
+      def target(job)
+        uv = [u, v].zip(job.layout.points_uv[point, true].to_a).map { |wanted, now| (wanted || now).to_f }
+        [x_px, y_px].zip(job.sheet.to_px(Numo::DFloat[uv]).to_a.first).map { |wanted, now| (wanted || now).to_f }
+      end
 
       def moved(job, target)
         from = job.layout.points_px[point, true].to_a

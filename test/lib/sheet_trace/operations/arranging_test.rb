@@ -238,6 +238,9 @@ describe "arranging islands" do
     other = job.layout.points_px[point, true].to_a[1]
 
     assert_equal [512.5, 96], moved.layout.points_px[point, true].to_a.map { |px| px.round(9) }
+    by_uv = operate(job, "place_corner", point: point, u: 0.25, v: 0.75).job # v runs up
+
+    assert_equal [256, 256], by_uv.layout.points_px[point, true].to_a.map { |px| px.round(9) }
     assert_equal(*[job, moved].map { |one| one.measures[1].size_px.map { |px| px.round(9) } })
     corner, *others = (0...map.mesh.corner_count).select { |one| map.face_islands[map.mesh.corner_faces[one]] == 1 }.sort_by { |one| map.corner_points[one] == point ? 0 : 1 }
 

@@ -58,10 +58,6 @@ const changed = (values: Triple, axis: number, value: number): Triple => values.
 .band button {
   padding: 3px 10px;
 }
-.what {
-  margin: 6px 0 !important;
-  font-size: 12.5px;
-}
 .triples {
   display: grid;
   align-items: center;

@@ -79,19 +79,3 @@ function flatten() {
   </section>
 </template>
 
-<style scoped>
-.what {
-  margin: 7px 0 0 !important;
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
-.mode {
-  display: flex;
-  align-items: center;
-  margin-top: 7px;
-  gap: 7px;
-}
-.mode input {
-  margin: 0;
-}
-</style>

@@ -46,10 +46,6 @@ function close(gap: number[]) {
 </template>
 
 <style scoped>
-.what {
-  margin: 0 !important;
-  font-size: 12.5px;
-}
 ul {
   padding: 0;
   margin: 5px 0 0;

@@ -39,11 +39,6 @@ const begin = () => relaxing.start({ islands: [...props.islands], border: border
 </template>
 
 <style scoped>
-.what {
-  margin: 5px 0 0 !important;
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
 .steps p {
   margin: 0 !important;
 }

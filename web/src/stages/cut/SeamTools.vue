@@ -71,20 +71,6 @@ watch(() => seams.direct, (direct) => {
 </template>
 
 <style scoped>
-.mode {
-  display: flex;
-  align-items: center;
-  margin-top: 7px;
-  gap: 7px;
-}
-.mode input {
-  margin: 0;
-}
-.what {
-  margin: 3px 0 0 23px !important;
-  color: var(--ink-soft);
-  font-size: 12px;
-}
 .ease :deep(.number-field) {
   flex: 0 0 58px;
 }

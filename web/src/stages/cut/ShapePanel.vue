@@ -57,9 +57,3 @@ const edges = computed(() => [...picks.sets.edges]);
   </section>
 </template>
 
-<style scoped>
-.what {
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
-</style>

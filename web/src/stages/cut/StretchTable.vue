@@ -20,7 +20,7 @@ const figure = (value: number | null | undefined) => (value === undefined ? "" :
 </script>
 
 <template>
-  <table>
+  <table class="figures">
     <caption>Worst stretch, 1 is true</caption>
     <thead>
       <tr><th scope="col">Island</th><th scope="col">before</th><th scope="col">now</th></tr>
@@ -36,50 +36,6 @@ const figure = (value: number | null | undefined) => (value === undefined ? "" :
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  margin-top: 16px;
-  table-layout: fixed;
-}
-caption {
-  padding: 0 0 4px;
-  caption-side: top;
-  color: var(--ink-soft);
-  font-size: 12.5px;
-  font-weight: 600;
-}
-th:first-child {
-  width: 54%;
-}
-th,
-td {
-  padding: 2px 0;
-  border-bottom: 1px solid var(--rule);
-  font-weight: 400;
-}
-thead th {
-  color: var(--ink-soft);
-  font-size: 12px;
-}
-thead th + th,
-td {
-  text-align: right;
-}
-button {
-  overflow: hidden;
-  width: 100%;
-  padding: 0;
-  border: 0;
-  background: transparent;
-  color: var(--ink);
-  text-align: left;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-tr.on button {
-  color: var(--verdigris-text);
-  font-weight: 650;
-}
 .far {
   color: var(--saffron-text);
   font-weight: 650;

@@ -57,11 +57,6 @@ const islands = computed(() => [...selection.islands]);
 </template>
 
 <style scoped>
-.what {
-  margin: 4px 0 0 !important;
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
 .icons {
   display: grid;
   gap: 4px;

@@ -23,8 +23,8 @@ const shown = computed(() => {
 });
 
 function place(axis: 0 | 1, value: number) {
-  const size = axis === 0 ? sheet.value.width_px : sheet.value.height_px;
-  const px = unit.value === "uv" ? (axis === 0 ? value : 1 - value) * size : value * (unit.value === "mm" ? jobs.job!.density_px_per_mm : 1);
+  if (unit.value === "uv") return send(axis === 0 ? { u: value } : { v: value });
+  const px = value * (unit.value === "mm" ? jobs.job!.density_px_per_mm : 1);
   return send(axis === 0 ? { x_px: px } : { y_px: px });
 }
 
@@ -59,18 +59,3 @@ onUnmounted(() => {
   </section>
 </template>
 
-<style scoped>
-.mode {
-  display: flex;
-  align-items: center;
-  gap: 7px;
-}
-.mode input {
-  margin: 0;
-}
-.what {
-  margin: 4px 0 0 !important;
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
-</style>

@@ -41,10 +41,3 @@ const unstack = computed(() => stacked.value.filter((island) => islands.value.le
   </section>
 </template>
 
-<style scoped>
-.what {
-  margin: 0 !important;
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
-</style>

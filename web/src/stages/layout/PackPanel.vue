@@ -96,20 +96,6 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
 </template>
 
 <style scoped>
-.mode {
-  display: flex;
-  align-items: center;
-  margin-top: 7px;
-  gap: 7px;
-}
-.mode input {
-  margin: 0;
-}
-.what {
-  margin: 0 !important;
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
 .attempts {
   display: grid;
   margin-top: 10px;

@@ -50,9 +50,4 @@ function add() {
   color: var(--ink-soft);
   font-size: 16px;
 }
-.what {
-  margin: 2px 0 0 !important;
-  color: var(--ink-soft);
-  font-size: 12px;
-}
 </style>

@@ -58,7 +58,7 @@ const rows = computed(() => [...jobs.islands].filter((island) => island.tag === 
       <button type="button" class="btn-choose" :disabled="picked.length === 0" title="Beside the sheet, as large as they are" @click="jobs.operate('set_aside', { islands })">Lay aside</button>
       <button type="button" class="btn-choose" :disabled="off.length === 0" @click="jobs.operate('bring_onto_sheet', { islands: off })">Bring in{{ off.length > 0 ? ` ${off.length}` : "" }}</button>
     </div>
-    <table>
+    <table class="figures">
       <caption>Density of islands with art</caption>
       <thead>
         <tr><th scope="col">Island</th><th scope="col">weight</th><th scope="col">px/mm</th></tr>
@@ -75,60 +75,11 @@ const rows = computed(() => [...jobs.islands].filter((island) => island.tag === 
 </template>
 
 <style scoped>
-.what {
-  margin: 6px 0 !important;
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
 .row-of :deep(.number-field) {
   flex: 0 0 66px;
 }
 .weights {
   margin: 0;
   grid-column: 1 / -1;
-}
-table {
-  width: 100%;
-  margin-top: 16px;
-  table-layout: fixed;
-}
-caption {
-  padding: 0 0 4px;
-  caption-side: top;
-  color: var(--ink-soft);
-  font-size: 12.5px;
-  font-weight: 600;
-}
-th,
-td {
-  padding: 2px 0;
-  border-bottom: 1px solid var(--rule);
-  font-weight: 400;
-}
-th:first-child {
-  width: 54%;
-}
-thead th {
-  color: var(--ink-soft);
-  font-size: 12px;
-}
-thead th + th,
-td {
-  text-align: right;
-}
-th button {
-  overflow: hidden;
-  width: 100%;
-  padding: 0;
-  border: 0;
-  background: transparent;
-  color: var(--ink);
-  text-align: left;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-tr.on button {
-  color: var(--verdigris-text);
-  font-weight: 650;
 }
 </style>

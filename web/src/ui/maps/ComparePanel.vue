@@ -51,10 +51,6 @@ async function keep() {
 </template>
 
 <style scoped>
-.what {
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
 .keep {
   display: flex;
   gap: 6px;
