@@ -25,7 +25,7 @@ svg {
   display: block;
   overflow: visible;
   width: 100%;
-  max-height: 46vh;
+  max-height: 37vh;
   padding: 14px;
   border-radius: 6px;
   background: var(--mat);
