@@ -37,7 +37,8 @@ module Demo
     Sample.new(name: "Parade drum", job: job.with(edition: job.edition.with(name: "Indigo")), pictures: pictures)
   end
 
-  # @return [Sample] cut along keel, stem and rims and unfolded, both halves as mirror images, its number on both sides
+  # @return [Sample] cut along keel, stem and rims and unfolded, both halves as mirror images; parked, which is kept beside, and then packed; its number
+  #   on both sides
   def self.skiff
     job = SheetTrace::Job.start(SheetTrace::Formats.read(Skiff.obj, name: "skiff.obj"), source_name: "skiff.obj")
     parts = job.mesh.parts.each_index.map { |part| job.mesh.face_parts.eq(part).where.to_a }
@@ -45,6 +46,10 @@ module Demo
     job = run(job, "start_seams", from: "none")
     job = run(job, "mark_seams", edges: (rims + Skiff.keel(job.mesh)).uniq)
     job = run(job, "lay_flat", by: "unfold", mirrored: true)
+    pieces = (0...job.layout.uv_map.island_count).to_a
+    job = run(run(job, "park_islands", islands: pieces, corner: "bottom_left", share: 0.04), "keep_map", name: "Parked pieces")
+    job = run(run(job, "tag_islands", islands: pieces, tag: "art"), "turn_upright", islands: pieces)
+    job = run(job, "pack", turn: "none", in_order: true)
     pictures = Skiff.pictures
     %w[Left Right].each { |side| job = label(job, job.island_names.index("hull #{side}"), *pictures.first, width_mm: 40) }
     Sample.new(name: "Racing skiff", job: job.with(edition: job.edition.with(name: "Harbour blue")), pictures: pictures)

@@ -41,6 +41,14 @@ module SheetTraceServer
       raise SheetTrace::InputError.new("#{name} is #{text.inspect}; give a whole number", where: { name => text })
     end
 
+    # @param values [Object] from JSON
+    # @return [Array<Numeric>] as many as wanted
+    def numbers(values, name, count)
+      return values if values.is_a?(Array) && values.size == count && values.all? { |value| value.is_a?(Numeric) && value.to_f.finite? }
+
+      raise SheetTrace::InputError.new("#{name} is #{values.inspect.slice(0, 60)}; give #{count} numbers", where: { name => values })
+    end
+
     # @param degrees [Object]
     # @return [Float] radians
     def angle(degrees)

@@ -9,7 +9,7 @@ module SheetTrace
       Pack Equalise WeighIslands LockIslands PlanSheet AlignIslands PlaceCorner WeighByVisibility FitToSheet ArrangeIslands ParkIslands SetAside
       StackTwins ExchangeTwins SnapToPixels
       SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
-      LayFlat Relax MarkSeams StartSeams DetachFaces SplitIsland JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices MakeTwins
+      LayFlat Relax MarkSeams StartSeams DetachFaces SplitIsland JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices SubdivideFaces MakeTwins
       ChooseUvSet KeepMap TakeKeptMap DropKeptMap LoadLayout RenamePart RenameMaterial
     ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"] })
 

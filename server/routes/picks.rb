@@ -2,7 +2,8 @@
 
 module SheetTraceServer
   module Routes
-    # Questions about the surface; nothing is changed by asking: picks, pieces, symmetry, the band that fits, what an operation would do.
+    # Questions about the surface; nothing is changed by asking: picks, pieces, symmetry, the band that fits, how
+    # islands would stand, what an operation would do.
     module Picks
       def self.registered(app)
         app.get("/api/jobs/:id/pieces") { render_json(Json::PiecesJson.call(shown_job)) }
@@ -22,6 +23,13 @@ module SheetTraceServer
           raise SheetTrace::InputError, "no face is picked; pick the band first" if faces.empty?
 
           render_json(Json::BandJson.call(SheetTrace::Flatten::FitBand.call(job.mesh, faces, axis: body[:axis], origin: body[:origin])))
+        end
+
+        app.post("/api/jobs/:id/standing") do
+          body = Params.json(request.body.read)
+          job = shown_job
+          problem = SheetTrace::Operations::Checks.islands(job, body[:islands]) and raise SheetTrace::InputError.new(problem, where: { islands: body[:islands] })
+          render_json(Json::StandingJson.call(job, body[:islands], SheetTrace::Geometry::Affine.new(*Params.numbers(body[:change], :change, 6))))
         end
 
         app.post("/api/jobs/:id/previews") do

@@ -264,6 +264,11 @@ describe "the cut stage" do
 
       assert_done(/1 face detached as an island of its own/)
       assert_selector ".island-card", count: 6
+      click_button "Subdivide 1 face"
+
+      assert_done(/1 face subdivided: the model has 9 faces, 3 more/)
+      assert_selector ".island-card", count: 6
+      picked "0 faces"
     end
 
     it "offers to split an island, and says why it can't" do

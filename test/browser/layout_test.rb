@@ -39,6 +39,18 @@ describe "the layout stage" do
     assert_button "Undo", disabled: true
   end
 
+  it "tells how near the next island comes while one is dragged" do
+    first, second, third = [184, 190, 196].map { |x| on_sheet(x, 264).map(&:round) }
+    mouse.move_to_location(*first).click_and_hold.move_to_location(*second).move_to_location(*third).perform
+
+    # Front and Left are 24 px apart.
+    assert_selector ".change", text: /\A1\d(\.\d+)?, -?[\d.]+ px, 1\d\.\d px to Left\z/
+    mouse.move_to_location(*on_sheet(250, 264).map(&:round)).perform
+
+    assert_selector ".change", text: /over Left/
+    mouse.send_keys(:escape).release.perform
+  end
+
   it "scales by a corner and turns by its grip" do
     find(".island-card", text: "Front").click
     x, y = on_sheet(344, 504)
@@ -162,7 +174,8 @@ describe "the layout stage" do
     click_button "Lock Front"
 
     assert_done(/Front locked in place/)
-    click_button "Reserve a rectangle"
+    click_button "Draw a rectangle to keep free"
+    drag(on_sheet(700, 600), on_sheet(1000, 900))
 
     assert_done(/1 rectangle reserved/)
     type "Width of rectangle 1", "200"
@@ -233,7 +246,7 @@ describe "the layout stage" do
     assert_done(/Front: centre 184\.3/)
     mouse.move_to_location(*on_sheet(184, 264).map(&:round)).click_and_hold.move_to_location(*on_sheet(200, 300).map(&:round)).perform
 
-    assert_selector ".change", text: /px to the box of|box over that of/
+    assert_selector ".change", text: /px to Back|over Back/
     assert_selector ".change", text: "held to pixel corners"
     mouse.release.perform
 

@@ -45,6 +45,23 @@ describe "cutting and laying flat on the server" do
     assert_equal [2, [rim.first]], [ends.size, ends.map { |one| one[:gap] }.uniq.flatten]
   end
 
+  it "tells how islands would stand where a hand has them" do
+    job = start_job
+    stand = ->(**said) { ask(:post, "/api/jobs/#{job[:id]}/standing?revision=#{job[:revision]}", said) }
+    # Front and Left are 24 px apart.
+    told = stand.call(islands: [0], change: [1, 0, 10, 0, 1, 0])
+
+    assert_in_delta 14, told[:gap_px], 1e-6
+    assert_equal [1, [], [4.0, 4.0]], [told[:nearest], told[:over], told[:density_px_per_mm].map { |value| value.round(6) }]
+    assert_equal [1], stand.call(islands: [0], change: [1, 0, 30, 0, 1, 0])[:over]
+    stand.call(islands: [0], change: [1, 0])
+
+    assert_failure 422, "input", /change is \[1, 0\]; give 6 numbers/
+    stand.call(islands: [77], change: [1, 0, 0, 0, 1, 0])
+
+    assert_failure 422, "input", /no island 77/
+  end
+
   it "tells the plane of symmetry and its tolerance" do
     told = tin.then { |job| ask(:get, "/api/jobs/#{job[:id]}/symmetry?revision=#{job[:revision]}") }
 

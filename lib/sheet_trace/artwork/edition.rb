@@ -19,6 +19,9 @@ module SheetTrace
       # @return [Layer, nil]
       def layer(id) = layers.find { |layer| layer.id == id }
 
+      # @return [Hash{Integer => Array<Layer>}] layers that are set on islands, by island
+      def labels = layers.select(&:place).group_by { |layer| layer.place.island }
+
       # @return [Edition] with one layer put in another's place
       def replace(layer) = with(layers: layers.map { |own| own.id == layer.id ? layer : own })
     end

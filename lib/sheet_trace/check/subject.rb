@@ -19,14 +19,17 @@ module SheetTrace
       attr_reader :gutter_px
       # @return [Layout::Plan]
       attr_reader :plan
+      # @return [Hash{Integer => Array<String>}] names of the labels on islands
+      attr_reader :labels
 
-      def initialize(layout:, measures:, names:, tags:, gutter_px:, plan: Layout::Plan.new)
+      def initialize(layout:, measures:, names:, tags:, gutter_px:, plan: Layout::Plan.new, labels: {})
         @layout = layout
         @measures = measures
         @names = names
         @tags = tags
         @gutter_px = gutter_px
         @plan = plan
+        @labels = labels
         @memo = {}
         freeze
       end

@@ -6,10 +6,11 @@ module SheetTrace
     # and labels. An island takes over from the former one that most of its area comes from.
     class Remap
       # @param job [Job]
-      # @param uv_map [UvMap] as many faces as the job's
+      # @param uv_map [UvMap]
       # @param source [Source]
+      # @param origins [Numo::Int64, nil] by face of the new map: the job's face that it is, or is a piece of; the same faces if nil
       # @return [Job]
-      def self.call(job, uv_map, source: job.source) = new(job, uv_map).send(:remapped, source)
+      def self.call(job, uv_map, source: job.source, origins: nil) = new(job, uv_map, origins).send(:remapped, source)
 
       # The same, from UVs by corner; faces of different groups stay islands apart.
       #
@@ -18,9 +19,15 @@ module SheetTrace
       # @param groups [Numo::Int32] F
       # @param mesh [Mesh]
       # @return [Job]
-      def self.by_corner(job, corner_uvs:, face_mapped:, groups:, mesh: job.mesh, source: job.source)
-        call(job, UvMap::Build.call(mesh, corner_uvs, Numo::Int32.new(mesh.corner_count).seq, face_mapped, groups: groups), source: source)
+      def self.by_corner(job, corner_uvs:, face_mapped:, groups:, mesh: job.mesh, source: job.source, origins: nil)
+        call(job, UvMap::Build.call(mesh, corner_uvs, Numo::Int32.new(mesh.corner_count).seq, face_mapped, groups: groups), source: source, origins: origins)
       end
+
+      # The same islands in other shapes; twins that lie on one go along.
+      #
+      # @param points_uv [Numo::DFloat] P x 2 on the sheet
+      # @return [Job]
+      def self.reshaped(job, points_uv) = with_points(job, Layout::Stacks.follow(job.layout, points_uv))
 
       # The same islands with points at other places.
       #
@@ -37,10 +44,11 @@ module SheetTrace
         map.face_islands.copy.tap { |groups| groups[(~map.face_mapped).where] = map.island_count if map.face_mapped.eq(0).any? }
       end
 
-      def initialize(job, uv_map)
+      def initialize(job, uv_map, origins)
         @job = job
         @before = job.layout.uv_map
         @after = uv_map
+        @origins = origins || Numo::Int64.new(uv_map.mesh.face_count).seq
       end
       private_class_method :new
 
@@ -65,9 +73,9 @@ module SheetTrace
       # Area that each pair of a new and a former island shares.
       def shared
         @shared ||= begin
-          both = (@before.face_mapped & @after.face_mapped).where
+          both = (@before.face_mapped[@origins] & @after.face_mapped).where
           areas = Geometry::Vectors.lengths(@after.mesh.face_area_vectors)
-          both.to_a.each_with_object(Hash.new(0.0)) { |face, sums| sums[[@after.face_islands[face], @before.face_islands[face]]] += areas[face] + 1e-300 }
+          both.to_a.each_with_object(Hash.new(0.0)) { |face, sums| sums[[@after.face_islands[face], @before.face_islands[@origins[face]]]] += areas[face] + 1e-300 }
         end
       end
 
@@ -95,7 +103,8 @@ module SheetTrace
         rows = @before.island_triangles[place.island]
         x, y = @job.flat_map(place.island).by_point.map { |values| values[@before.triangles.points[rows, true]] }
         face = @before.triangles.faces[rows[least_shares(x - place.x_mm, y - place.y_mm).max_index]]
-        @after.face_islands[face] if @after.face_mapped[face] == 1
+        piece = @origins.eq(face).where[0]
+        @after.face_islands[piece] if @after.face_mapped[piece] == 1
       rescue UvError
         nil
       end
@@ -115,26 +124,29 @@ module SheetTrace
 
       # The affine map that fits places of the same corners of faces: where a seam passes, a vertex lies in several places.
       def between(from, to, faces)
-        former, now = [[from, @before], [to, @after]].map { |flat_map, map| places(flat_map, map, faces) }
+        former = places(from, @before, @origins[faces].to_a.uniq)
+        now = places(to, @after, faces) { |face| @origins[face] }
         pairs = (former.keys & now.keys).map { |corner| [former[corner], now[corner]] }
         Geometry::Affine.fit(*pairs.transpose.map { |points| Numo::DFloat.cast(points) }) if pairs.size > 2
       rescue InputError
         nil
       end
 
+      # @return [Numo::Int64] faces of the new island that come from the former one
       def common_faces(former, island)
-        both = @before.face_mapped & @after.face_mapped & @before.face_islands.eq(former) & @after.face_islands.eq(island)
-        Numo::Int32.zeros(both.size).tap { |chosen| chosen[both.where] = 1 if both.any? }
+        (@before.face_mapped[@origins] & @after.face_mapped & @before.face_islands[@origins].eq(former) & @after.face_islands.eq(island)).where
       end
 
-      # @return [Hash{Array(Integer, Integer) => Array(Float, Float)}] [face, vertex] => place, mm
-      def places(flat_map, map, chosen)
-        corners = chosen[map.mesh.corner_faces].ne(0).where
+      # @return [Hash{Array(Integer, Integer) => Array(Float, Float)}] [face, vertex] => place, mm; faces are told as the block has them
+      def places(flat_map, map, faces)
+        chosen = Numo::Bit.zeros(map.mesh.face_count)
+        chosen[faces] = 1 unless faces.empty?
+        corners = chosen[map.mesh.corner_faces].where
         return {} if corners.empty?
 
         points = map.corner_points[corners]
-        keys = map.mesh.corner_faces[corners].to_a.zip(map.mesh.corner_vertices[corners].to_a)
-        keys.zip(flat_map.by_point.map { |values| values[points].to_a }.transpose).to_h
+        told = map.mesh.corner_faces[corners].to_a.map { |face| block_given? ? yield(face) : face }
+        told.zip(map.mesh.corner_vertices[corners].to_a).zip(flat_map.by_point.map { |values| values[points].to_a }.transpose).to_h
       end
     end
   end

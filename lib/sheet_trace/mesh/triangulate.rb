@@ -2,16 +2,19 @@
 
 module SheetTrace
   class Mesh
-    # Cuts each face into triangles: a fan where the face is convex, the inner diagonal of a dented
-    # quadrilateral, ear clipping for the rest. Of a quadrilateral's diagonals the second is taken where the first has the ends of
+    # Cuts each face into triangles: a fan where every corner of the face turns outwards, ear clipping where one is
+    # dented or lies on a straight side. Of a quadrilateral's diagonals the second is taken where the first has the ends of
     # another diagonal or of an edge: two lines between the same vertices would shut in what lies between them.
     module Triangulate
+      STRAIGHT = 1e-9 # share of the face's area that a corner may span and still lie on a straight side
+      private_constant :STRAIGHT
+
       # @param mesh [Mesh]
       # @return [Triangulation] n - 2 triangles a face of n corners, in the order of the faces
       def self.call(mesh)
         return whole(mesh) if mesh.face_sizes.eq(3).all?
 
-        dents = dented_faces(mesh)
+        dents = turning(mesh, ->(turns, straight) { turns < straight })
         pieces = mesh.face_sizes.to_a.uniq.flat_map do |size|
           faces = mesh.face_sizes.eq(size).where
           dented = size == 3 ? Numo::Bit.zeros(faces.size) : dents[faces]
@@ -26,11 +29,16 @@ module SheetTrace
       end
 
       # @return [Numo::Bit] F: 1 where some corner turns inwards
-      def self.dented_faces(mesh)
+      def self.dented_faces(mesh) = turning(mesh, ->(turns, straight) { turns < -straight })
+
+      # @param test [#call] takes how far each corner turns outwards, and what counts as straight on
+      # @return [Numo::Bit] F: 1 where it holds for some corner
+      def self.turning(mesh, test)
         edges = mesh.positions[mesh.corner_vertices[mesh.next_corners], true] - mesh.positions[mesh.corner_vertices, true]
         turns = Geometry::Vectors.cross(edges, edges[mesh.next_corners, true])
-        inward = Geometry::Vectors.dot(turns, mesh.face_area_vectors[mesh.corner_faces, true]) < 0
-        Geometry::Grouped.sum(mesh.corner_faces, Numo::DFloat.cast(inward), mesh.face_count) > 0
+        areas = mesh.face_area_vectors[mesh.corner_faces, true]
+        held = test.call(Geometry::Vectors.dot(turns, areas), (Geometry::Vectors.dot(areas, areas) * STRAIGHT))
+        Geometry::Grouped.sum(mesh.corner_faces, Numo::DFloat.cast(held), mesh.face_count) > 0
       end
 
       def self.quads(mesh, faces)
@@ -93,7 +101,7 @@ module SheetTrace
         order = ((Numo::Int64.cast(faces) * (faces.size + 1)) + Numo::Int64.new(faces.size).seq).sort_index
         Triangulation.new(corners: corners[order, true], faces: faces[order])
       end
-      private_class_method :whole, :dented_faces, :quads, :shared_diagonals, :fans, :clipped, :flat_outline, :stack, :join
+      private_class_method :whole, :turning, :quads, :shared_diagonals, :fans, :clipped, :flat_outline, :stack, :join
     end
   end
 end

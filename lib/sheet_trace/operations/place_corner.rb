@@ -25,7 +25,7 @@ module SheetTrace
 
         points = job.layout.points_uv.copy
         points[point, true] = job.sheet.px_to_uv.apply(Numo::DFloat[target])[0, true]
-        Job::Remap.with_points(job, points)
+        Job::Remap.reshaped(job, points)
       end
 
       def describe(job, _after)

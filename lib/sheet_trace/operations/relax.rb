@@ -39,7 +39,7 @@ module SheetTrace
           end
           settle.call(flat)
         end
-        Job::Remap.with_points(job, uv)
+        Job::Remap.reshaped(job, uv)
       end
 
       def describe(job, after)

@@ -23,7 +23,7 @@ module SheetTrace
 
         points = job.layout.points_px.copy
         islands.each { |island| job.layout.uv_map.island_points[island].then { |own| points[own, true] = whole(points[own, true]) } }
-        Job::Remap.with_points(job, job.sheet.px_to_uv.apply(points))
+        Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(points))
       end
 
       def describe(job, after)

@@ -47,7 +47,7 @@ module SheetTrace
         map = job.layout.uv_map
         points = job.layout.points_px.copy
         bent.each { |island| points[map.island_points[island], true] = flat_px(job, island) }
-        flat = Job::Remap.with_points(job, job.sheet.px_to_uv.apply(points))
+        flat = Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(points))
         worse = bent.select { |island| stretch(flat, island) > stretch(job, island) }
         if worse.empty?
           flat

@@ -52,6 +52,7 @@ describe SheetTrace::Check do
     "flat_on_sheet" => [changed.call(2, "f 2/9 6/9 7/9 3/9"), true],
     "stray_faces" => [stray, true],
     "mirrored" => [-> { run.call(clean.call, "reflect_islands", islands: [0]) }, true],
+    "lettering_on_twins" => [-> { lettered_twins }, true],
     "not_upright" => [-> { Models.job(Demo::TeaCaddy.obj) }, true],
     "gutter" => [move.call([1], move_px: [-20, 0]), true],
     "density" => [move.call([4], scale: [0.9, 0.9]), true],
@@ -71,6 +72,13 @@ describe SheetTrace::Check do
     uvs = [0.1, 0.5].flat_map { |u| [[0, 0], [0.2, 0], [0.2, 0.2], [0, 0.2]].map { |a, b| "vt #{a + u} #{b + 0.1}" } }
     obj = [*uvs, *wheel.call(0, 1), faces[0], *wheel.call(30, 2), faces[1]].join("\n")
     run.call(Models.job(obj), "make_twins", parts: [0, 1])
+  end
+
+  # A label on the caddy's left side, which shares its place with the right one as its mirror image.
+  define_method(:lettered_twins) do
+    left, right = %w[Left Right].map { |name| clean.call.island_names.index(name) }
+    labelled = run.call(clean.call, "add_label", id: "l", picture: "0" * 64, picture_px: [20, 20], name: "star", island: left)
+    run.call(run.call(labelled, "stack_twins", islands: [left, right]), "reflect_islands", islands: [right])
   end
 
   found = ->(job, code) { job.findings.find { |finding| finding.code == code } }

@@ -52,7 +52,7 @@ describe SheetTrace::Operations do
     "start_seams" => [{ from: "x" } => /give none, map/], "detach_faces" => [{ faces: [0] } => /whole islands already/, { faces: [] } => /no face is named/],
     "keep_map" => [{ name: " " } => /give 1 to 80/], "take_kept_map" => [{ index: 0 } => /no kept map 0/], "drop_kept_map" => [{ index: "a" } => /no kept map "a"/],
     "join_islands" => [{ edges: [0] } => /don't lie between two islands/, { edges: [77] } => /no edge 77/], "grow_net" => [{ island: 0 } => /no neighbour on the sheet/],
-    "project_faces" => [{ faces: [] } => /no face is named/], "flip_normals" => [{ faces: ["x"] } => /no face "x"/], "merge_vertices" => [{} => /no two vertices/],
+    "project_faces" => [{ faces: [] } => /no face is named/], "subdivide_faces" => [{ faces: [4] } => /no face 4/], "flip_normals" => [{ faces: ["x"] } => /no face "x"/], "merge_vertices" => [{} => /no two vertices/],
     "make_twins" => [{ parts: [0] } => /two or more/, { parts: [0, 1] } => /not alike/], "choose_uv_set" => [{ set: 3 } => /no UV set 3/],
     "tag_islands" => [{ islands: [0], tag: "gold" } => /give art or plain/], "set_gutter" => [{ gutter_px: -1 } => /give a whole number from 0 to 64/],
     "set_up_axis" => [{ axis: "w" } => /give x or z/], "rename_part" => [{ part: 5, name: "a" } => /no part 5/, { part: 0, name: "" } => /give 1 to 80/],

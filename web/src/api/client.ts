@@ -1,5 +1,5 @@
 import type {
-  ArrayName, Band, IslandChange, Job, JobCard, Legends, Look, MeasureKind, PickKind, Picture, Pieces, Preflight, Preview, SheetMap, Solid, Symmetry, TraceSettings, Triple, WorstFace,
+  ArrayName, Band, IslandChange, Job, JobCard, Legends, Look, MeasureKind, PickKind, Picture, Pieces, Preflight, Preview, SheetMap, Solid, Standing, Symmetry, TraceSettings, Triple, WorstFace,
 } from "./types";
 
 /** What the server refused, or why it could not be asked. */
@@ -124,6 +124,9 @@ export const api = {
   /** the cylinder or cone that fits faces; its axis and a place on it may be given */
   band: (id: string, revision: number, faces: number[], given: { axis?: Triple; origin?: Triple } = {}) =>
     ask<Band>("POST", at(id, `/bands?${query({ revision })}`), { faces, ...given }),
+  /** how islands would stand after a change: a matrix of px, in rows */
+  standing: (id: string, revision: number, islands: number[], change: number[]) =>
+    ask<Standing>("POST", at(id, `/standing?${query({ revision })}`), { islands, change }),
   preview: (id: string, revision: number, name: string, parameters: object) =>
     ask<Preview>("POST", at(id, `/previews?${query({ revision })}`), { name, parameters }),
   /** work that tells each step, or each attempt, as it is done; an aborted signal stops it */

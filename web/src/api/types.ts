@@ -42,6 +42,17 @@ export interface Island {
   up_angle_deg: number;
 }
 
+/** How islands would stand among the others. */
+export interface Standing {
+  /** to the nearest of the others, between outlines; null where there are none */
+  gap_px: number | null;
+  nearest: number | null;
+  /** islands that they touch or lie on */
+  over: number[];
+  /** least and most */
+  density_px_per_mm: Pair;
+}
+
 export interface LabelPlace {
   island: number;
   width_mm: number;

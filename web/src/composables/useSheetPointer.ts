@@ -1,21 +1,17 @@
 import { useEventListener } from "@vueuse/core";
 import { computed, ref, shallowRef, type Ref } from "vue";
 import type { Island, Layer, Pair } from "@/api/types";
-import { boxAround, changeMatrix, gripAt, gripChange, gripCursor, heldMove, UNCHANGED, type Box, type Change, type Grip } from "@/sheet/handles";
+import { boxAround, changeMatrix, gripAt, gripChange, gripCursor, heldMove, wholeBox, UNCHANGED, type Box, type Change, type Grip } from "@/sheet/handles";
 import type { usePickHand } from "./usePickHand";
-import { labelCorners } from "@/sheet/marks";
+import { labelDrag, labelHit, STILL, type LabelChange } from "@/sheet/labelHand";
 import type { IslandShape } from "@/sheet/shapes";
 import { toPx, type Viewport } from "@/sheet/viewport";
 
 type Drag =
   | { kind: "pan"; last: Pair }
   | { kind: "islands"; grip: Grip | null; box: Box; from: Pair; onClick: () => void }
-  | { kind: "label"; layer: Layer; from: Pair; sizing: boolean };
-
-export interface LabelChange {
-  shift_px: Pair;
-  scale: number;
-}
+  | { kind: "label"; layer: Layer; from: Pair; sizing: boolean }
+  | { kind: "draw"; from: Pair; box: Box; done: (box: Box) => unknown };
 
 interface Options {
   view: Ref<Viewport>;
@@ -29,6 +25,8 @@ interface Options {
   /** the corner at a place that a press would pick; null where none is near, or none is to be picked */
   cornerAt: (at: Pair) => number | null;
   onCorner: (point: number, extend: boolean) => void;
+  /** what takes the next rectangle that is drawn; null while none is wanted */
+  draw: () => ((box: Box) => unknown) | null;
   /** islands can be moved by hand */
   movable: () => boolean;
   /** the label that can be moved by hand */
@@ -41,7 +39,6 @@ interface Options {
   onLabel: (layer: Layer, change: LabelChange) => Promise<unknown>;
 }
 
-const STILL: LabelChange = { shift_px: [0, 0], scale: 1 };
 const CLICK = 3; // screen px that a press may move and still be a click
 
 /** The hand on the sheet: picks, pans, zooms, and drags islands and labels with a preview. Escape leaves a drag. */
@@ -81,18 +78,6 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     return { left: left * scale + x, top: top * scale + y, right: right * scale + x, bottom: bottom * scale + y };
   }
 
-  function labelHit(at: Pair): "move" | "size" | null {
-    const layer = options.label();
-    const corners = layer && labelCorners({ view: options.view.value, labelScale: 1 }, layer, [0, 0]);
-    if (!corners) return null;
-    if (Math.hypot(corners[2]![0] - at[0], corners[2]![1] - at[1]) < 9) return "size";
-    const sides = corners.map((from, i) => {
-      const to = corners[(i + 1) % 4]!;
-      return (to[0] - from[0]) * (at[1] - from[1]) - (to[1] - from[1]) * (at[0] - from[0]);
-    });
-    return sides.every((side) => side >= 0) || sides.every((side) => side <= 0) ? "move" : null;
-  }
-
   function press(event: PointerEvent) {
     canvas.value?.setPointerCapture(event.pointerId);
     canvas.value?.focus({ preventScroll: true });
@@ -100,6 +85,11 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     pressed = at;
     if (event.button !== 0 || space) {
       drag.value = { kind: "pan", last: at };
+      return;
+    }
+    const done = options.draw();
+    if (done) {
+      drag.value = { kind: "draw", from: sheetPx(at), box: wholeBox(sheetPx(at), sheetPx(at)), done };
       return;
     }
     if (options.pickHand.press(event)) return;
@@ -113,7 +103,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       return;
     }
     const label = options.label();
-    const hit = labelHit(at);
+    const hit = labelHit(options.view.value, label, at);
     if (label && hit) {
       drag.value = { kind: "label", layer: label, from: sheetPx(at), sizing: hit === "size" };
       return;
@@ -153,12 +143,14 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       drag.value = { kind: "pan", last: at };
     } else if (pressed && Math.hypot(at[0] - pressed[0], at[1] - pressed[1]) < CLICK && change.value === UNCHANGED) {
       return;
+    } else if (current.kind === "draw") {
+      drag.value = { ...current, box: wholeBox(current.from, to) };
     } else if (current.kind === "islands") {
       change.value = current.grip
         ? gripChange(current.grip, current.box, current.from, to, event.shiftKey)
         : { ...UNCHANGED, move_px: straight(heldMove([to[0] - current.from[0], to[1] - current.from[1]], current.box, options.hold()), event.shiftKey) };
     } else {
-      labelChange.value = labelDrag(current, to);
+      labelChange.value = labelDrag(current.layer, current.sizing, current.from, to);
     }
   }
 
@@ -168,22 +160,13 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     return Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy];
   }
 
-  function labelDrag(current: Extract<Drag, { kind: "label" }>, to: Pair): LabelChange {
-    if (!current.sizing) return { shift_px: [to[0] - current.from[0], to[1] - current.from[1]], scale: 1 };
-    const corners = current.layer.place!.frame_px;
-    const x = corners.reduce((sum, corner) => sum + corner[0] / 4, 0);
-    const y = corners.reduce((sum, corner) => sum + corner[1] / 4, 0);
-    const reach = Math.hypot(current.from[0] - x, current.from[1] - y);
-    return { shift_px: [0, 0], scale: Math.max(Math.hypot(to[0] - x, to[1] - y) / Math.max(reach, 1e-6), 0.02) };
-  }
-
   function hover(at: Pair) {
     const box = screenFrame();
     const grip = box && gripAt(box, at[0], at[1]);
-    const label = labelHit(at);
+    const label = labelHit(options.view.value, options.label(), at);
     const island = islandAt(at);
     options.pickHand.hover(at);
-    if (options.pickHand.picking() || options.cornerAt(sheetPx(at)) !== null) cursor.value = "crosshair";
+    if (options.draw() || options.pickHand.picking() || options.cornerAt(sheetPx(at)) !== null) cursor.value = "crosshair";
     else cursor.value = label === "size" ? "nwse-resize" : label ? "move" : grip ? gripCursor(grip) : island !== null && options.movable() ? "move" : "default";
     const [x, y] = sheetPx(at);
     options.onHover(island, { x, y });
@@ -200,6 +183,8 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       if (!clicked || event.button !== 0 || space) return;
       if (options.pickHand.picking()) await options.pickHand.click(event);
       else options.onPick(null, event.shiftKey);
+    } else if (current.kind === "draw") {
+      if (!clicked) current.done(current.box);
     } else if (current.kind === "islands" && change.value !== UNCHANGED) {
       await options.onChange(change.value);
     } else if (current.kind === "islands" && clicked) {
@@ -254,5 +239,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     if (event.key === " ") space = false;
   });
 
-  return { cursor, frame, moved, labelChange, dragging: computed(() => drag.value !== null && drag.value.kind !== "pan"), change, settle, leave };
+  const drawn = computed(() => (drag.value?.kind === "draw" ? drag.value.box : null));
+
+  return { cursor, frame, moved, drawn, labelChange, dragging: computed(() => drag.value !== null && drag.value.kind !== "pan"), change, settle, leave };
 }

@@ -5,9 +5,10 @@ import { computed, nextTick, ref, shallowRef, watch } from "vue";
 import type { Layer, Pair } from "@/api/types";
 import { useKeys } from "@/composables/useKeys";
 import { usePickHand } from "@/composables/usePickHand";
-import { useSheetPointer, type LabelChange } from "@/composables/useSheetPointer";
+import { useSheetPointer } from "@/composables/useSheetPointer";
 import { useViewport } from "@/composables/useViewport";
 import { useCorners } from "@/stores/corners";
+import { useDrawing } from "@/stores/drawing";
 import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
@@ -16,10 +17,12 @@ import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
 import { drawSheet } from "./draw";
+import type { LabelChange } from "./labelHand";
 import ZoomTools from "./ZoomTools.vue";
-import { boxAround, nearestBox, type Change } from "./handles";
+import { boxAround, type Change } from "./handles";
 import { facesShape, islandShapes, type IslandShape } from "./shapes";
 import { sheetColors } from "./colors";
+import { useChangeText } from "./useChangeText";
 import { useSheetMarks } from "./useSheetMarks";
 import { toPx } from "./viewport";
 
@@ -38,6 +41,7 @@ const images = useSheetImage();
 const visibility = useVisibility();
 const store = useElements();
 const corners = useCorners();
+const drawing = useDrawing();
 /** screen px that an edge or a corner may be off the pointer */
 const REACH = 8;
 
@@ -76,6 +80,7 @@ const hand = useSheetPointer(canvas, {
   shapes: () => shapes.value,
   picked: () => selection.islands,
   movable: () => props.movable,
+  draw: () => drawing.taker && drawing.take,
   label: () => pickedLabel.value,
   zoomAt,
   pan,
@@ -90,6 +95,8 @@ const hand = useSheetPointer(canvas, {
   onChange: transform,
   onLabel: placeLabel,
 });
+
+const moving = computed(() => new Set(selection.islands.flatMap((index) => jobs.islands[index]?.stack ?? [])));
 
 async function transform(change: Change) {
   const done = await jobs.operate("transform_islands", { islands: [...selection.islands], ...change });
@@ -117,6 +124,15 @@ watch(
   },
   { immediate: true },
 );
+
+const drawnBox = computed(() => {
+  const box = hand.drawn.value;
+  if (!box) return null;
+  const { scale, x, y } = view.value;
+  const [width, height] = [box.right - box.left, box.bottom - box.top];
+  const style = { left: `${box.left * scale + x}px`, top: `${box.top * scale + y}px`, width: `${width * scale}px`, height: `${height * scale}px` };
+  return { style, text: `${width} × ${height} px at ${box.left}, ${box.top}` };
+});
 
 watch(
   () => selection.spot,
@@ -151,7 +167,7 @@ function draw() {
     context,
     {
       width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, islands: job.islands, shapes: shapes.value,
-      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, reserved: job.reserved_px, corners: corners.places, moved: hand.moved.value, frame: props.movable ? hand.frame.value : null,
+      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, reserved: job.reserved_px, corners: corners.places, moved: hand.moved.value, moving: moving.value, frame: props.movable ? hand.frame.value : null,
       label: pickedLabel.value && { layer: pickedLabel.value, shift: hand.labelChange.value.shift_px }, labelScale: hand.labelChange.value.scale,
       density: job.density_px_per_mm, unit: settings.unit, colors: sheetColors(settings.theme),
     },
@@ -167,29 +183,10 @@ watch(
 );
 void document.fonts.ready.then(() => nextTick(redraw));
 
-/** What a drag does, with what it comes to: the nearest box, the density, and whether it is held to pixels. */
-const changeText = computed(() => {
-  const { move_px, turn_deg, scale } = hand.change.value;
-  const box = hand.frame.value;
-  if (!hand.moved.value || !box) return "";
-  if (turn_deg) return `${turn_deg.toFixed(1)}°${held("turning")}`;
-  if (scale[0] !== 1 || scale[1] !== 1) {
-    const single = selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined;
-    const density = single ? `, ${(single.density_px_per_mm * Math.sqrt(scale[0] * scale[1])).toFixed(2)} px/mm` : "";
-    const percent = scale[0] === scale[1] ? `${(scale[0] * 100).toFixed(1)} %` : `${(scale[0] * 100).toFixed(1)} x ${(scale[1] * 100).toFixed(1)} %`;
-    return `${percent}${density}${held("scaling")}`;
-  }
-  const others = jobs.islands.filter((island) => !selection.islands.includes(island.index)).map((island) => ({ name: island.name, box: boxAround([island])! }));
-  const [dx, dy] = move_px;
-  const nearest = nearestBox({ left: box.left + dx, right: box.right + dx, top: box.top + dy, bottom: box.bottom + dy }, others);
-  const gap = nearest ? (nearest.gap < 0 ? `, box over that of ${nearest.name}` : `, ${nearest.gap.toFixed(1)} px to the box of ${nearest.name}`) : "";
-  return `${shortly(dx)}, ${shortly(dy)} px${gap}${settings.hold === "free" ? "" : `, held to pixel ${settings.hold}`}`;
-});
-const shortly = (value: number) => String(Math.round(value * 100) / 100);
-const held = (doing: string) => (settings.hold === "free" ? "" : `, not held to pixels while ${doing}`);
+const changeText = useChangeText(hand.change, hand.moved);
 
 useKeys({
-  Escape: () => hand.leave(),
+  Escape: () => hand.leave() || drawing.leave(),
   "+": () => zoomBy(1.25),
   "-": () => zoomBy(0.8),
   "0": () => fit(),
@@ -206,9 +203,11 @@ useKeys({
       :style="{ cursor: hand.cursor.value }"
     ></canvas>
     <div v-if="pickHand.box.value" class="pick-box" :style="pickHand.box.value"></div>
+    <div v-if="drawnBox" class="pick-box" :style="drawnBox.style"></div>
     <button class="ruler-unit" type="button" title="Rulers in px or mm" @click="settings.unit = settings.unit === 'px' ? 'mm' : 'px'">{{ settings.unit }}</button>
     <ZoomTools :percent="percent" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
     <div v-if="changeText" class="change num">{{ changeText }}</div>
+    <div v-else-if="drawing.taker" class="change">{{ drawnBox ? drawnBox.text : `Draw ${drawing.purpose} on the sheet; Escape leaves` }}</div>
     <div v-if="surfaces.loading" class="loading" role="status">Reading the surface…</div>
   </section>
 </template>

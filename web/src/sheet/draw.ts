@@ -30,8 +30,9 @@ export interface SheetScene {
   reserved: [number, number, number, number][];
   /** corners picked to be placed, px */
   corners: Pair[];
-  /** how the picked islands are moved while a drag lasts */
+  /** how the picked islands and their twins are moved while a drag lasts */
   moved: DOMMatrix | null;
+  moving: Set<number>;
   /** the frame with grips, px; null where islands can't be moved */
   frame: Box | null;
   /** the picked label's frame, px */
@@ -150,7 +151,7 @@ function drawIsland(context: CanvasRenderingContext2D, scene: SheetScene, island
   const picked = scene.picked.includes(island.index);
   const { view, colors } = scene;
   context.setTransform(ratio * view.scale, 0, 0, ratio * view.scale, ratio * view.x, ratio * view.y);
-  if (picked && scene.moved) context.transform(scene.moved.a, scene.moved.b, scene.moved.c, scene.moved.d, scene.moved.e, scene.moved.f);
+  if (scene.moved && scene.moving.has(island.index)) context.transform(scene.moved.a, scene.moved.b, scene.moved.c, scene.moved.d, scene.moved.e, scene.moved.f);
   const thin = 1 / view.scale;
   if (picked || scene.hovered === island.index) {
     context.globalAlpha = picked ? 0.16 : 0.1;
@@ -205,7 +206,7 @@ function drawLit(context: CanvasRenderingContext2D, { view, colors, width, heigh
 }
 
 function drawMarks(context: CanvasRenderingContext2D, scene: SheetScene, island: Island) {
-  if (scene.moved && scene.picked.includes(island.index)) return;
+  if (scene.moved && scene.moving.has(island.index)) return;
   const { view } = scene;
   const [left, top, right, bottom] = island.box_px.map((value, i) => value * view.scale + (i % 2 ? view.y : view.x)) as [number, number, number, number];
   if (right < 0 || bottom < 0 || left > scene.width || top > scene.height || right - left < 26 || bottom - top < 26) return;

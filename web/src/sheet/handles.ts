@@ -61,24 +61,19 @@ export interface Change {
 
 export const UNCHANGED: Change = { move_px: [0, 0], turn_deg: 0, scale: [1, 1] };
 
+/** The box between two places, of whole px, one wide and high at the least. */
+export function wholeBox(from: Pair, to: Pair): Box {
+  const [left, top] = [0, 1].map((axis) => Math.round(Math.min(from[axis]!, to[axis]!))) as Pair;
+  const [right, bottom] = [0, 1].map((axis) => Math.round(Math.max(from[axis]!, to[axis]!))) as Pair;
+  return { left, top, right: Math.max(right, left + 1), bottom: Math.max(bottom, top + 1) };
+}
+
 /** Moves as far as the hand did, to a tenth of a px; held to pixels, so that the box's left upper corner lies on a corner or a middle of one. */
 export function heldMove([dx, dy]: Pair, box: Box, hold: "free" | "corners" | "middles"): Pair {
   if (hold === "free") return [Math.round(dx * 10) / 10, Math.round(dy * 10) / 10];
   const offset = hold === "middles" ? 0.5 : 0;
   const held = (from: number, by: number) => Math.round(from + by - offset) + offset - from;
   return [held(box.left, dx), held(box.top, dy)];
-}
-
-/** The least gap across or down between a box and others, and which; null where there are none. Below 0: boxes overlap. */
-export function nearestBox(box: Box, others: { name: string; box: Box }[]): { name: string; gap: number } | null {
-  let best: { name: string; gap: number } | null = null;
-  for (const { name, box: other } of others) {
-    const across = Math.max(other.left - box.right, box.left - other.right);
-    const down = Math.max(other.top - box.bottom, box.top - other.bottom);
-    const gap = across > 0 && down > 0 ? Math.hypot(across, down) : Math.max(across, down);
-    if (!best || gap < best.gap) best = { name, gap };
-  }
-  return best;
 }
 
 /** From where a grip was taken to where it is now, both in px, about the box's middle. */

@@ -1,4 +1,4 @@
-import { heldMove, nearestBox } from "@/sheet/handles";
+import { heldMove } from "@/sheet/handles";
 import { describe, expect, it } from "vitest";
 import { boxAround, gripAt, gripChange, grips, UNCHANGED } from "@/sheet/handles";
 import sample from "../../../test/data/api/job.json";
@@ -44,13 +44,5 @@ describe("a drag", () => {
     expect(heldMove([1.234, -2.26], box, "free")).toEqual([1.2, -2.3]);
     expect(heldMove([1.4, 0], box, "corners").map((by, i) => (i ? box.top : box.left) + by)).toEqual([12, 21]);
     expect(heldMove([1.4, 0], box, "middles").map((by, i) => (i ? box.top : box.left) + by)).toEqual([11.5, 20.5]);
-  });
-
-  it("tells the nearest box: the gap across, down or cornerwise, and overlap below 0", () => {
-    const at = (left: number, top: number) => ({ name: `${left} ${top}`, box: { left, top, right: left + 10, bottom: top + 10 } });
-    expect(nearestBox(box, [at(45, 30), at(80, 30)])).toEqual({ name: "45 30", gap: 5 });
-    expect(nearestBox(box, [at(43, 54)])).toEqual({ name: "43 54", gap: 5 });
-    expect(nearestBox(box, [at(35, 30)])!.gap).toBe(-5);
-    expect(nearestBox(box, [])).toBeNull();
   });
 });

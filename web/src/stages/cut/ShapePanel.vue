@@ -38,6 +38,11 @@ const edges = computed(() => [...picks.sets.edges]);
       </button>
     </div>
     <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="faces.length === 0 || cutting.working" title="Smaller faces in their place, so that each can go to another part of the sheet; the surface and the art stay" @click="cutting.run('subdivide_faces', { faces })">
+        Subdivide {{ counted(faces.length, "faces") }}
+      </button>
+    </div>
+    <div class="row-of">
       <button type="button" class="btn-choose" :disabled="islands.length !== 1 || previews.looking" title="Across its longer side, where no artwork is cut" @click="previews.show('split_island', { island: islands[0] })">
         Split{{ islands.length === 1 ? ` ${named}` : " an island" }} in two
       </button>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-/** Rectangles of the sheet that packing keeps free, typed in px. */
+/** Rectangles of the sheet that packing keeps free, drawn on the sheet or typed in px. */
+import { onUnmounted } from "vue";
+import { useDrawing } from "@/stores/drawing";
 import { useJob } from "@/stores/job";
 import NumberField from "@/ui/NumberField.vue";
 
 const NAMES = ["Left", "Top", "Width", "Height"];
 const jobs = useJob();
+const drawing = useDrawing();
 type Box = [number, number, number, number];
 
 const reserve = (reserved: Box[]) => jobs.operate("plan_sheet", { reserved });
@@ -16,12 +19,9 @@ function change(row: number, side: number, value: number) {
   return reserve(changed);
 }
 
-/** A quarter of the sheet's width, in the corner that is filled last. */
-function add() {
-  const { width_px, height_px } = jobs.job!.sheet;
-  const [width, height] = [Math.round(width_px / 4), Math.round(height_px / 4)];
-  return reserve([...boxes(), [width_px - width, height_px - height, width, height]]);
-}
+const add = () => drawing.ask("what is kept free", ({ left, top, right, bottom }) => reserve([...boxes(), [left, top, right - left, bottom - top]]));
+
+onUnmounted(() => drawing.leave());
 </script>
 
 <template>
@@ -32,7 +32,7 @@ function add() {
   </div>
   <p v-if="jobs.job!.reserved_px.length > 0" class="what">Left, top, width and height, px.</p>
   <div class="row-of">
-    <button type="button" class="btn-choose" @click="add">Reserve a rectangle</button>
+    <button type="button" class="btn-choose" @click="add">Draw a rectangle to keep free</button>
   </div>
 </template>
 

@@ -1,0 +1,32 @@
+import type { Layer, Pair } from "@/api/types";
+import { labelCorners } from "./marks";
+import type { Viewport } from "./viewport";
+
+export interface LabelChange {
+  shift_px: Pair;
+  scale: number;
+}
+
+export const STILL: LabelChange = { shift_px: [0, 0], scale: 1 };
+
+/** What a press on the picked label would do. */
+export function labelHit(view: Viewport, layer: Layer | null, at: Pair): "move" | "size" | null {
+  const corners = layer && labelCorners({ view, labelScale: 1 }, layer, [0, 0]);
+  if (!corners) return null;
+  if (Math.hypot(corners[2]![0] - at[0], corners[2]![1] - at[1]) < 9) return "size";
+  const sides = corners.map((from, i) => {
+    const to = corners[(i + 1) % 4]!;
+    return (to[0] - from[0]) * (at[1] - from[1]) - (to[1] - from[1]) * (at[0] - from[0]);
+  });
+  return sides.every((side) => side >= 0) || sides.every((side) => side <= 0) ? "move" : null;
+}
+
+/** From where a label was taken to where it is now, px of the sheet. */
+export function labelDrag(layer: Layer, sizing: boolean, from: Pair, to: Pair): LabelChange {
+  if (!sizing) return { shift_px: [to[0] - from[0], to[1] - from[1]], scale: 1 };
+  const corners = layer.place!.frame_px;
+  const x = corners.reduce((sum, corner) => sum + corner[0] / 4, 0);
+  const y = corners.reduce((sum, corner) => sum + corner[1] / 4, 0);
+  const reach = Math.hypot(from[0] - x, from[1] - y);
+  return { shift_px: [0, 0], scale: Math.max(Math.hypot(to[0] - x, to[1] - y) / Math.max(reach, 1e-6), 0.02) };
+}

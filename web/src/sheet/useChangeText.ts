@@ -1,0 +1,40 @@
+import { computed, type Ref } from "vue";
+import { useStanding } from "@/composables/useStanding";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import { useSettings } from "@/stores/settings";
+import type { Change } from "./handles";
+
+const shortly = (value: number) => String(Math.round(value * 100) / 100);
+
+/** What a drag of islands does, with what it comes to: the nearest island, the density, and whether it is held to pixels. Empty while nothing is dragged. */
+export function useChangeText(change: Ref<Change>, moved: Ref<DOMMatrix | null>) {
+  const jobs = useJob();
+  const selection = useSelection();
+  const settings = useSettings();
+  const standing = useStanding({ islands: () => selection.islands, moved: () => moved.value });
+
+  const gap = computed(() => {
+    const { over = [], nearest = null, gap_px = null } = standing.value ?? {};
+    const name = (index: number) => jobs.islands[index]?.name ?? "";
+    if (over.length > 0) return `, over ${name(over[0]!)}${over.length > 1 ? ` and ${over.length - 1} more` : ""}`;
+    return nearest === null || gap_px === null ? "" : `, ${gap_px.toFixed(1)} px to ${name(nearest)}`;
+  });
+  const density = computed(() => {
+    const [least, most] = standing.value?.density_px_per_mm ?? [0, 0];
+    if (most === 0) return "";
+    return `, ${least.toFixed(2)}${most - least > 0.005 ? ` to ${most.toFixed(2)}` : ""} px/mm`;
+  });
+  const held = (doing: string) => (settings.hold === "free" ? "" : `, not held to pixels while ${doing}`);
+
+  return computed(() => {
+    const { move_px, turn_deg, scale } = change.value;
+    if (!moved.value) return "";
+    if (turn_deg) return `${turn_deg.toFixed(1)}°${gap.value}${held("turning")}`;
+    if (scale[0] !== 1 || scale[1] !== 1) {
+      const percent = scale[0] === scale[1] ? `${(scale[0] * 100).toFixed(1)} %` : `${(scale[0] * 100).toFixed(1)} x ${(scale[1] * 100).toFixed(1)} %`;
+      return `${percent}${density.value}${gap.value}${held("scaling")}`;
+    }
+    return `${move_px.map(shortly).join(", ")} px${gap.value}${settings.hold === "free" ? "" : `, held to pixel ${settings.hold}`}`;
+  });
+}
