@@ -33,6 +33,8 @@ describe "the layout stage" do
     mouse.move_to_location(*on_sheet(234, 264).map(&:round)).click_and_hold.move_to_location(*on_sheet(400, 500).map(&:round)).send_keys(:escape).release.perform
 
     assert_done(/Front: moved/)
+    assert_selector ".island-card.picked", text: "Front"
+    assert_no_selector ".failure"
     click_button "Undo"
 
     assert_text "Undone: Front: moved"

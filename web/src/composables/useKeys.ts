@@ -1,4 +1,4 @@
-import { useEventListener } from "@vueuse/core";
+import { onScopeDispose } from "vue";
 
 type Action = (event: KeyboardEvent) => unknown;
 
@@ -19,12 +19,27 @@ export function keyName(event: KeyboardEvent): string {
   ].join("");
 }
 
-/** Runs an action for a key while the component is there, unless a field or an open dialog has the keys. */
-export function useKeys(actions: Record<string, Action>) {
-  useEventListener(document, "keydown", (event: KeyboardEvent) => {
-    if (typing(event.target) || document.querySelector(".modal.show")) return;
-    const action = actions[keyName(event)];
-    if (!action || event.defaultPrevented) return;
-    if (action(event) !== false) event.preventDefault();
+type Actions = Record<string, Action>;
+
+/** The tables of all components that are there, the oldest first. */
+const tables: Actions[] = [];
+
+function press(event: KeyboardEvent) {
+  if (event.defaultPrevented || typing(event.target) || document.querySelector(".modal.show")) return;
+  const name = keyName(event);
+  const taken = [...tables].reverse().some((actions) => actions[name] && actions[name](event) !== false);
+  if (taken) event.preventDefault();
+}
+
+/**
+ * Runs an action for a key while the component is there, unless a field or an open dialog has the keys. What came onto the screen last is asked first;
+ * an action that gives false leaves the key to the others.
+ */
+export function useKeys(actions: Actions) {
+  if (tables.length === 0) document.addEventListener("keydown", press);
+  tables.push(actions);
+  onScopeDispose(() => {
+    tables.splice(tables.indexOf(actions), 1);
+    if (tables.length === 0) document.removeEventListener("keydown", press);
   });
 }
