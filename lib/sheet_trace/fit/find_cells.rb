@@ -1,0 +1,80 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Fit
+    # Finds the cells of a picture: closed panels of a template or a printed net, squares of a palette, cells of an atlas with or without
+    # gutters, islands of alpha. A cell is a region that even colour, a gradient or a line shuts off from what is round it; its box is exact to
+    # the px, also where JPEG or smoothed edges have blurred it by less than half its contrast.
+    #
+    # A region that holds others is a cell where it covers half of what it encloses, and what lies in it is its print; or else it is ground. What
+    # touches the picture's border and is no full rectangle is ground too.
+    module FindCells
+      FULL = 0.97 # share of its box from which a region is a rectangle
+      OWN = 0.5
+      MOST = 1024
+      LEAST_PX = 4 # of area
+      LEAST_SIDE = 2
+      FLAT = 8.0 # spread of a flat colour, 0 to 255
+      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :FLAT
+
+      # @param pixels [Numo::UInt8] h x w x 4, red, green, blue and opacity
+      # @return [Array<Cell>] in reading order, named so; none where the picture is one region, or a photo of very many
+      def self.call(pixels)
+        regions = Regions.call(pixels).select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= LEAST_SIDE }
+        shape = pixels.shape
+        cells = leaves(regions.reject { |region| ground?(region, shape) }.map { |region| [region, region.filled] })
+        cells = [] if cells.size > MOST
+        named(cells.map { |region, filled| cell(region, filled, pixels) })
+      end
+
+      # What lies in a cell is its print, or the cell is the ground of what lies in it.
+      def self.leaves(regions)
+        order = regions.sort_by { |region, _filled| -(region.width * region.height) }
+        order.each_with_object([]) do |(region, filled), kept|
+          next if kept.any? { |other, mask| holds?(other, mask, region) }
+          next if region.area < OWN * filled.count && regions.any? { |inner, _| inner != region && holds?(region, filled, inner) }
+
+          kept << [region, filled]
+        end
+      end
+
+      def self.holds?(region, filled, inner)
+        return false if inner.equal?(region) || inner.width * inner.height >= region.width * region.height
+
+        left = inner.x - region.x
+        top = inner.y - region.y
+        return false if left.negative? || top.negative? || left + inner.width > region.width || top + inner.height > region.height
+
+        y, x = inner.first
+        filled[y - region.y, x - region.x] == 1
+      end
+
+      def self.ground?(region, shape)
+        touches = region.x.zero? || region.y.zero? || region.x + region.width == shape[1] || region.y + region.height == shape[0]
+        (touches && region.area < FULL * region.width * region.height) || (region.width == shape[1] && region.height == shape[0])
+      end
+
+      def self.cell(region, filled, pixels)
+        box = pixels[region.y...(region.y + region.height), region.x...(region.x + region.width), 0..2]
+        rows = region.mask.flatten.where
+        colors = Numo::DFloat.cast(box.reshape(region.width * region.height, 3)[rows, true])
+        full = filled.count >= FULL * region.width * region.height
+        Cell.new(name: "", x: region.x, y: region.y, width: region.width, height: region.height, outline: full ? nil : Outline.call(filled, region.x, region.y),
+                 color: colors.mean(axis: 0).to_a.map(&:round), flat: colors.shape[0] < 2 || colors.stddev(axis: 0).max < FLAT)
+      end
+
+      # Rows of cells that overlap in height; columns and rows get letters and numbers where all stand in a grid.
+      def self.named(cells)
+        rows = cells.sort_by(&:y).each_with_object([]) do |cell, all|
+          all.any? && cell.y < all.last.map { |other| other.y + (other.height / 2.0) }.min ? all.last << cell : all << [cell]
+        end
+        rows.each { |row| row.sort_by!(&:x) }
+        lefts = rows.map { |row| row.map(&:x) }.uniq
+        return rows.flatten.each_with_index.map { |cell, i| cell.with(name: "Cell #{i + 1}") } unless lefts.size == 1 && rows.size > 1
+
+        rows.each_with_index.flat_map { |row, r| row.each_with_index.map { |cell, c| cell.with(name: GridCells.name(c, r)) } }
+      end
+      private_class_method :leaves, :holds?, :ground?, :cell, :named
+    end
+  end
+end

@@ -1,0 +1,219 @@
+# frozen_string_literal: true
+
+require "vips"
+
+module SheetTrace
+  module Fit
+    module FindCells
+      # Parts a picture into regions. First the px that differ little from all four neighbours, connected ones together; then regions grow over
+      # what is left of the edges, px by px, as long as a px hardly differs from the region, or is more like it than like the other side of the edge; at last regions become one
+      # that differ as little where they meet as their px do among themselves.
+      class Regions
+        QUIET = (6..24) # how far neighbours may differ, 0 to 255, after the picture's own noise
+        NOISE = 3
+        NOISY = 0.005 # share of px
+        ROUNDS = 8 # JPEG spreads an edge over a block of 8 px
+        COVERED = 128 # opacity from which a px counts
+        ALIKE = 2 # of what is quiet: how far the two sides of a border may differ on the whole and be one region, in a noisy picture
+        BLOCK_PX = 64 # of a noisy picture: smaller regions are its noise
+        WINDOW = [-2, -1, 0, 1, 2].repeated_permutation(2).to_a.freeze
+        WAYS = [[0, 1], [0, -1], [1, 0], [-1, 0]].freeze
+        private_constant :QUIET, :NOISE, :NOISY, :ROUNDS, :COVERED, :ALIKE, :BLOCK_PX, :WINDOW, :WAYS
+
+        # x, y [Integer] left upper corner of its box; mask [Numo::Bit] h x w
+        Region = Struct.new(:x, :y, :mask, keyword_init: true) do
+          def width = mask.shape[1]
+          def height = mask.shape[0]
+          def area = @area ||= mask.count
+
+          # @return [Array(Integer, Integer)] row and column of its first px
+          def first = mask.flatten.where[0].divmod(width).then { |row, column| [row + y, column + x] }
+
+          # @return [Numo::Bit] h x w, with what it encloses
+          def filled
+            framed = Numo::UInt8.zeros(height + 2, width + 2)
+            framed[1..-2, 1..-2] = mask
+            labels = Regions.label(framed)
+            labels.ne(labels[0, 0])[1..-2, 1..-2]
+          end
+        end
+
+        # @param pixels [Numo::UInt8] h x w x 4
+        # @return [Array<Region>]
+        def self.call(pixels) = new(pixels).send(:regions)
+
+        # Numbers connected px of one value. Through libvips.
+        #
+        # @param values [Numo::UInt8] h x w
+        # @return [Numo::Int32] h x w
+        def self.label(values)
+          height, width = values.shape
+          image = Vips::Image.new_from_memory(values.to_binary, width, height, 1, :uchar)
+          Numo::Int32.from_binary(image.labelregions.cast(:int).write_to_memory).reshape(height, width)
+        end
+
+        def initialize(pixels)
+          @height, @width, = pixels.shape
+          @pixels = Numo::Int32.cast(pixels).reshape(@height * @width, 4)
+          @clear = @pixels[true, 3] < COVERED
+          @pixels[true, 3] = 255
+          @pixels[@clear.where, true] = 0 if @clear.any?
+        end
+        private_class_method :new
+
+        private
+
+        def regions
+          @labels = interior
+          ROUNDS.times { break unless grow }
+          join
+          boxes.reject { |region| noisy? && region.area <= BLOCK_PX }
+        end
+
+        def noisy? = @quiet > QUIET.begin
+
+        # @return [Numo::Int32] n: numbers from 1, 0 where no region is yet
+        def interior
+          across = differences(1, @width - 1, @height)
+          down = differences(@width, @width, @height - 1)
+          limit = @quiet = quiet(across, down)
+          busy = Numo::UInt8.zeros(@height, @width)
+          loud = across > limit
+          busy[true, 0...-1] |= Numo::UInt8.cast(loud) if @width > 1
+          busy[true, 1..-1] |= Numo::UInt8.cast(loud) if @width > 1
+          loud = down > limit
+          busy[0...-1, true] |= Numo::UInt8.cast(loud) if @height > 1
+          busy[1..-1, true] |= Numo::UInt8.cast(loud) if @height > 1
+          # Clear and opaque px are never one.
+          labels = self.class.label((busy + (Numo::UInt8.cast(@clear.reshape(@height, @width)) * 2))).flatten
+          labels + 1 - ((labels + 1) * Numo::Int32.cast(busy.flatten))
+        end
+
+        # The most that a channel differs from the px so many on.
+        def differences(step, width, height)
+          return Numo::Int32.zeros(height, width) if width.zero? || height.zero?
+
+          grid = @pixels.reshape(@height, @width, 4)
+          other = step == 1 ? grid[true, 1..-1, true] : grid[1..-1, true, true]
+          apart = (other - grid[0...height, 0...width, true]).abs
+          [1, 2, 3].reduce(apart[true, true, 0]) { |most, channel| Numo::Int32.maximum(most, apart[true, true, channel]) }
+        end
+
+        # What noise does not exceed: of the small differences, the greatest but for a tenth of them. A few, as along smoothed edges, are no noise.
+        def quiet(*differences)
+          small = differences.flat_map { |all| all.flatten.then { |flat| flat[(flat.gt(0) & flat.lt(QUIET.end)).where] }.to_a }
+          return QUIET.begin if small.size < NOISY * @height * @width
+
+          (NOISE * small.sort[(small.size * 0.9).floor]).clamp(QUIET.begin, QUIET.end)
+        end
+
+        # @return [Boolean] whether some px was taken
+        def grow
+          open = @labels.eq(0).where
+          return false if open.empty?
+
+          taken = Numo::Int32.zeros(open.size)
+          nearest = Numo::Int32.zeros(open.size) + (1 << 30)
+          WAYS.each { |dy, dx| ask(open, dy, dx, taken, nearest) }
+          found = taken.gt(0).where
+          return false if found.empty?
+
+          @labels[open[found]] = taken[found]
+          true
+        end
+
+        # Whether px are more like the neighbour on one side than like what is most unlike that neighbour near by.
+        def ask(open, dy, dx, taken, nearest)
+          here, there = inside(open, dy, dx)
+          labelled = @labels[there].gt(0).where
+          return if labelled.empty?
+
+          here = here[labelled]
+          there = there[labelled]
+          own = open[here]
+          distance = apart(own, there)
+          good = ((distance * 2 < farthest(own, there)) | (distance <= @quiet)).where
+          good = good[(distance[good] < nearest[here[good]]).where] unless good.empty?
+          return if good.empty?
+
+          nearest[here[good]] = distance[good]
+          taken[here[good]] = @labels[there[good]]
+        end
+
+        # @return [Array(Numo::Int64, Numo::Int64)] rows of px, and the px so far away, where that is in the picture
+        def inside(px, dy, dx)
+          y = (px / @width) + dy
+          x = (px % @width) + dx
+          rows = ((y >= 0) & (y < @height) & (x >= 0) & (x < @width)).where
+          [rows, rows.empty? ? rows : (y[rows] * @width) + x[rows]]
+        end
+
+        def apart(first, second) = (@pixels[first, true] - @pixels[second, true]).abs.max(axis: 1)
+
+        def farthest(own, there)
+          WINDOW.each_with_object(Numo::Int32.zeros(own.size)) do |(dy, dx), most|
+            rows, others = inside(own, dy, dx)
+            next if rows.empty?
+
+            most[rows] = Numo::Int32.maximum(most[rows], apart(others, there[rows]))
+          end
+        end
+
+        # Regions whose sides hardly differ where they meet become one.
+        def join
+          pairs = [[1, Numo::Int64.new(@labels.size).seq.then { |px| px[(px % @width).lt(@width - 1).where] }],
+                   [@width, Numo::Int64.new([@labels.size - @width, 0].max).seq]].map { |step, px| borders(px, step) }
+          first, second, apart = pairs.transpose.map { |parts| parts.reject(&:empty?).then { |some| some.empty? ? Numo::Int64.zeros(0) : some.first.concatenate(*some[1..]) } }
+          return if first.empty?
+
+          ranks, count = Geometry::Grouped.pair_ranks(first, second, @labels.max + 1)
+          mean = Geometry::Grouped.sum(ranks, Numo::DFloat.cast(apart), count) / ranks.bincount
+          rows = Geometry::Grouped.representatives(ranks, count)[(mean <= (noisy? ? ALIKE * @quiet : @quiet)).where]
+          unite(first[rows].to_a.zip(second[rows].to_a)) unless rows.empty?
+        end
+
+        # @return [Array(Numo::Int64, Numo::Int64, Numo::Int64)] of px beside each other in different regions: the lower and the higher number, and how far they differ
+        def borders(px, step)
+          return Array.new(3) { Numo::Int64.zeros(0) } if px.empty?
+
+          a = @labels[px]
+          b = @labels[px + step]
+          met = (a.ne(b) & a.gt(0) & b.gt(0)).where
+          return Array.new(3) { Numo::Int64.zeros(0) } if met.empty?
+
+          [Numo::Int64.cast(Numo::Int32.minimum(a[met], b[met])), Numo::Int64.cast(Numo::Int32.maximum(a[met], b[met])), Numo::Int64.cast(apart(px[met], px[met] + step))]
+        end
+
+        def unite(pairs)
+          roots = Hash.new { |_all, number| number }
+          root = lambda do |number|
+            number = roots[number] while roots[number] != number
+            number
+          end
+          pairs.each { |a, b| [root.call(a), root.call(b)].minmax.then { |low, high| roots[high] = low if low != high } }
+          table = Numo::Int32.new(@labels.max + 1).seq
+          roots.each_key { |number| table[number] = root.call(number) }
+          @labels = table[@labels]
+        end
+
+        # @return [Array<Region>]
+        def boxes
+          numbers = @labels.copy
+          numbers[@clear.where] = 0 if @clear.any?
+          px = numbers.gt(0).where
+          return [] if px.empty?
+
+          ranks, count = Geometry::Grouped.ranks(numbers[px])
+          left, right = Geometry::Grouped.extremes(ranks, px % @width, count)
+          top, bottom = Geometry::Grouped.extremes(ranks, px / @width, count)
+          grid = Numo::Int32.zeros(@height * @width)
+          grid[px] = ranks + 1
+          grid = grid.reshape(@height, @width)
+          (0...count).map do |k|
+            Region.new(x: left[k].to_i, y: top[k].to_i, mask: grid[top[k].to_i..bottom[k].to_i, left[k].to_i..right[k].to_i].eq(k + 1))
+          end
+        end
+      end
+    end
+  end
+end
