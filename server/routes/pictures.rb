@@ -2,23 +2,28 @@
 
 module SheetTraceServer
   module Routes
-    # Pictures brought into a job, for layers.
+    # Pictures brought into a job, for layers and underlays.
     module Pictures
+      # What browsers show as it is.
+      SHOWN = %w[image/png image/jpeg image/webp].freeze
+      private_constant :SHOWN
+
       def self.registered(app)
         app.post("/api/jobs/:id/pictures") do
           workshop.jobs.find(params[:id])
-          bytes = uploaded_bytes
-          seen = SheetTrace::Artwork::Picture.inspect_file(bytes, name: uploaded_name)
-          digest = workshop.jobs.keep_picture(params[:id], bytes, uploaded_name, seen)
+          pictures, notes = SheetTrace::Formats::Pictures.open(uploaded_bytes, name: uploaded_name)
+          kept = pictures.map { |one| { digest: workshop.jobs.keep_picture(params[:id], one.bytes, one.name, one.seen), name: one.name, **one.seen } }
           status 201
-          render_json(digest: digest, name: uploaded_name, **seen)
+          render_json(pictures: kept, notes: notes.map(&:message))
         end
 
         app.get("/api/jobs/:id/pictures/:digest") do
           picture = workshop.jobs.picture(params[:id], params[:digest])
           forever
-          content_type picture[:media_type]
-          workshop.pictures.call(picture[:digest])
+          bytes = workshop.pictures.call(picture[:digest])
+          shown = SHOWN.include?(picture[:media_type])
+          content_type(shown ? picture[:media_type] : "image/png")
+          shown ? bytes : SheetTrace::Formats::Png::Writer.call(SheetTrace::Artwork::Picture.read(bytes), compression: 1)
         end
       end
     end

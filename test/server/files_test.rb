@@ -47,7 +47,7 @@ describe "files and views of the server" do
   it "gives a picture back to the byte" do
     job = start_job
     bytes = Demo::TeaCaddy.pictures["caddy-lid.png"]
-    picture = upload("/api/jobs/#{job[:id]}/pictures", bytes, "lid.png")
+    picture = upload("/api/jobs/#{job[:id]}/pictures", bytes, "lid.png")[:pictures].first
     fetch "/api/jobs/#{job[:id]}/pictures/#{picture[:digest]}"
 
     assert_equal [bytes, "image/png"], [last_response.body, last_response.media_type]

@@ -18,7 +18,7 @@ describe "jobs on the server" do
 
   it "answers a job as the sample that the front end is tested with" do
     job = start_job
-    picture = upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-front.png"], "caddy-front.png")
+    picture = upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-front.png"], "caddy-front.png")[:pictures].first
     job = change(change(job, "add_skin", picture: picture[:digest]), "add_label", picture: picture[:digest], island: 3)
 
     assert_equal shape(JSON.parse(data("api/job.json"), symbolize_names: true)), shape(job)

@@ -5,7 +5,8 @@ module SheetTrace
     # Reads the image files that layers are made of.
     module Picture
       LOADERS = { "VipsForeignLoadPngBuffer" => "image/png", "VipsForeignLoadJpegBuffer" => "image/jpeg",
-                  "VipsForeignLoadWebpBuffer" => "image/webp", "VipsForeignLoadTiffBuffer" => "image/tiff" }.freeze
+                  "VipsForeignLoadWebpBuffer" => "image/webp", "VipsForeignLoadTiffBuffer" => "image/tiff",
+                  "VipsForeignLoadSvgBuffer" => "image/svg+xml" }.freeze
       LARGEST_PX = 16_384
       MOST_PIXELS = 100_000_000
       private_constant :LOADERS, :LARGEST_PX, :MOST_PIXELS
@@ -14,16 +15,22 @@ module SheetTrace
       #
       # @param bytes [String]
       # @param name [String] for messages
-      # @return [Hash] width_px, height_px, media_type
+      # @return [Hash] width_px and height_px as it is shown upright, media_type
       # @raise [FormatError] if it is not an image that is read, or is cut off; where: { file: }
       # @raise [LimitError] where: { limit:, got: }
       def self.inspect_file(bytes, name:)
         image = load(bytes, name)
         image.avg # decodes it whole, so that a file that is cut off is found now and not in a bake
-        { width_px: image.width, height_px: image.height, media_type: LOADERS.fetch(loader(bytes)) }
+        turned = image.get_typeof("orientation").positive? && image.get("orientation").between?(5, 8)
+        width, height = turned ? [image.height, image.width] : [image.width, image.height]
+        { width_px: width, height_px: height, media_type: LOADERS.fetch(loader(bytes)) }
       rescue Vips::Error
         raise FormatError.new("#{name} is cut off or damaged; save it again and bring in the new file", where: { file: name })
       end
+
+      # @param bytes [String] a file that .inspect_file passed
+      # @return [Integer] how many pictures it holds
+      def self.pages(bytes) = load(bytes, "picture").then { |image| image.get_typeof("n-pages").positive? ? image.get("n-pages") : 1 }
 
       # @param bytes [String] a file that .inspect_file passed
       # @return [Vips::Image] 8-bit sRGB with alpha
@@ -37,12 +44,20 @@ module SheetTrace
         image.bands == 3 ? image.bandjoin(255) : image
       end
 
+      # @param bytes [String]
+      # @return [Boolean] whether the first bytes are those of a kind that is read
+      def self.known?(bytes) = LOADERS.key?(loader(bytes))
+
+      # @param image [Vips::Image] 8-bit sRGB with alpha
+      # @return [Numo::UInt8] h x w x 4
+      def self.pixels(image) = Numo::UInt8.from_binary(image.write_to_memory).reshape(image.height, image.width, 4)
+
       # @return [String, nil] libvips' name for what the first bytes are
       def self.loader(bytes) = Vips.vips_foreign_find_load_buffer(bytes, bytes.bytesize)
 
       def self.load(bytes, name)
         raise FormatError.new("#{name} is empty; choose an image", where: { file: name }) if bytes.empty?
-        raise FormatError.new("#{name} is not an image that is read here; bring PNG, JPEG, WebP or TIFF", where: { file: name }) unless LOADERS.key?(loader(bytes))
+        raise FormatError.new("#{name} is not an image that is read here; bring PNG, JPEG, WebP, TIFF, TGA, SVG or OpenRaster", where: { file: name }) unless LOADERS.key?(loader(bytes))
 
         image = Vips::Image.new_from_buffer(bytes, "", fail_on: :truncated)
         size = image.width * image.height

@@ -112,7 +112,7 @@ export const api = {
     ask<Job>("POST", at(id, "/operations"), { base_revision, name, parameters }),
   undo: (id: string) => ask<Job>("POST", at(id, "/undo")),
   redo: (id: string) => ask<Job>("POST", at(id, "/redo")),
-  bringPicture: (id: string, file: File, onProgress?: Progress) => upload<Picture>(at(id, "/pictures"), file, onProgress),
+  bringPicture: (id: string, file: File, onProgress?: Progress) => upload<{ pictures: Picture[]; notes: string[] }>(at(id, "/pictures"), file, onProgress),
   preflight: (id: string, revision: number) => ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`)),
   worstFaces: (id: string, revision: number, by: MeasureKind) =>
     ask<{ faces: WorstFace[] }>("GET", at(id, `/worst_faces?${query({ revision, by })}`)).then(({ faces }) => faces),

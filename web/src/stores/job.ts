@@ -65,13 +65,14 @@ export const useJob = defineStore("job", () => {
   const redo = () => change((current) => api.redo(current.id));
   const rename = (name: string) => change((current) => api.renameJob(current.id, name));
 
-  /** Brings a picture into the job; gives null if the server refused. */
+  /** Brings a picture into the job, and each of its layers; gives the whole one, or null if the server refused. */
   async function bringPicture(file: File) {
     if (!job.value) return null;
     try {
-      const picture = await api.bringPicture(job.value.id, file);
+      const { pictures, notes } = await api.bringPicture(job.value.id, file);
       job.value = await api.job(job.value.id);
-      return picture;
+      if (notes.length > 0) messages.say(notes.join("; "));
+      return pictures[0]!;
     } catch (error) {
       messages.fail(error);
       return null;

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Formats
+    # Opens a file that holds pictures. What the browser shows and the bake reads stays as it is; other kinds are turned into PNG, a picture with layers
+    # into one picture for the whole and one for each layer.
+    module Pictures
+      LAYERED = "8BPS" # how a kind of layered files begins that painters are likely to bring
+      private_constant :LAYERED
+
+      # name [String]; bytes [String]; seen [Hash] as Artwork::Picture.inspect_file gives
+      Opened = Struct.new(:name, :bytes, :seen, keyword_init: true)
+
+      # @param bytes [String]; name [String]
+      # @return [Array(Array<Opened>, Array<Note>)] at least one picture, the whole one first, and what was not read
+      # @raise [FormatError, LimitError] as Artwork::Picture.inspect_file
+      def self.open(bytes, name:)
+        return layered(OpenRaster::Reader.call(bytes, name: name), name) if Zip::Reader.zip?(bytes)
+
+        if bytes.start_with?(LAYERED)
+          raise UnsupportedFeatureError.new("#{name} is a layered file of a kind that is not read; save it as PNG, or as OpenRaster to keep its layers", where: { file: name })
+        end
+        return [[png(tga(bytes, name), name)], []] if Tga::Reader.tga?(bytes) && !Artwork::Picture.known?(bytes)
+
+        seen = Artwork::Picture.inspect_file(bytes, name: name)
+        return [[png(Artwork::Picture.read(bytes, name: name), name)], []] if seen[:media_type] == "image/svg+xml"
+
+        pages = Artwork::Picture.pages(bytes)
+        notes = pages > 1 ? [Note.new(code: "first_page", message: "#{name} holds #{pages} pictures; the first was read", where: { file: name })] : []
+        [[Opened.new(name: name, bytes: bytes, seen: seen)], notes]
+      end
+
+      def self.tga(bytes, name) = image(Tga::Reader.call(bytes, name: name))
+
+      def self.image(pixels) = Vips::Image.new_from_memory_copy(pixels.to_binary, pixels.shape[1], pixels.shape[0], 4, :uchar).copy(interpretation: :srgb)
+
+      def self.layered(document, name)
+        whole = document.merged && png(Artwork::Picture.read(document.merged, name: name), name)
+        size = whole ? whole.seen.values_at(:width_px, :height_px) : [document.width_px, document.height_px]
+        layers = document.layers.map do |layer, bytes, x, y|
+          placed = Artwork::Picture.read(bytes, name: "#{name}: #{layer}").embed(x, y, *size)
+          png(placed.copy(interpretation: :srgb), "#{File.basename(name, ".*")}: #{layer}.png")
+        end
+        [[*whole, *layers], document.notes]
+      end
+
+      def self.png(image, name)
+        bytes = Png::Writer.call(image, compression: 6)
+        Opened.new(name: name, bytes: bytes, seen: Artwork::Picture.inspect_file(bytes, name: name))
+      end
+      private_class_method :tga, :image, :layered, :png
+    end
+  end
+end
