@@ -26,6 +26,8 @@ module SheetTrace
     attr_reader :kept_maps
     # @return [Layout::Plan] what is wanted of the layout
     attr_reader :plan
+    # @return [Fit::Backdrop] pictures under the islands, and what of the islands must lie where on them
+    attr_reader :backdrop
 
     # Starts a job from what a reader gave. A model without any UVs gets each face square-on.
     #
@@ -56,7 +58,7 @@ module SheetTrace
     private_class_method :projected_note
 
     def initialize(source:, unit_mm:, layout:, edition:, given_names: {}, given_tags: {}, gutter_px: 8, drawn_seams: nil, kept_maps: [],
-                   plan: Layout::Plan.new, memo: {})
+                   plan: Layout::Plan.new, backdrop: Fit::Backdrop.new, memo: {})
       @source = source
       @unit_mm = unit_mm
       @layout = layout
@@ -67,6 +69,7 @@ module SheetTrace
       @drawn_seams = drawn_seams&.freeze
       @kept_maps = kept_maps.freeze
       @plan = plan
+      @backdrop = backdrop
       @memo = memo
       freeze
     end
@@ -77,7 +80,7 @@ module SheetTrace
       memo = same_surface ? @memo.slice(:flat_maps, :canvas, :map_seams) : {}
       memo[:known_measures] = @memo[:measures] ? [layout, @memo[:measures]] : @memo[:known_measures] if same_surface
       Job.new(source: source, unit_mm: unit_mm, layout: layout, given_names: given_names, given_tags: given_tags, gutter_px: gutter_px, edition: edition,
-              drawn_seams: drawn_seams, kept_maps: kept_maps, plan: plan, memo: memo, **changes)
+              drawn_seams: drawn_seams, kept_maps: kept_maps, plan: plan, backdrop: backdrop, memo: memo, **changes)
     end
 
     # @return [Numo::Bit] E: seams as drawn, or else those of the map

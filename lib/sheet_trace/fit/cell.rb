@@ -7,8 +7,9 @@ module SheetTrace
     # name [String]; x, y, width, height [Integer] its box, px of the picture
     # outline [Array<Array(Integer, Integer)>, nil] corners of pixels round it, clockwise to the eye; nil where it is the whole box
     # color [Array(Integer, Integer, Integer), nil] its mean, 0 to 255; flat [Boolean] whether it is of that one colour
-    Cell = Struct.new(:name, :x, :y, :width, :height, :outline, :color, :flat, keyword_init: true) do
-      def initialize(outline: nil, color: nil, flat: false, **rest)
+    # shade [String, nil] "across" or "down" where its colour changes that way and not the other, as a gradient's
+    Cell = Struct.new(:name, :x, :y, :width, :height, :outline, :color, :flat, :shade, keyword_init: true) do
+      def initialize(outline: nil, color: nil, flat: false, shade: nil, **rest)
         super
         each(&:freeze)
         freeze

@@ -15,7 +15,8 @@ module SheetTrace
       LEAST_PX = 4 # of area
       LEAST_SIDE = 2
       FLAT = 8.0 # spread of a flat colour, 0 to 255
-      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :FLAT
+      SHADED = 6.0 # how much more a gradient changes one way than the other
+      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :FLAT, :SHADED
 
       # @param pixels [Numo::UInt8] h x w x 4, red, green, blue and opacity
       # @return [Array<Cell>] in reading order, named so; none where the picture is one region, or a photo of very many
@@ -60,7 +61,18 @@ module SheetTrace
         colors = Numo::DFloat.cast(box.reshape(region.width * region.height, 3)[rows, true])
         full = filled.count >= FULL * region.width * region.height
         Cell.new(name: "", x: region.x, y: region.y, width: region.width, height: region.height, outline: full ? nil : Outline.call(filled, region.x, region.y),
-                 color: colors.mean(axis: 0).to_a.map(&:round), flat: colors.shape[0] < 2 || colors.stddev(axis: 0).max < FLAT)
+                 color: colors.mean(axis: 0).to_a.map(&:round), flat: flat?(colors), shade: flat?(colors) || !full ? nil : shade(Numo::DFloat.cast(box)))
+      end
+
+      def self.flat?(colors) = colors.shape[0] < 2 || colors.stddev(axis: 0).max < FLAT
+
+      # Whether columns differ much more than rows do, or the other way round.
+      def self.shade(box)
+        across, down = [0, 1].map { |axis| box.mean(axis: axis).then { |lines| lines.shape[0] < 2 ? 0.0 : lines.stddev(axis: 0).max } }
+        return if [across, down].max < FLAT
+        return "across" if across > SHADED * down
+
+        "down" if down > SHADED * across
       end
 
       # Rows of cells that overlap in height; columns and rows get letters and numbers where all stand in a grid.
@@ -74,7 +86,7 @@ module SheetTrace
 
         rows.each_with_index.flat_map { |row, r| row.each_with_index.map { |cell, c| cell.with(name: GridCells.name(c, r)) } }
       end
-      private_class_method :leaves, :holds?, :ground?, :cell, :named
+      private_class_method :leaves, :holds?, :ground?, :cell, :flat?, :shade, :named
     end
   end
 end

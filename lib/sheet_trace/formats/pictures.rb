@@ -41,7 +41,7 @@ module SheetTrace
           placed = Artwork::Picture.read(bytes, name: "#{name}: #{layer}").embed(x, y, *size)
           png(placed.copy(interpretation: :srgb), "#{File.basename(name, ".*")}: #{layer}.png")
         end
-        [[*whole, *layers], document.notes]
+        [[whole, *layers].compact, document.notes]
       end
 
       def self.png(image, name)

@@ -58,7 +58,7 @@ module SheetTrace
         names = carried(@job.given_names)
         job = Job.new(source: source, unit_mm: @job.unit_mm, layout: Layout.new(uv_map: @after, sheet: @job.sheet), edition: @job.edition,
                       given_names: names.uniq(&:last).to_h, given_tags: carried(@job.given_tags).to_h, gutter_px: @job.gutter_px,
-                      drawn_seams: drawn_seams, kept_maps: @job.kept_maps, plan: @job.plan.handed_on(heirs))
+                      drawn_seams: drawn_seams, kept_maps: @job.kept_maps, plan: @job.plan.handed_on(heirs), backdrop: backdrop)
         job.with(edition: @job.edition.with(layers: @job.edition.layers.map { |layer| layer.place ? moved(layer, job) : layer }))
       end
 
@@ -66,6 +66,12 @@ module SheetTrace
       def drawn_seams
         same = @before.mesh.corner_vertices.equal?(@after.mesh.corner_vertices) || @before.mesh.corner_vertices == @after.mesh.corner_vertices
         @job.drawn_seams if same
+      end
+
+      # Landmarks are set on triangles of the map; where those are others, they are gone.
+      def backdrop
+        same = @before.mesh.triangulation.equal?(@after.mesh.triangulation) && @before.face_mapped == @after.face_mapped
+        same ? @job.backdrop : @job.backdrop.with(landmarks: [])
       end
 
       def carried(said) = heirs.each_with_index.filter_map { |former, island| [island, said[former]] if said.key?(former) }

@@ -39,7 +39,7 @@ module SheetTrace
         kept = document.fetch(:kept_maps, []).map { |one| KeptMap.new(one[:name]) { unpack_layout(one, blobs) } }
         seams = unpack_seams(document[:seams], layout.uv_map.mesh, blobs)
         job = Job.new(source: source, unit_mm: document[:unit_mm], gutter_px: document[:gutter_px], layout: layout, kept_maps: kept,
-                      drawn_seams: seams, plan: plan(document[:plan]),
+                      drawn_seams: seams, plan: plan(document[:plan]), backdrop: backdrop(document[:backdrop]),
                       given_names: by_island(document[:given_names]), given_tags: by_island(document[:given_tags]),
                       edition: edition(document[:edition]))
         allocate.tap { |snapshot| snapshot.send(:loaded, job, document) }
@@ -53,6 +53,9 @@ module SheetTrace
 
       # Documents made before there were plans have none.
       def self.plan(plain) = plain ? Layout::Plan.new(**plain, weights: by_island(plain[:weights])) : Layout::Plan.new
+
+      # Documents made before there were backdrops have none.
+      def self.backdrop(plain) = plain ? Fit::Backdrop.from_plain(plain) : Fit::Backdrop.new
 
       def self.by_island(said) = said.transform_keys { |island| island.to_s.to_i }
 
@@ -93,7 +96,7 @@ module SheetTrace
           end]
         end
       end
-      private_class_method :new, :unpack_layout, :plan, :by_island, :edition, :unpack_seams, :unpack_surface, :unpack_source, :unpack
+      private_class_method :new, :unpack_layout, :plan, :backdrop, :by_island, :edition, :unpack_seams, :unpack_surface, :unpack_source, :unpack
 
       def initialize(job, before)
         @job = job
@@ -101,7 +104,7 @@ module SheetTrace
         same_source = before && before.job.source.equal?(job.source)
         @document = { version: 2, unit_mm: job.unit_mm, gutter_px: job.gutter_px, source: same_source ? before.document[:source] : keep(pack_source),
                       **pack_layout(job.layout, before), kept_maps: job.kept_maps.map { |kept| pack_kept(kept, before) },
-                      given_names: job.given_names, given_tags: job.given_tags, plan: job.plan.to_h,
+                      given_names: job.given_names, given_tags: job.given_tags, plan: job.plan.to_h, backdrop: job.backdrop.to_plain,
                       seams: job.drawn_seams && keep(Numo::Int32.cast(job.drawn_seams.where).to_binary),
                       edition: job.edition.to_h.merge(layers: job.edition.layers.map(&:to_plain)) }
       end

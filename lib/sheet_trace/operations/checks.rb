@@ -88,6 +88,19 @@ module SheetTrace
         "#{what} is #{value.inspect.slice(0, 60)}; give 1 to #{longest} characters"
       end
 
+      # @param size [Array(Integer, Integer)] that a sheet shall have
+      # @return [Array<String>]
+      def sheet(size)
+        Layout::Sheet.new(width_px: size[0], height_px: size[1])
+        []
+      rescue InputError => e
+        ["the sheet can't be as large as the picture: #{e.message}"]
+      end
+
+      def unlocked(job, underlay)
+        "#{job.backdrop.underlays[underlay].name} is locked; unlock it first" if job.backdrop.underlays[underlay].locked
+      end
+
       def plain(number) = number.to_i == number ? number.to_i.to_s : number.to_s
     end
   end

@@ -20,7 +20,7 @@ module SheetTrace
       end
 
       def apply(job)
-        straight = job.with(layout: Each.place(job, islands) { |island| affine(job, island) })
+        straight = job.with(layout: Each.place(job, islands) { |island| TrueShape.straight(job, island) })
         bent = islands.select { |island| (straight.measures[island].stretch_worst || Float::INFINITY) > TrueShape::BENT }
         flat = bent.empty? ? straight : laid_flat(straight, bent)
         flat.with(layout: Layout::Settle.call(flat.layout, islands, gutter_px: job.gutter_px))
@@ -32,15 +32,6 @@ module SheetTrace
       end
 
       private
-
-      def affine(job, island)
-        map = job.layout.uv_map
-        rows = map.island_triangles[island]
-        jacobians = UvMap::Jacobians.call(map.triangle_positions(job.unit_mm, rows), map.triangle_places(job.layout.points_px, rows))
-        change = Flatten::TrueAffine.change(jacobians)
-        factor = 1 / Math.sqrt(change.determinant) # as large on the sheet as before
-        Geometry::Affine.scale(factor, factor) * change
-      end
 
       # What is not better flat than it was is left as it is.
       def laid_flat(job, bent)
@@ -74,6 +65,16 @@ module SheetTrace
     # When an affine change is not enough.
     class TrueShape
       BENT = 1.005
+
+      # @return [Geometry::Affine] about the island's centre: what leaves least stretch, as large on the sheet as before
+      def self.straight(job, island)
+        map = job.layout.uv_map
+        rows = map.island_triangles[island]
+        jacobians = UvMap::Jacobians.call(map.triangle_positions(job.unit_mm, rows), map.triangle_places(job.layout.points_px, rows))
+        change = Flatten::TrueAffine.change(jacobians)
+        factor = 1 / Math.sqrt(change.determinant)
+        Geometry::Affine.scale(factor, factor) * change
+      end
     end
   end
 end

@@ -17,6 +17,15 @@ module SheetTrace
       # @param one [String] what is counted, if there is one of it
       def count(number, one) = "#{number} #{one}#{"s" unless number == 1}"
 
+      # @param after [Job] with an underlay shown
+      # @return [String] how much its px are stretched, where they are
+      def stretched(after)
+        ratio = Fit::Swap.stretch(after.backdrop.underlay, after.sheet)
+        return "" if (ratio - 1).abs < 0.0005
+
+        ", stretched #{ratio > 1 ? "across" : "down"} by #{short(([ratio, 1 / ratio].max - 1) * 100)} %"
+      end
+
       def islands(job, indices)
         names = job.island_names.values_at(*indices)
         names.size > 2 ? "#{names.size} islands" : names.join(" and ")

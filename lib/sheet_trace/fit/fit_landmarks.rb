@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Fit
+    # Brings islands to where their landmarks say.
+    module FitLandmarks
+      # points_px [Numo::DFloat] P x 2 where the map's points come to lie; map [Geometry::Affine, nil] where one map of the plane does it
+      # residuals_px [Array<Float>] by landmark: how far it is off; turned [Integer] triangles that are turned over by it
+      Fitted = Struct.new(:points_px, :map, :residuals_px, :turned, keyword_init: true)
+
+      # @param layout [Layout]
+      # @param islands [Array<Integer>] moved as one
+      # @param landmarks [Array<Landmark>] of these islands
+      # @param kind [String] of PointPairs::KINDS; rules [Array<String>]; mirrored [Boolean, nil]
+      # @return [Fitted]
+      # @raise [InputError] as PointPairs
+      def self.call(layout, islands, landmarks, kind:, rules: [], mirrored: false)
+        map = layout.uv_map
+        to = PointPairs.targets(layout.sheet.to_px(Numo::DFloat.cast(landmarks.map(&:to))), rules)
+        points = layout.points_px.copy
+        rows = islands.map { |island| map.island_points[island] }.then { |all| all.first.concatenate(*all[1..]) }
+        plane = plane(layout, landmarks, to, kind, rules, mirrored)
+        raise InputError.new("these landmarks would tear the islands apart; perspective needs them nearer to a true view", where: { pairs: landmarks.size }) unless whole?(plane, points[rows, true])
+
+        points[rows, true] = plane.apply(points[rows, true])
+        points[rows, true] = soft(map, islands, landmarks, points, rows, to) if kind == "soft"
+        Fitted.new(points_px: points, map: plane.is_a?(Geometry::Affine) && kind != "soft" ? plane : nil, turned: turned(layout, islands, points),
+                   residuals_px: landmarks.each_index.map { |i| Math.hypot(*landmarks[i].at(map, points).zip(to[i, true].to_a).map { |got, wanted| got - wanted }) })
+      end
+
+      # @return [Array<Float>] how far landmarks are off now, px
+      def self.residuals(layout, landmarks)
+        landmarks.map { |mark| Math.hypot(*mark.at(layout.uv_map, layout.points_px).zip(layout.sheet.uv_to_px.at(*mark.to)).map { |now, wanted| now - wanted }) }
+      end
+
+      # A soft fit starts from the nearest even one.
+      def self.plane(layout, landmarks, to, kind, rules, mirrored)
+        from = Numo::DFloat.cast(landmarks.map { |mark| mark.at(layout.uv_map, layout.points_px) })
+        kind = from.shape[0] < 2 ? "move" : "similarity" if kind == "soft"
+        PointPairs.call(from, to, kind: kind, rules: rules, mirrored: mirrored)
+      end
+
+      def self.whole?(plane, points) = !plane.is_a?(Geometry::Homography) || plane.whole?(points)
+
+      def self.soft(map, islands, landmarks, points, rows, to)
+        local = Numo::Int32.zeros(map.point_count)
+        local[rows] = Numo::Int32.new(rows.size).seq
+        triangles = islands.map { |island| map.island_triangles[island] }.then { |all| map.triangles.points[all.first.concatenate(*all[1..]), true] }
+        anchors = landmarks.map { |mark| [local[map.triangles.points[mark.triangle, true]].to_a, mark.shares] }
+        Soft.call(points[rows, true].copy, local[triangles], anchors, to)
+      end
+
+      # Turned the other way than most of their island were before.
+      def self.turned(layout, islands, points)
+        rows = islands.map { |island| layout.uv_map.island_triangles[island] }.then { |all| all.first.concatenate(*all[1..]) }
+        before, after = [layout.points_px, points].map { |places| areas(layout.uv_map.triangles.points[rows, true], places) }
+        same = (before * after)
+        [same.lt(0).count, same.gt(0).count].min
+      end
+
+      def self.areas(triangles, places)
+        a, b, c = [0, 1, 2].map { |k| places[triangles[true, k], true] }
+        ((b[true, 0] - a[true, 0]) * (c[true, 1] - a[true, 1])) - ((b[true, 1] - a[true, 1]) * (c[true, 0] - a[true, 0]))
+      end
+      private_class_method :plane, :whole?, :soft, :turned, :areas
+    end
+  end
+end

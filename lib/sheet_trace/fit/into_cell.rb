@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Fit
+    # The change that sets islands into a cell.
+    module IntoCell
+      # "inside": as large as they go, proportions kept; "fill": stretched to the cell; "cover": proportions kept, so large that they cover it;
+      # "true_shape": stretch taken out first, then inside
+      WAYS = %w[inside fill cover true_shape].freeze
+      NEAR_PX = 0.5
+      private_constant :NEAR_PX
+
+      # @param points [Numo::DFloat] n x 2 px of all that is set in as one
+      # @param box [Array(Float, Float, Float, Float)] left, top, right, bottom of the cell, px of the sheet
+      # @param way [String] of WAYS but "true_shape", which comes down to "inside" after the stretch is gone
+      # @param turn_rad [Float] by which they are turned first, clockwise; mirror [Boolean] whether they are turned over before
+      # @param inset_px [Numeric] kept free inside the cell
+      # @return [Geometry::Affine] px
+      # @raise [LayoutError] if the inset leaves nothing of the cell; where: { inset_px: }
+      def self.call(points, box, way: "inside", turn_rad: 0.0, mirror: false, inset_px: 0)
+        left, top, right, bottom = box
+        inner = [right - left, bottom - top].map { |side| side - (2 * inset_px) }
+        unless inner.min.positive?
+          raise LayoutError.new("an inset of #{inset_px} px leaves nothing of a cell of #{(right - left).round(2)} x #{(bottom - top).round(2)} px", where: { inset_px: inset_px })
+        end
+
+        turned = Geometry::Affine.turn(turn_rad) * Geometry::Affine.scale(mirror ? -1 : 1, 1)
+        places = turned.apply(points)
+        size = [0, 1].map { |axis| [places[true, axis].max - places[true, axis].min, 1e-9].max }
+        ratios = inner.zip(size).map { |cell, own| cell / own }
+        scale = { "fill" => ratios, "cover" => [ratios.max] * 2 }.fetch(way, [ratios.min] * 2)
+        middle = [0, 1].map { |axis| (places[true, axis].max + places[true, axis].min) / 2 }
+        Geometry::Affine.move((left + right) / 2, (top + bottom) / 2) * Geometry::Affine.scale(*scale) * Geometry::Affine.move(-middle[0], -middle[1]) * turned
+      end
+
+      # @return [Geometry::Affine] that takes one box onto another
+      def self.box_to_box(from, to)
+        scale = [0, 1].map { |axis| (to[axis + 2] - to[axis]) / (from[axis + 2] - from[axis]).to_f }
+        Geometry::Affine.move(to[0], to[1]) * Geometry::Affine.scale(*scale) * Geometry::Affine.move(-from[0], -from[1])
+      end
+
+      # @return [Cell, nil] the smallest cell of an underlay that an island lies in, to within half a px
+      def self.home(layout, island, underlay)
+        box = layout.boxes_px[island, true].to_a
+        underlay.cells.select do |cell|
+          left, top, right, bottom = underlay.box_px(cell, layout.sheet)
+          box[0] >= left - NEAR_PX && box[1] >= top - NEAR_PX && box[2] <= right + NEAR_PX && box[3] <= bottom + NEAR_PX
+        end.min_by { |cell| cell.width * cell.height }
+      end
+    end
+  end
+end

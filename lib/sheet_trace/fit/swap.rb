@@ -1,0 +1,39 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Fit
+    # What becomes of a sheet whose underlay is swapped for a picture of another size or other proportions.
+    module Swap
+      # @param shown [Underlay, nil] the one before; without one, a px of the picture is a px of the sheet
+      # @param underlay [Underlay]; sheet [Layout::Sheet]
+      # @return [Array(Float, Float, Float, Float)] the box of the new one at the same scale, its left upper corner where that one's is
+      def self.kept_box(shown, underlay, sheet)
+        left, top, = shown ? shown.box : [0.0, 0.0]
+        scale = shown ? shown.to_sheet(sheet).then { |map| [map.a, map.e] } : [1.0, 1.0]
+        [left, top, underlay.size_px[0] * scale[0] / sheet.width_px, underlay.size_px[1] * scale[1] / sheet.height_px]
+      end
+
+      # @return [Float] share of the picture that lies beside the sheet
+      def self.lost(underlay)
+        left, top, width, height = underlay.box
+        seen = [[left, width], [top, height]].map { |from, length| [[from + length, 1.0].min - [from, 0.0].max, 0.0].max / length }
+        1 - seen.reduce(:*)
+      end
+
+      # @return [Float] how much wider than high px of the picture are shown; 1 where they are square
+      def self.stretch(underlay, sheet) = underlay.to_sheet(sheet).then { |map| map.a / map.e }
+
+      # @param layout [Layout]; shown [Underlay, nil]; underlay [Underlay]
+      # @return [Array<Array(Integer, Cell, Cell)>] islands that lie in a cell of the one, with the other's cell of the same name
+      def self.followers(layout, shown, underlay)
+        return [] unless shown
+
+        same = underlay.cells.to_h { |cell| [cell.name, cell] }
+        (0...layout.uv_map.island_count).filter_map do |island|
+          cell = IntoCell.home(layout, island, shown)
+          [island, cell, same[cell.name]] if cell && same.key?(cell.name)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,162 @@
+# frozen_string_literal: true
+
+require_relative "../../../test_helper"
+require_relative "../../../../demo/build"
+
+describe "underlays, cells and landmarks of a job" do
+  seed = Random.new_seed % 100_000
+  random = Random.new(seed)
+  digest = "0" * 64
+  cell = ->(name, x, y, width, height, **more) { { name: name, x: x, y: y, width: width, height: height, **more } }
+  # The caddy on a sheet of 96 x 64, with cells of the picture.
+  define_method(:templated) do
+    job = operate(Demo.tea_caddy.job, "resize_sheet", width_px: 96, height_px: 64).job
+    job = operate(job, "add_underlay", picture: digest, picture_px: [96, 64], name: "template.png").job
+    cells = [cell.call("front", 4, 8, 20, 30), cell.call("side", 30, 8, 13, 30), cell.call("lid", 60, 4, 8, 20),
+             cell.call("blue", 80, 50, 8, 8, color: [20, 40, 200], flat: true), cell.call("red", 88, 50, 8, 8, color: [210, 30, 30], flat: true)]
+    operate(job, "set_cells", index: 0, cells: cells).job
+  end
+
+  it "lays pictures under the islands, swaps, dims, locks and removes them, the map untouched" do
+    job = Demo.tea_caddy.job
+    laid = operate(job, "add_underlay", picture: digest, picture_px: [96, 64], name: "template.png")
+
+    assert_equal "template.png laid under the islands, 96 x 64 px, stretched down by 50 %", laid.description
+    second = operate(laid.job, "add_underlay", picture: digest, picture_px: [512, 512], name: "photo.jpg").job
+
+    assert_equal 1, second.backdrop.shown
+    cut = operate(operate(second, "show_underlay", index: 0).job, "show_underlay", index: 1, how: "keep_scale")
+
+    # One px of the template is 1024 / 96 px of the sheet across and 16 down: 512 px reach far beyond.
+    assert_match(/at its own scale: 97\.66 % of it lies beside the sheet/, cut.description)
+    assert_equal job.layout.points_px, cut.job.layout.points_px
+    sized = operate(second, "show_underlay", index: 0, resize: true).job
+
+    assert_equal [96, 64], sized.sheet.to_a
+    assert_equal job.layout.points_uv, sized.layout.points_uv
+    locked = operate(second, "change_underlay", index: 0, locked: true, opacity: 0.4).job
+    assert_refused(SheetTrace::InvalidOperationError, message: /template\.png is locked/) { operate(locked, "remove_underlay", index: 0) }
+    assert_equal ["photo.jpg", 0], operate(second, "remove_underlay", index: 0).job.backdrop.then { |backdrop| [backdrop.underlay.name, backdrop.shown] }
+    reference = operate(second, "change_underlay", index: 1, reference: true).job
+
+    assert_nil reference.backdrop.shown
+    assert_refused(SheetTrace::InvalidOperationError, message: /only looked at/) { operate(reference, "show_underlay", index: 1) }
+  end
+
+  it "sets an island into a cell upright: inside, filling, covering, in true shape, inset" do
+    job = templated
+    front = operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "fill" }])
+
+    assert_equal [4, 8, 24, 38], front.job.layout.boxes_px[0, true].to_a.map { |px| px.round(9) }
+    assert_match(/Front set into front: /, front.description)
+    # Front is 80 x 120 mm: in 20 x 30 px it goes exactly, with an inset of 2 px 16 px are left across.
+    inside = operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "true_shape" }], inset_px: 2).job
+
+    assert_equal [16.0, 24.0], inside.layout.size_px(0).map { |px| px.round(3) }
+    cover = operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 1, way: "cover", turn: "keep" }]).job
+
+    assert_operator cover.layout.size_px(0).zip([13, 30]).map { |own, wanted| own - wanted }.min, :>=, -1e-9
+    turned = operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "fill", turn_rad: Math::PI / 2 }]).job
+
+    assert_in_delta Math::PI / 2, turned.measures[0].up_angle_rad, 1e-9
+    mirrored = operate(front.job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "fill", mirrored: true }]).job
+
+    assert mirrored.measures[0].mirrored
+    refute operate(mirrored, "set_into_cells", assignments: [{ islands: [0], cell: 0 }]).job.measures[0].mirrored
+    assert_refused(SheetTrace::LayoutError, message: /leaves nothing of a cell of 8 x 20/) { operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 2 }], inset_px: 4) }
+  end
+
+  it "sets several pieces at once, faces of islands detached first" do
+    net = operate(templated, "join_islands", edges: [0]).job
+    faces = net.layout.uv_map.island_faces.map(&:to_a)
+    after = operate(net, "set_into_cells", assignments: [{ faces: [faces.flatten.first], cell: 3 }, { faces: faces.last, cell: 4, together: false }]).job
+
+    assert_equal net.layout.uv_map.island_count + 1, after.layout.uv_map.island_count
+    island = after.layout.uv_map.face_islands[faces.flatten.first]
+
+    assert_equal "blue", SheetTrace::Fit::IntoCell.home(after.layout, island, after.backdrop.underlay).name
+  end
+
+  it "maps materials to the nearest colours, and makes them one" do
+    colors = { "lacquer" => [0.8, 0.1, 0.1, 1.0], "card" => [0.1, 0.2, 0.7, 1.0] }
+    job = templated
+    materials = job.mesh.materials.each_with_index.map { |one, i| SheetTrace::Mesh::Material.new(name: one.name, color: colors.values[i % 2]) }
+    job = job.with(layout: job.layout.with_mesh(job.mesh.with(materials: materials)))
+    mapped = operate(job, "map_palette", collapse: true)
+
+    assert_equal ["template"], mapped.job.mesh.material_names
+    wanted = job.mesh.face_materials.to_a.map { |material| %w[red blue][material % 2] }
+    got = mapped.job.layout.uv_map.face_islands.to_a.map { |island| SheetTrace::Fit::IntoCell.home(mapped.job.layout, island, mapped.job.backdrop.underlay).name }
+
+    assert_equal wanted, got
+    # Well inside: a quarter of 8 px is kept free.
+    box = mapped.job.layout.boxes_px
+
+    assert_operator box[true, 1].min, :>=, 52 - 1e-9
+  end
+
+  it "tells the distance of colours as CIE L*a*b* has it" do
+    # sRGB red is L* 53.24, a* 80.09, b* 67.20 (D65): Lindbloom's calculator, from memory.
+    assert_equal [53, 80, 67], SheetTrace::Fit::Palette.lab([1.0, 0.0, 0.0]).map(&:round)
+    assert_equal [100, 0, 0], SheetTrace::Fit::Palette.lab([1.0, 1.0, 1.0]).map(&:round)
+  end
+
+  it "lays a part along a gradient, end colours met" do
+    job = templated
+    after = operate(job, "lay_along_gradient", islands: [0, 1], cell: 2, direction: [0, 1, 0], way: "down").job
+    map = after.layout.uv_map
+    points = [0, 1].flat_map { |island| map.island_points[island].to_a }
+    heights = job.mesh.positions[map.point_vertices[points], 1]
+    y = after.layout.points_px[points, 1]
+
+    # The cell lies from 4 to 24: first px's middle 4.5, last one's 23.5; the lowest of the model takes the first.
+    assert_in_delta 4.5, y[heights.min_index], 1e-9
+    assert_in_delta 23.5, y[heights.max_index], 1e-9
+    assert_operator after.layout.points_px[points, 0].min, :>=, 60.5 - 1e-9
+    back = operate(job, "lay_along_gradient", islands: [0], cell: 2, direction: [0, 1, 0], reverse: true).job
+
+    assert_in_delta 23.5, back.layout.points_px[map.island_points[0], 1].max, 1e-9
+  end
+
+  it "fits by landmarks, which stay with the surface, and tells what they are off by" do
+    job = Demo.skiff.job
+    island = job.island_names.index("hull Left")
+    box = job.layout.boxes_px[island, true].to_a
+    middle = job.layout.centre_px([island])
+    marks = [[box[0], middle[1]], [box[2], middle[1]], [middle[0], box[1]]].map { |x, y| { island: island, at_px: [x, y], to_px: [(x * 0.9) + 20, (y * 0.9) + 400] } }
+    set = operate(job, "set_landmarks", landmarks: marks)
+
+    assert_equal "3 landmarks", set.description
+    fitted = operate(set.job, "fit_landmarks", kind: "similarity")
+
+    assert_match(/hull Left fitted by 3 landmarks \(similarity\): off by [\d.]+ px at the most/, fitted.description)
+    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.backdrop.landmarks).max, :<, 30
+    soft = operate(set.job, "fit_landmarks", kind: "soft")
+
+    assert_operator SheetTrace::Fit::FitLandmarks.residuals(soft.job.layout, soft.job.backdrop.landmarks).max, :<, 0.1
+    refute_match(/turned over/, soft.description)
+    assert_refused(SheetTrace::InvalidOperationError, message: /3 landmarks; perspective takes 4/) { operate(set.job, "fit_landmarks", kind: "perspective") }
+    assert_empty operate(set.job, "subdivide_faces", faces: [0]).job.backdrop.landmarks
+  end
+
+  it "moves corners alone, to whole pixels (seed #{seed})" do
+    job = templated
+    points = job.layout.uv_map.island_points[0].to_a.sample(2, random: random)
+    after = operate(job, "move_points", points: points, move_px: [1.3, -0.4], to: "corners").job
+    whole = after.layout.points_px[after.layout.uv_map.island_points[0], true].to_a.count { |place| place.all? { |px| (px - px.round).abs < 1e-9 } }
+
+    assert_equal 2, whole
+    assert_equal job.layout.points_px[job.layout.uv_map.island_points[1], true], after.layout.points_px[job.layout.uv_map.island_points[1], true]
+  end
+
+  it "keeps everything of the backdrop when a job is stored" do
+    job = operate(templated, "set_landmarks", landmarks: [{ point: 0, to_px: [3, 4] }]).job
+    job = operate(operate(job, "correct_underlay", index: 0, recipe: [{ step: "trim", left: 2 }]).job, "set_inset", inset_px: 1.5).job
+    stored = SheetTrace::Job::Snapshot.dump(job)
+    again = SheetTrace::Job::Snapshot.load(JSON.parse(JSON.generate(stored.document), symbolize_names: true), stored.blobs.method(:fetch)).job
+
+    assert_equal job.backdrop, again.backdrop
+    assert_equal [94, 64], again.backdrop.underlay.size_px
+    assert_empty again.backdrop.cells # the corrected picture has other px
+  end
+end
