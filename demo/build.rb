@@ -5,6 +5,7 @@ require_relative "lantern_shade"
 require_relative "tea_caddy"
 require_relative "parade_drum"
 require_relative "skiff"
+require_relative "heron"
 
 # Builds the sample jobs from nothing, through the core alone.
 module Demo

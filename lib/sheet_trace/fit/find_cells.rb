@@ -13,16 +13,18 @@ module SheetTrace
       OWN = 0.5
       MOST = 1024
       LEAST_PX = 4 # of area
-      LEAST_SIDE = 2
+      LEAST_SIDE = 2 # thinner ones are lines, but on a picture so small that each px was set by hand
+      SMALL_PX = 256
       FLAT = 8.0 # spread of a flat colour, 0 to 255
       SHADED = 6.0 # how much more a gradient changes one way than the other
-      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :FLAT, :SHADED
+      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :SMALL_PX, :FLAT, :SHADED
 
       # @param pixels [Numo::UInt8] h x w x 4, red, green, blue and opacity
       # @return [Array<Cell>] in reading order, named so; none where the picture is one region, or a photo of very many
       def self.call(pixels)
-        regions = Regions.call(pixels).select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= LEAST_SIDE }
         shape = pixels.shape
+        least = shape.first(2).max <= SMALL_PX ? 1 : LEAST_SIDE
+        regions = Regions.call(pixels).select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= least }
         cells = leaves(regions.reject { |region| ground?(region, shape) }.map { |region| [region, region.filled] })
         cells = [] if cells.size > MOST
         named(cells.map { |region, filled| cell(region, filled, pixels) })

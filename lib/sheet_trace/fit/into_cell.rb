@@ -4,8 +4,8 @@ module SheetTrace
   module Fit
     # The change that sets islands into a cell.
     module IntoCell
-      # "inside": as large as they go, proportions kept; "fill": stretched to the cell; "cover": proportions kept, so large that they cover it;
-      # "true_shape": stretch taken out first, then inside
+      # "inside": as large as they go, proportions kept; "fill": shear taken out first, then stretched to the cell; "cover": proportions kept, so large
+      # that they cover it; "true_shape": stretch taken out first, then inside
       WAYS = %w[inside fill cover true_shape].freeze
       NEAR_PX = 0.5
       private_constant :NEAR_PX
@@ -21,7 +21,7 @@ module SheetTrace
         left, top, right, bottom = box
         inner = [right - left, bottom - top].map { |side| side - (2 * inset_px) }
         unless inner.min.positive?
-          raise LayoutError.new("an inset of #{inset_px} px leaves nothing of a cell of #{(right - left).round(2)} x #{(bottom - top).round(2)} px", where: { inset_px: inset_px })
+          raise LayoutError.new(format("an inset of %g px leaves nothing of a cell of %g x %g px", inset_px, (right - left).round(2), (bottom - top).round(2)), where: { inset_px: inset_px })
         end
 
         turned = Geometry::Affine.turn(turn_rad) * Geometry::Affine.scale(mirror ? -1 : 1, 1)

@@ -5,15 +5,17 @@ module SheetTrace
     # Sets a net of joined panels onto the cells of a printed net: as one piece first, and then each panel's corners onto those of its cell.
     module NetIntoCells
       # @param layout [Layout]; island [Integer]
+      # @param flat_map [Flatten::FlatMap] of the island: the shape it starts from, upright as seen from outside
       # @param boxes [Array<Array(Float, Float, Float, Float)>] of the cells, px of the sheet
-      # @param turn_rad [Float]; mirror [Boolean] as IntoCell
+      # @param turn_rad [Float]; mirror [Boolean] as IntoCell, from upright
       # @return [Array(Numo::DFloat, Boolean)] P x 2 px for all points of the map, and whether every panel has a cell of its own
-      def self.call(layout, island, boxes, turn_rad: 0.0, mirror: false)
+      def self.call(layout, island, flat_map, boxes, turn_rad: 0.0, mirror: false)
         map = layout.uv_map
         own = map.island_points[island]
         all = [boxes.map { |box| box[0] }.min, boxes.map { |box| box[1] }.min, boxes.map { |box| box[2] }.max, boxes.map { |box| box[3] }.max]
         points = layout.points_px.copy
-        points[own, true] = IntoCell.call(points[own, true], all, way: "fill", turn_rad: turn_rad, mirror: mirror).apply(points[own, true])
+        flat = flat_map.coordinates_mm * Numo::DFloat[[1, -1]] # px run down
+        points[own, true] = IntoCell.call(flat, all, way: "fill", turn_rad: turn_rad, mirror: mirror).apply(flat)
         panels = panels(map, island, points, boxes)
         return [points, false] unless panels.values.all?
 

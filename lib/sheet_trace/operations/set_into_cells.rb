@@ -75,7 +75,7 @@ module SheetTrace
       end
 
       def group(job, one, islands)
-        job = straightened(job, islands) if one[:way] == "true_shape"
+        job = straightened(job, islands) if %w[true_shape fill].include?(one[:way])
         points = islands.map { |island| job.layout.uv_map.island_points[island] }.then { |all| all.first.concatenate(*all[1..]) }
         turn, mirror = turned(job.measures[islands.first], one)
         box = job.backdrop.underlay.box_px(cells(job, one).first, job.sheet)
@@ -90,9 +90,9 @@ module SheetTrace
       end
 
       def net(job, one, island)
-        turn, mirror = turned(job.measures[island], one)
         boxes = cells(job, one).map { |cell| job.backdrop.underlay.box_px(cell, job.sheet) }
-        points, = Fit::NetIntoCells.call(job.layout, island, boxes, turn_rad: turn, mirror: mirror)
+        now = one[:turn] == "keep" ? job.measures[island].up_angle_rad : 0.0
+        points, = Fit::NetIntoCells.call(job.layout, island, job.flat_map(island), boxes, turn_rad: now + one.fetch(:turn_rad, 0.0), mirror: one.fetch(:mirrored, false))
         Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(points))
       end
 

@@ -5,7 +5,8 @@ require "vips"
 module SheetTrace
   module Fit
     module FindCells
-      # Parts a picture into regions. First the px that differ little from all four neighbours, connected ones together; then regions grow over
+      # Parts a picture into regions. In a clean one they are px of one colour, and smoothed edges go to the side that they are more like (Blend). In a
+      # noisy one, as after JPEG, they are first the px that differ little from all four neighbours, connected ones together; then regions grow over
       # what is left of the edges, px by px, as long as a px hardly differs from the region, or is more like it than like the other side of the edge; at last regions become one
       # that differ as little where they meet as their px do among themselves.
       class Regions
@@ -15,10 +16,11 @@ module SheetTrace
         ROUNDS = 8 # JPEG spreads an edge over a block of 8 px
         COVERED = 128 # opacity from which a px counts
         ALIKE = 2 # of what is quiet: how far the two sides of a border may differ on the whole and be one region, in a noisy picture
+        MOST = 20_000 # regions; a picture with more is a photo
         BLOCK_PX = 64 # of a noisy picture: smaller regions are its noise
         WINDOW = [-2, -1, 0, 1, 2].repeated_permutation(2).to_a.freeze
         WAYS = [[0, 1], [0, -1], [1, 0], [-1, 0]].freeze
-        private_constant :QUIET, :NOISE, :NOISY, :ROUNDS, :COVERED, :ALIKE, :BLOCK_PX, :WINDOW, :WAYS
+        private_constant :QUIET, :NOISE, :NOISY, :ROUNDS, :COVERED, :ALIKE, :MOST, :BLOCK_PX, :WINDOW, :WAYS
 
         # x, y [Integer] left upper corner of its box; mask [Numo::Bit] h x w
         Region = Struct.new(:x, :y, :mask, keyword_init: true) do
@@ -44,11 +46,11 @@ module SheetTrace
 
         # Numbers connected px of one value. Through libvips.
         #
-        # @param values [Numo::UInt8] h x w
+        # @param values [Numo::NArray] h x w, whole numbers
         # @return [Numo::Int32] h x w
         def self.label(values)
           height, width = values.shape
-          image = Vips::Image.new_from_memory(values.to_binary, width, height, 1, :uchar)
+          image = Vips::Image.new_from_memory(Numo::Int32.cast(values).to_binary, width, height, 1, :int)
           Numo::Int32.from_binary(image.labelregions.cast(:int).write_to_memory).reshape(height, width)
         end
 
@@ -64,19 +66,36 @@ module SheetTrace
         private
 
         def regions
-          @labels = interior
+          across = differences(1, @width - 1, @height)
+          down = differences(@width, @width, @height - 1)
+          @quiet = quiet(across, down)
+          noisy? ? grown(across, down) : even
+          boxes.reject { |region| noisy? && region.area <= BLOCK_PX }
+        end
+
+        def grown(across, down)
+          @labels = interior(across, down)
           ROUNDS.times { break unless grow }
           join
-          boxes.reject { |region| noisy? && region.area <= BLOCK_PX }
+        end
+
+        def even
+          values = @pixels[true, 0] | (@pixels[true, 1] << 8) | (@pixels[true, 2] << 16)
+          values[@clear.where] = 1 << 24 if @clear.any?
+          ranks, = Geometry::Grouped.ranks(values)
+          @labels = self.class.label(ranks.reshape(@height, @width)).flatten + 1
+          @labels[@clear.where] = 0 if @clear.any?
+          return if ranks.max > MOST # colours, and so regions at the least
+
+          join
+          @labels = Blend.call(@labels.reshape(@height, @width), @pixels).flatten
         end
 
         def noisy? = @quiet > QUIET.begin
 
         # @return [Numo::Int32] n: numbers from 1, 0 where no region is yet
-        def interior
-          across = differences(1, @width - 1, @height)
-          down = differences(@width, @width, @height - 1)
-          limit = @quiet = quiet(across, down)
+        def interior(across, down)
+          limit = @quiet
           busy = Numo::UInt8.zeros(@height, @width)
           loud = across > limit
           busy[true, 0...-1] |= Numo::UInt8.cast(loud) if @width > 1
@@ -99,10 +118,11 @@ module SheetTrace
           [1, 2, 3].reduce(apart[true, true, 0]) { |most, channel| Numo::Int32.maximum(most, apart[true, true, channel]) }
         end
 
-        # What noise does not exceed: of the small differences, the greatest but for a tenth of them. A few, as along smoothed edges, are no noise.
+        # What noise does not exceed: of the small differences, the greatest but for a tenth of them. Noise has very small ones too: without them,
+        # small differences are borders between colours that are much alike.
         def quiet(*differences)
           small = differences.flat_map { |all| all.flatten.then { |flat| flat[(flat.gt(0) & flat.lt(QUIET.end)).where] }.to_a }
-          return QUIET.begin if small.size < NOISY * @height * @width
+          return QUIET.begin if small.count { |value| value < QUIET.begin } < NOISY * @height * @width
 
           (NOISE * small.sort[(small.size * 0.9).floor]).clamp(QUIET.begin, QUIET.end)
         end
@@ -204,6 +224,8 @@ module SheetTrace
           return [] if px.empty?
 
           ranks, count = Geometry::Grouped.ranks(numbers[px])
+          return [] if count > MOST
+
           left, right = Geometry::Grouped.extremes(ranks, px % @width, count)
           top, bottom = Geometry::Grouped.extremes(ranks, px / @width, count)
           grid = Numo::Int32.zeros(@height * @width)

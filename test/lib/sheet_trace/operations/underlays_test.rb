@@ -146,7 +146,7 @@ describe "underlays, cells and landmarks of a job" do
     whole = after.layout.points_px[after.layout.uv_map.island_points[0], true].to_a.count { |place| place.all? { |px| (px - px.round).abs < 1e-9 } }
 
     assert_equal 2, whole
-    assert_equal job.layout.points_px[job.layout.uv_map.island_points[1], true], after.layout.points_px[job.layout.uv_map.island_points[1], true]
+    assert_equal job.layout.boxes_px[1, true], after.layout.boxes_px[1, true]
   end
 
   it "keeps everything of the backdrop when a job is stored" do

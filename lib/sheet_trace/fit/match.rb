@@ -1,0 +1,159 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Fit
+    # Proposes which islands go into which cells, and how they are turned: by proportions, outline, size beside the others, what lies next to what, and
+    # names where they have words in common. Islands that are nets of panels are matched to groups of cells that touch each other, as one piece.
+    #
+    # The least costly pairing of all is taken (Geometry::Assignment), then twice more with what is next to what in it counted.
+    class Match
+      ROUNDS = 3
+      MOST = 600
+      POOR = 0.25
+      # Upright and reading right, unless another way is clearly better.
+      TURNS = { 0 => 1.0, 2 => 0.96, 1 => 0.93, 3 => 0.93 }.freeze
+      MIRRORED = 0.9
+      NEXT_TO = 0.3
+      NAMED = 0.35
+      CLEAR = 0.15 # by how much a pair must be better than any other to be sure
+      private_constant :ROUNDS, :MOST, :POOR, :TURNS, :MIRRORED, :NEXT_TO, :NAMED, :CLEAR
+
+      # islands [Array<Integer>] of one place, the first leads; reflected [Array<Boolean>] beside the first; cells [Array<Integer>]
+      # turn_rad [Float] from upright, clockwise; mirrored [Boolean]; confidence [Float] 0 to 1; reasons [Hash{Symbol => Float}] 0 to 1 each
+      Proposal = Struct.new(:islands, :reflected, :cells, :turn_rad, :mirrored, :confidence, :reasons, keyword_init: true) do
+        # @param way [String] of IntoCell::WAYS
+        # @return [Array<Hash>] as Operations::SetIntoCells takes them
+        def assignments(way: "fill")
+          islands.zip(reflected).map { |island, over| { islands: [island], cells: cells, way: way, turn_rad: turn_rad, mirrored: mirrored ^ over } }
+        end
+      end
+
+      # @param layout [Layout]
+      # @param islands [Array<Integer>]
+      # @param cells [Array<Cell>]; sheet px of their px go by underlay [Underlay]
+      # @param names [Array<String>] of all islands
+      # @param flat_map [#call] takes an island, gives its Flatten::FlatMap
+      # @param by [String] "cells", "nets", or "best": whichever pairs better
+      # @return [Array<Proposal>] the surest first
+      # @raise [InputError] where there are too many; where: { islands:, cells: }
+      def self.call(layout, islands, underlay, names:, flat_map:, by: "best")
+        cells = underlay.cells
+        raise InputError.new("the underlay has no cells; find them, or type a grid", where: { cells: 0 }) if cells.empty?
+        if [islands.size, cells.size].max > MOST
+          raise InputError.new("#{islands.size} islands and #{cells.size} cells; up to #{MOST} of either are matched, so pick fewer", where: { islands: islands.size, cells: cells.size })
+        end
+
+        places = { "cells" => cells.each_index.map { |i| [i] }, "nets" => Groups.call(cells) }
+        ways = by == "best" ? places.keys : [by]
+        ways = %w[cells] if places["nets"].size == cells.size && by == "best"
+        ways.map { |way| new(layout, islands, underlay, places[way], names, flat_map).send(:proposals) }.max_by { |found| found.sum(&:confidence) / [found.size, 1].max }
+      end
+
+      def initialize(layout, islands, underlay, places, names, flat_map)
+        @layout = layout
+        @underlay = underlay
+        @names = names
+        @places = places
+        @spots = places.map { |group| Shape.of_cells(group.map { |cell| underlay.cells[cell] }, underlay.to_sheet(layout.sheet)) }
+        @units = units(islands, flat_map)
+        @shapes = @units.map { |unit| Shape.of_island(layout.uv_map, unit[:islands].first, flat_map.call(unit[:islands].first)) }
+        @sides = Neighbours.of_islands(layout.uv_map, @units.map { |unit| unit[:islands] }, flat_map)
+        @beside = Neighbours.of_boxes(@spots.map(&:box))
+      end
+      private_class_method :new
+
+      private
+
+      # Islands that lie on each other are one; where there are more than cells, so are those of one shape.
+      def units(islands, flat_map)
+        wanted = islands.to_h { |island| [island, true] }
+        stacks = Layout::Stacks.call(@layout).map { |stack| stack.select { |island| wanted[island] } }.reject(&:empty?)
+        units = stacks.map { |stack| { islands: stack, reflected: [false] * stack.size } }
+        return units if units.size <= @places.size
+
+        alike = Layout::FindTwins.call(flat_map, @layout.uv_map, units.map { |unit| unit[:islands].first })
+        followers = alike.flat_map { |twins| twins.islands.drop(1) }.to_h { |island| [island, true] }
+        units.reject { |unit| followers[unit[:islands].first] }.map { |unit| joined(unit, units, alike.find { |twins| twins.islands.first == unit[:islands].first }) }
+      end
+
+      def joined(unit, units, twins)
+        return unit unless twins
+
+        all = twins.islands.zip(twins.reflected).flat_map do |island, reflected|
+          units.find { |one| one[:islands].first == island }[:islands].map { |own| [own, reflected] }
+        end
+        { islands: all.map(&:first), reflected: all.map(&:last) }
+      end
+
+      def proposals
+        pairs = {}
+        scale = Math.sqrt(@spots.sum(&:area) / [@shapes.sum(&:area), 1e-12].max)
+        table = nil
+        ROUNDS.times do
+          table = @shapes.each_index.map { |unit| @spots.each_index.map { |spot| best(unit, spot, scale, pairs) } }
+          chosen = Geometry::Assignment.call(table.map { |row| row.map { |found| 1 - found[:score] } })
+          pairs = chosen.to_h { |unit, spot| [unit, [spot, table[unit][spot]]] }
+          scale = scale_of(pairs, scale)
+        end
+        pairs.filter_map { |unit, (spot, found)| proposal(unit, spot, found, table[unit]) if found[:score] > POOR }.sort_by { |made| -made.confidence }
+      end
+
+      def scale_of(pairs, before)
+        scales = pairs.map { |unit, (spot, found)| [found[:score], Math.sqrt(@spots[spot].area / [@shapes[unit].area, 1e-12].max)] }
+        good = scales.max_by([(scales.size / 2.0).ceil, 1].max, &:first).map(&:last).sort
+        good.empty? ? before : good[good.size / 2]
+      end
+
+      # The best of the eight ways that a unit can lie on a spot.
+      def best(unit, spot, scale, pairs)
+        shape = @shapes[unit]
+        place = @spots[spot]
+        fixed = { size: alike(Math.sqrt(shape.area) * scale, Math.sqrt(place.area)), name: named(unit, spot) }
+        [false, true].product(TURNS.keys).map do |mirrored, quarters|
+          turned = shape.turned(quarters, mirrored)
+          reasons = { **fixed, proportion: alike(turned.ratio, place.ratio)**1.5, outline: turned.overlap(place), next_to: next_to(unit, spot, quarters, mirrored, pairs) }
+          { score: score(reasons) * TURNS[quarters] * (mirrored ? MIRRORED : 1.0), quarters: quarters, mirrored: mirrored, reasons: reasons }
+        end.max_by { |found| found[:score] }
+      end
+
+      def score(reasons)
+        shape = reasons[:proportion] * reasons[:outline] * Math.sqrt(reasons[:size])
+        near = reasons[:next_to] ? (1 - NEXT_TO) + (NEXT_TO * reasons[:next_to]) : 1.0
+        shape * near * ((1 - NAMED) + (NAMED * reasons[:name]))
+      end
+
+      def alike(one, other) = [one, other].minmax.then { |low, high| high.positive? ? low / high : 1.0 }
+
+      # Words that names have in common; cells that are only numbered say nothing.
+      def named(unit, spot)
+        cells = @places[spot].flat_map { |cell| words(@underlay.cells[cell].name) }.uniq
+        return 1.0 if cells.empty? || @underlay.cells.all? { |cell| words(cell.name).empty? }
+
+        own = words(@names[@units[unit][:islands].first])
+        (own & cells).size.fdiv([own.size, cells.size].min.clamp(1, nil))
+      end
+
+      def words(name) = name.downcase.scan(/[[:alpha:]]{3,}/) - %w[cell]
+
+      # How many of the neighbours that have a place have it on the same side. Nil while none has.
+      def next_to(unit, spot, quarters, mirrored, pairs)
+        known = @sides[unit].filter_map { |other, side| [pairs[other].first, side] if pairs[other] }
+        return if known.empty?
+
+        known.sum do |other, (x, y)|
+          way = @beside[spot][other] or next 0.0
+          x = -x if mirrored
+          quarters.times { x, y = [-y, x] }
+          (((x * way[0]) + (y * way[1])) / [Math.hypot(x, y) * Math.hypot(*way), 1e-12].max) > 0.5 ? 1.0 : 0.3
+        end / known.size
+      end
+
+      def proposal(unit, spot, found, row)
+        others = row.each_with_index.reject { |_other, i| i == spot }.map { |other, _i| other[:score] }.max || 0.0
+        sure = ((found[:score] - others) / CLEAR).clamp(0.0, 1.0)
+        Proposal.new(islands: @units[unit][:islands], reflected: @units[unit][:reflected], cells: @places[spot], turn_rad: found[:quarters] * Math::PI / 2, mirrored: found[:mirrored],
+                     confidence: (found[:score] * (0.6 + (0.4 * sure))).round(3), reasons: found[:reasons].compact.transform_values { |value| value.round(3) })
+      end
+    end
+  end
+end

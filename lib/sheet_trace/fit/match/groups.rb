@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Fit
+    class Match
+      # Cells that touch each other along a side, as the panels of one printed net do.
+      module Groups
+        LINE_PX = 3 # a fold line between two panels is at most as thick
+        private_constant :LINE_PX
+
+        # @param cells [Array<Cell>]
+        # @return [Array<Array<Integer>>] each cell in one group
+        def self.call(cells)
+          gap = cells.each_index.to_a.combination(2).any? { |a, b| beside?(cells[a], cells[b], 0) } ? 0 : LINE_PX
+          groups = cells.each_index.map { |i| [i] }
+          cells.each_index.to_a.combination(2) do |a, b|
+            next unless beside?(cells[a], cells[b], gap)
+
+            one, other = [a, b].map { |i| groups.find { |group| group.include?(i) } }
+            next if one.equal?(other)
+
+            one.concat(other)
+            groups.delete_if { |group| group.equal?(other) }
+          end
+          groups.map(&:sort)
+        end
+
+        # Whether sides face each other over some of their length, at most so far apart.
+        def self.beside?(one, other, gap)
+          left, top, right, bottom = one.box
+          l, t, r, b = other.box
+          across = [r, right].min - [l, left].max
+          down = [b, bottom].min - [t, top].max
+          (across.positive? && down.between?(-gap, 0)) || (down.positive? && across.between?(-gap, 0))
+        end
+        private_class_method :beside?
+      end
+    end
+  end
+end

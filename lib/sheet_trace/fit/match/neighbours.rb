@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Fit
+    class Match
+      # What lies next to what, and on which side.
+      module Neighbours
+        NEAR = 0.35 # of the sides of two boxes together: how far apart they may be to be neighbours
+        private_constant :NEAR
+
+        # @param map [UvMap]; units [Array<Array<Integer>>] islands that go as one, the first leads
+        # @param flat_map [#call]
+        # @return [Array<Hash{Integer => Array(Float, Float)}>] by unit: the units across its border on the model, and where that border is, right and down
+        #   from its middle
+        def self.of_islands(map, units, flat_map)
+          unit_of = units.each_with_index.flat_map { |islands, unit| islands.map { |island| [island, unit] } }.to_h
+          sums = units.map { Hash.new { |all, other| all[other] = [0.0, 0.0] } }
+          leaders = units.each_with_index.to_h { |islands, unit| [islands.first, [unit, flat_map.call(islands.first).by_point]] }
+          edges = map.edges
+          across = map.edge_neighbours.to_a
+          edges.islands.to_a.zip(edges.points.to_a).each_with_index do |(island, ends), edge|
+            unit, (x, y) = leaders[island]
+            other = unit && unit_of[across[edge]]
+            next if other.nil? || across[edge].negative? || other == unit
+
+            sums[unit][other][0] += (x[ends[0]] + x[ends[1]]) / 2
+            sums[unit][other][1] -= (y[ends[0]] + y[ends[1]]) / 2
+          end
+          sums
+        end
+
+        # @param boxes [Array<Array(Float, Float, Float, Float)>]
+        # @return [Array<Hash{Integer => Array(Float, Float)}>] by box: those near by, and the way to them
+        def self.of_boxes(boxes)
+          boxes.map do |box|
+            boxes.each_with_index.filter_map { |other, i| [i, middle(other).zip(middle(box)).map { |a, b| a - b }] if !other.equal?(box) && near?(box, other) }.to_h
+          end
+        end
+
+        def self.near?(one, other)
+          gaps = [0, 1].map { |axis| [other[axis] - one[axis + 2], one[axis] - other[axis + 2], 0.0].max }
+          sides = [one, other].flat_map { |box| [box[2] - box[0], box[3] - box[1]] }
+          gaps.max <= NEAR * sides.sum / 2
+        end
+
+        def self.middle(box) = [(box[0] + box[2]) / 2.0, (box[1] + box[3]) / 2.0]
+        private_class_method :near?, :middle
+      end
+    end
+  end
+end

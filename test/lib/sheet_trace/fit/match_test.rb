@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+require_relative "../../../test_helper"
+require_relative "../../../../demo/build"
+
+describe SheetTrace::Fit::Match do
+  propose = lambda do |job, islands = (0...job.layout.uv_map.island_count).to_a, **options|
+    SheetTrace::Fit::Match.call(job.layout, islands, job.backdrop.underlay, names: job.island_names, flat_map: job.method(:flat_map), **options)
+  end
+  png = Demo::Heron.pictures.values.first
+  pixels = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Picture.read(png))
+  heron = lambda do
+    reading = SheetTrace::Formats.read(Demo::Heron.obj, name: "heron.obj")
+    SheetTrace::Job.start(reading, source_name: "heron.obj", sheet: SheetTrace::Layout::Sheet.new(width_px: 96, height_px: 64))
+  end
+  # Three steps of the painter: the template laid under, its cells found, the match accepted.
+  define_method(:fitted) do
+    laid = operate(heron.call, "add_underlay", picture: "0" * 64, picture_px: [96, 64], name: "heron-template.png").job
+    found = operate(laid, "set_cells", index: 0, cells: SheetTrace::Fit::FindCells.call(pixels).map(&:to_h)).job
+    operate(found, "set_into_cells", assignments: propose.call(found).flat_map(&:assignments)).job
+  end
+
+  it "brings the heron onto its template in three steps, every corner on a whole pixel" do
+    job = fitted
+    px = job.layout.points_px
+
+    assert_operator (px - px.round).abs.max, :<, 1e-9
+    assert_empty job.measures.select(&:mirrored)
+    assert_equal [[3, 4], [7, 8], [9, 10]], SheetTrace::Layout::Stacks.call(job.layout).select { |stack| stack.size > 1 }
+  end
+
+  it "has every face sample its own panel and nothing else: all 6144 px" do
+    job = fitted
+    map = job.layout.uv_map
+    cells = job.backdrop.cells
+    texels = SheetTrace::Raster::TexelMap.call(job.layout.points_px, map.triangles.points, width_px: 96, height_px: 64)
+    taken = texels.texels.to_a.zip(map.triangles.faces[texels.triangles].to_a)
+    panels = Demo::Heron.panels.to_h { |name, *box| [box, name] }
+
+    taken.each do |texel, face|
+      row, column = texel.divmod(96)
+      cell = cells.find { |one| one.x <= column && column < one.x + one.width && one.y <= row && row < one.y + one.height }
+      part = job.mesh.parts[job.mesh.face_parts[face]]
+      side = %w[front top bottom back left right][face % 6]
+
+      assert_equal "#{part.delete_suffix(" left").delete_suffix(" right")} #{side}", panels[[cell.x, cell.y, cell.width, cell.height]], "px #{column}, #{row}"
+    end
+    # All px of panels are sampled, and none beside them; twins share theirs.
+    opaque = Demo::Heron.panels.sum { |_name, _x, _y, width, height| width * height }
+
+    assert_equal opaque, taken.map(&:first).uniq.size
+    assert_equal 6144, 96 * 64
+  end
+
+  it "assigns single panels by proportions and size, turned where that fits" do
+    job = operate(Demo.tea_caddy.job, "add_underlay", picture: "0" * 64, picture_px: [512, 512], name: "net.png").job
+    # Half as large as the caddy's sides, 80 x 120, 50 x 120 and 80 x 50 mm; the lid lies turned.
+    boxes = { "a" => [10, 10, 50, 120], "b" => [100, 10, 80, 120], "c" => [200, 10, 50, 80] }
+    job = operate(job, "set_cells", index: 0, cells: boxes.map { |name, (x, y, width, height)| { name: name, x: x, y: y, width: width, height: height } }).job
+    named = %w[Front Left Top].map { |name| job.island_names.index(name) }
+    found = propose.call(job, named, by: "cells").to_h { |one| [job.island_names[one.islands.first], [job.backdrop.cells[one.cells.first].name, one.turn_rad.round(3)]] }
+
+    assert_equal({ "Front" => ["b", 0.0], "Left" => ["a", 0.0], "Top" => ["c", 1.571] }, found)
+    assert_operator propose.call(job, named).map(&:confidence).min, :>, 0.7
+  end
+
+  it "goes by names where all is alike, and by what lies next to what" do
+    job = operate(Demo.tea_caddy.job, "add_underlay", picture: "0" * 64, picture_px: [512, 512], name: "net.png").job
+    cells = [["back", 10], ["front", 200]].map { |name, x| { name: name, x: x, y: 10, width: 80, height: 120 } }
+    named = operate(job, "set_cells", index: 0, cells: cells).job
+    pairs = %w[Front Back].map { |name| job.island_names.index(name) }
+
+    assert_equal({ "Front" => "front", "Back" => "back" }, propose.call(named, pairs).to_h { |one| [job.island_names[one.islands.first], named.backdrop.cells[one.cells.first].name] })
+    # A band: left, front, right; the front is the widest, its sides are alike but lie on either side of it.
+    band = [["x", 10, 50], ["y", 60, 80], ["z", 140, 50]].map { |name, x, width| { name: name, x: x, y: 10, width: width, height: 120 } }
+    sided = operate(job, "set_cells", index: 0, cells: band).job
+    three = %w[Left Front Right].map { |name| job.island_names.index(name) }
+
+    assert_equal({ "Left" => "x", "Front" => "y", "Right" => "z" },
+                 propose.call(sided, three, by: "cells").to_h { |one| [job.island_names[one.islands.first], sided.backdrop.cells[one.cells.first].name] })
+  end
+
+  it "says why it can't" do
+    job = operate(Demo.tea_caddy.job, "add_underlay", picture: "0" * 64, picture_px: [512, 512], name: "net.png").job
+    assert_refused(SheetTrace::InputError, { cells: 0 }, message: /no cells; find them/) { propose.call(job) }
+  end
+end
