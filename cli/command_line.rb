@@ -1,10 +1,12 @@
 # frozen_string_literal: true
 
 require "thor"
+require_relative "fitting"
 require_relative "flattening"
 require_relative "packing"
 require_relative "inspection"
 require_relative "model_files"
+require_relative "underlay"
 
 module SheetTraceCli
   # The commands of bin/sheet-trace: the core without a server. Exit code 0, or 1 with one line on
@@ -75,6 +77,38 @@ module SheetTraceCli
       puts options[:json] ? JSON.pretty_generate(packing.to_h) : packing.to_text(options[:out])
     end
 
+    desc "cells IMAGE", "print the cells of a picture: closed panels, squares of a palette, cells of an atlas, islands of alpha"
+    option :cells, default: "auto", desc: "auto or grid:COLSxROWS"
+    option :json, type: :boolean
+    def cells(image)
+      underlay = underlay(image)
+      found = underlay.cells(options[:cells])
+      plain = found.map do |cell|
+        { x: cell.x, y: cell.y, width: cell.width, height: cell.height, name: cell.name, outline: cell.outline, color: cell.color, flat: cell.flat }.compact
+      end
+      return puts JSON.pretty_generate({ width_px: underlay.size_px[0], height_px: underlay.size_px[1], cells: plain }) if options[:json]
+
+      found.each { |cell| puts format("%-12s %5d %5d %5d x %d", cell.name, cell.x, cell.y, cell.width, cell.height) }
+      puts "#{underlay.name}: #{found.size} cells on #{underlay.size_px.join(" x ")} px"
+    end
+
+    desc "fit IN", "set the islands into the cells of a picture, or bring them to where landmarks say, and write the model with its new UVs"
+    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
+    option :underlay, required: true, desc: "the picture: PNG, JPEG, WebP, TIFF, TGA, SVG or OpenRaster"
+    option :size, required: true, desc: "of the sheet, px; the picture lies over all of it"
+    option :cells, default: "auto", desc: "auto or grid:COLSxROWS"
+    option :inset, type: :numeric, default: 0, desc: "px that islands stay inside their cells"
+    option :landmarks, desc: "a JSON file of point pairs, as docs/landmarks.md has it"
+    option :kind, default: "similarity", desc: "with landmarks: move, similarity, affine, perspective or soft"
+    option :json, type: :boolean
+    def fit(model)
+      reading = read(model)
+      fitting = Fitting.new(start_job(reading, model), underlay(options[:underlay]))
+      options[:landmarks] ? fitting.by_landmarks(landmarks(options[:landmarks]), kind: options[:kind]) : fitting.by_cells(options[:cells], inset_px: options[:inset])
+      write(fitting.model(reading), options[:out])
+      puts options[:json] ? JSON.pretty_generate(fitting.to_h) : fitting.to_text(options[:out])
+    end
+
     desc "convert IN OUT", "write a model in another format: OUT ends with .obj, .glb, .dae or .ply"
     def convert(model, out)
       writer_for(out) # before anything is read
@@ -91,6 +125,21 @@ module SheetTraceCli
         written.files.each { |name, bytes| File.binwrite(File.join(File.dirname(out), name), bytes) }
         written.notes.each { |note| warn "sheet-trace: note: #{note.message}" } unless options[:json]
         written.files.keys
+      end
+
+      def underlay(path)
+        Underlay.new(path).tap { |underlay| underlay.notes.each { |note| warn "sheet-trace: note: #{note}" } unless options[:json] }
+      end
+
+      # @return [Array<Hash>]
+      def landmarks(path)
+        said = JSON.parse(File.read(path), symbolize_names: true)
+        found = said.is_a?(Hash) ? said[:landmarks] : nil
+        raise SheetTrace::InputError.new("#{File.basename(path)} has no list called landmarks; see docs/landmarks.md", where: { file: path }) unless found.is_a?(Array)
+
+        found
+      rescue JSON::ParserError => e
+        raise SheetTrace::FormatError.new("#{File.basename(path)} is no JSON: #{e.message.lines.first.to_s.slice(0, 100).chomp}", where: { file: path })
       end
 
       def read(model)

@@ -13,7 +13,7 @@ module Demo
 
     # name => width, height, depth in px of the template; left upper corner of its net there; middle of the block in px: right, up, to the front
     # turn, scale and corner of the net in the model's file. Twins have one net of the template.
-    Block = Struct.new(:size, :net, :at, :turn_deg, :scale, :corner)
+    Block = Struct.new(:sides, :net, :at, :turn_deg, :scale, :corner)
     BLOCKS = {
       "body" => Block.new([10, 10, 12], [1, 1], [0, 21, 0], 0, 1.37, [9.3, 7.7]),
       "crest" => Block.new([6, 4, 6], [37, 1], [0, 40.5, 7], 90, 1.11, [62.4, 3.1]),
@@ -43,9 +43,9 @@ module Demo
       BLOCKS.each_with_index do |(name, block), k|
         lines << "o #{name}" << "usemtl plumage"
         ends = [0, 1].product([0, 1], [0, 1])
-        lines.concat(ends.map { |end_of| format("v %.3f %.3f %.3f", *[0, 1, 2].map { |axis| (block.at[axis] + ((end_of[axis] - 0.5) * block.size[axis])) * MM_PER_PX }) })
+        lines.concat(ends.map { |end_of| format("v %.3f %.3f %.3f", *[0, 1, 2].map { |axis| (block.at[axis] + ((end_of[axis] - 0.5) * block.sides[axis])) * MM_PER_PX }) })
         SIDES.each_value.with_index do |corners, side|
-          lines.concat(corners.each_index.map { |i| uv(block, net(block.size)[side][i]) })
+          lines.concat(corners.each_index.map { |i| uv(block, net(block.sides)[side][i]) })
           lines << "f #{corners.each_with_index.map { |corner, i| "#{(k * 8) + ends.index(corner) + 1}/#{(k * 24) + (side * 4) + i + 1}" }.join(" ")}"
         end
       end
@@ -55,7 +55,8 @@ module Demo
     # Where each side's corners lie on a block's net, px, in the order of SIDES.
     def self.net(size)
       w, h, d = size
-      boxes = { "front" => [d, d, w, h], "top" => [d, 0, w, d], "bottom" => [d, d + h, w, d], "back" => [d, (2 * d) + h, w, h], "left" => [0, d, d, h], "right" => [d + w, d, d, h] }
+      boxes = { "front" => [d, d, w, h], "top" => [d, 0, w, d], "bottom" => [d, d + h, w, d], "back" => [d, (2 * d) + h, w, h], "left" => [0, d, d, h],
+                "right" => [d + w, d, d, h] }
       boxes.map do |side, (x, y, width, height)|
         corners = [[x, y + height], [x + width, y + height], [x + width, y], [x, y]]
         side == "back" ? corners.rotate(2) : corners # the back hangs below the bottom, head down
@@ -65,7 +66,7 @@ module Demo
     # @return [Array<Array(String, Integer, Integer, Integer, Integer)>] name, left, top, width and height of every panel of the template
     def self.panels
       BLOCKS.reject { |name, _block| name.end_with?("right") }.flat_map do |name, block|
-        SIDES.keys.zip(net(block.size)).map do |side, corners|
+        SIDES.keys.zip(net(block.sides)).map do |side, corners|
           left, top = [0, 1].map { |axis| corners.map { |corner| corner[axis] }.min }
           right, bottom = [0, 1].map { |axis| corners.map { |corner| corner[axis] }.max }
           ["#{name.delete_suffix(" left")} #{side}", block.net[0] + left, block.net[1] + top, right - left, bottom - top]

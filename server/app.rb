@@ -49,6 +49,7 @@ module SheetTraceServer
     register Routes::Jobs
     register Routes::Pictures
     register Routes::Views
+    register Routes::Underlays
     register Routes::Files
     register Routes::Picks
     register Routes::Watching

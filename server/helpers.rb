@@ -36,11 +36,14 @@ module SheetTraceServer
 
     # A new layer's id comes from here: the core has no randomness of its own.
     def with_ids(name, parameters)
-      return parameters unless %w[add_skin add_label].include?(name)
+      return parameters unless %w[add_skin add_label add_underlay].include?(name)
 
       picture = workshop.jobs.picture(params[:id], parameters[:picture])
+      size = picture.values_at(:width_px, :height_px)
+      return { name: picture[:name], **parameters, picture_px: size } if name == "add_underlay"
+
       given = { name: File.basename(picture[:name], ".*"), **parameters, id: SecureRandom.hex(4) }
-      name == "add_label" ? { **given, picture_px: picture.values_at(:width_px, :height_px) } : given
+      name == "add_label" ? { **given, picture_px: size } : given
     end
 
     def uploaded_name

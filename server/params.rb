@@ -18,10 +18,10 @@ module SheetTraceServer
       raise SheetTrace::InputError, "the request's body is not JSON"
     end
 
-    # @param parameters [Hash{Symbol => Object}] of an operation
+    # @param parameters [Hash{Symbol => Object}] of an operation, hashes in its lists too
     def radians(parameters)
       parameters.to_h do |name, value|
-        next [name, value] unless name.end_with?("_deg")
+        next [name, value.is_a?(Array) ? value.map { |one| one.is_a?(Hash) ? radians(one) : one } : value] unless name.end_with?("_deg")
 
         [name.to_s.sub(/_deg\z/, "_rad").to_sym, value.is_a?(Numeric) ? value * Math::PI / 180 : value]
       end
@@ -39,6 +39,14 @@ module SheetTraceServer
       Integer(text, 10)
     rescue ArgumentError, TypeError
       raise SheetTrace::InputError.new("#{name} is #{text.inspect}; give a whole number", where: { name => text })
+    end
+
+    # @param value [Object] from JSON
+    # @return [Integer] 0 and more
+    def count(value, name)
+      return value if value.is_a?(Integer) && value >= 0
+
+      raise SheetTrace::InputError.new("#{name} is #{value.inspect.slice(0, 60)}; give a whole number", where: { name => value })
     end
 
     # @param values [Object] from JSON

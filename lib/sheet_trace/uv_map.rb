@@ -88,6 +88,14 @@ module SheetTrace
       @memo[:island_triangles] ||= rows_by_island(Numo::Int64.new(triangles.faces.size).seq, triangles.islands)
     end
 
+    # @param islands [Array<Integer>]
+    # @return [Numo::Int64] point indices of all of them, island by island
+    def points_of(islands) = Geometry::Grouped.joined(islands.map { |island| island_points[island] })
+
+    # @param islands [Array<Integer>]
+    # @return [Numo::Int64] rows of .triangles of all of them
+    def triangles_of(islands) = Geometry::Grouped.joined(islands.map { |island| island_triangles[island] })
+
     # @param unit_mm [Float] length of a model unit
     # @param rows [Numo::Int64, true] which triangles, true for all
     # @return [Array<Array<Numo::DFloat>>] the three corners of each triangle on the model, [x, y, z] each, mm

@@ -14,7 +14,7 @@ module SheetTraceServer
           { index: index, name: name, tag: tags[index], weight: job.plan.weight(index), locked: job.plan.locked.include?(index), stack: stacks[index],
             faces: measure.faces, size_mm: measure.size_mm, size_px: measure.size_px, box_px: boxes[index],
             density_px_per_mm: measure.density_px_per_mm, stretch_mean: measure.stretch_mean, stretch_worst: measure.stretch_worst,
-            flat_triangles: measure.flat_triangles, mirrored: measure.mirrored, up_angle_deg: measure.up_angle_rad * 180 / Math::PI }
+            flat_triangles: measure.flat_triangles, mirrored: measure.mirrored, reading: measure.reading, up_angle_deg: measure.up_angle_rad * 180 / Math::PI }
         end
       end
     end

@@ -17,7 +17,7 @@ module SheetTraceServer
           counts: counts(job.mesh), parts: parts(job.mesh), materials: materials(job.mesh), gutter_px: job.gutter_px,
           kept_maps: job.kept_maps.map(&:name), margin_px: job.plan.margin_px, reserved_px: job.plan.reserved,
           sheet: job.sheet.to_h, density_px_per_mm: job.density_px_per_mm, chart_square_mm: SheetTrace::Artwork::TestChart::SQUARE_MM,
-          islands: IslandsJson.call(job), edition: EditionJson.call(job, pictures), pictures: pictures.map { |picture| picture.except(:job_id) } }
+          islands: IslandsJson.call(job), backdrop: BackdropJson.call(job), edition: EditionJson.call(job, pictures), pictures: pictures.map { |picture| picture.except(:job_id) } }
       end
 
       def self.source(job)

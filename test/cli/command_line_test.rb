@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../test_helper"
-require_relative "../../demo/tea_caddy"
+require_relative "../../demo/build"
 require "open3"
 
 # Runs the program as a painter would.
@@ -149,6 +149,57 @@ describe "bin/sheet-trace" do
       assert_equal 1, status.exitstatus, err
       assert_equal 1, err.lines.size, err
       assert_match message, err
+    end
+  end
+
+  describe "with the heron and its template" do
+    before do
+      @heron = File.join(@folder, "heron.obj")
+      @template = File.join(@folder, "template.png")
+      File.write(@heron, Demo::Heron.obj)
+      File.binwrite(@template, Demo::Heron.pictures.values.first)
+    end
+
+    it "prints the cells of a picture, or of a typed grid" do
+      told = JSON.parse(run.call("cells", @template, "--json")[0])
+
+      assert_equal Demo::Heron.panels.map { |_name, *box| box }.sort, told["cells"].map { |cell| cell.values_at("x", "y", "width", "height") }.sort
+      assert_equal told["cells"].size, told["cells"].map { |cell| cell["name"] }.uniq.size
+      grid = JSON.parse(run.call("cells", @template, "--json", "--cells", "grid:4x2")[0])["cells"]
+
+      assert_equal %w[A1 B1 C1 D1 A2 B2 C2 D2], grid.map { |cell| cell["name"] }
+      assert_match(/cells is "grid:0x2"; give auto or grid:8x4/, run.call("cells", @template, "--cells", "grid:0x2")[1])
+    end
+
+    it "fits the model onto the template, and tells which island went where and how sure that is" do
+      target = File.join(@folder, "fitted.obj")
+      out, err, status = run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--json")
+      told = JSON.parse(out)
+
+      assert_predicate status, :success?, err
+      assert_empty told["unassigned"]
+      assert_equal 11, told["assignments"].sum { |one| one["islands"].size }
+      assert_operator told["assignments"].map { |one| one["confidence"] }.min, :>, 0.7
+      reading = SheetTrace::Formats.read(File.binread(target), name: "fitted.obj")
+      px = reading.uvs * Numo::DFloat[[96, 64]]
+
+      # The writer rounds to 6 decimals of the sheet.
+      assert_operator (px - px.round).abs.max, :<, 1e-4
+    end
+
+    it "fits by landmarks of a file, and tells how far each is off" do
+      target = File.join(@folder, "fitted.glb")
+      marks = [[0.2, 0.8, 10, 10], [0.3, 0.8, 30, 10], [0.2, 0.7, 10, 30]].map { |u, v, x, y| { island: 0, from_uv: [u, v], to_px: [x, y] } }
+      file = File.join(@folder, "marks.json").tap { |path| File.write(path, JSON.generate(landmarks: marks)) }
+      told = JSON.parse(run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--landmarks", file, "--kind", "affine", "--json")[0])
+
+      assert_equal 3, told["residuals_px"].size
+      assert_operator told["worst_px"], :<, 1e-9
+      assert_match(/3 landmarks; perspective takes 4/,
+                   run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--landmarks", file, "--kind", "perspective")[1])
+      File.write(file, "{}")
+
+      assert_match(/marks\.json has no list called landmarks/, run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--landmarks", file)[1])
     end
   end
 end

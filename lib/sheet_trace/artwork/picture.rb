@@ -57,7 +57,11 @@ module SheetTrace
 
       def self.load(bytes, name)
         raise FormatError.new("#{name} is empty; choose an image", where: { file: name }) if bytes.empty?
-        raise FormatError.new("#{name} is not an image that is read here; bring PNG, JPEG, WebP, TIFF, TGA, SVG or OpenRaster", where: { file: name }) unless LOADERS.key?(loader(bytes))
+
+        unless LOADERS.key?(loader(bytes))
+          raise FormatError.new("#{name} is not an image that is read here; bring PNG, JPEG, WebP, TIFF, TGA, SVG or OpenRaster",
+                                where: { file: name })
+        end
 
         image = Vips::Image.new_from_buffer(bytes, "", fail_on: :truncated)
         size = image.width * image.height

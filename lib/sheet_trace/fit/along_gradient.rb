@@ -11,12 +11,10 @@ module SheetTrace
       def self.call(layout, islands, box, px, direction, way:, reverse:)
         map = layout.uv_map
         heights = Geometry::Vectors.dot(map.mesh.positions[map.point_vertices, true], Numo::DFloat[direction])
-        rows = islands.map { |island| map.island_points[island] }
-        all = rows.first.concatenate(*rows[1..])
-        low, high = heights[all].minmax
+        low, high = heights[map.points_of(islands)].minmax
         along = way == "across" ? 0 : 1
         points = layout.points_px.copy
-        rows.each do |own|
+        islands.map { |island| map.island_points[island] }.each do |own|
           share = high > low ? (heights[own] - low) / (high - low) : (heights[own] * 0) + 0.5
           beside = across(layout.points_px[own, true], share)
           points[own, along] = inner(box, px, along, reverse ? 1 - share : share)

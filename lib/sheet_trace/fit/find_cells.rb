@@ -77,18 +77,24 @@ module SheetTrace
         "down" if down > SHADED * across
       end
 
-      # Rows of cells that overlap in height; columns and rows get letters and numbers where all stand in a grid.
+      # Columns and rows get letters and numbers where all stand in a grid, or else all are numbered.
       def self.named(cells)
-        rows = cells.sort_by(&:y).each_with_object([]) do |cell, all|
-          all.any? && cell.y < all.last.map { |other| other.y + (other.height / 2.0) }.min ? all.last << cell : all << [cell]
-        end
-        rows.each { |row| row.sort_by!(&:x) }
-        lefts = rows.map { |row| row.map(&:x) }.uniq
-        return rows.flatten.each_with_index.map { |cell, i| cell.with(name: "Cell #{i + 1}") } unless lefts.size == 1 && rows.size > 1
+        rows = rows(cells)
+        grid = rows.size > 1 && rows.map { |row| row.map(&:x) }.uniq.size == 1
+        return rows.flatten.each_with_index.map { |cell, i| cell.with(name: "Cell #{i + 1}") } unless grid
 
         rows.each_with_index.flat_map { |row, r| row.each_with_index.map { |cell, c| cell.with(name: GridCells.name(c, r)) } }
       end
-      private_class_method :leaves, :holds?, :ground?, :cell, :flat?, :shade, :named
+
+      # Cells that overlap in height are one row.
+      def self.rows(cells)
+        rows = cells.sort_by(&:y).each_with_object([]) do |cell, all|
+          beside = all.any? && cell.y < all.last.map { |other| other.y + (other.height / 2.0) }.min
+          beside ? all.last << cell : all << [cell]
+        end
+        rows.map { |row| row.sort_by(&:x) }
+      end
+      private_class_method :leaves, :holds?, :ground?, :cell, :flat?, :shade, :named, :rows
     end
   end
 end

@@ -4,9 +4,9 @@ module SheetTrace
   module Fit
     # Brings islands to where their landmarks say.
     module FitLandmarks
-      # points_px [Numo::DFloat] P x 2 where the map's points come to lie; map [Geometry::Affine, nil] where one map of the plane does it
+      # points_px [Numo::DFloat] P x 2 where the map's points come to lie; plane [Geometry::Affine, nil] where one map of the plane does it
       # residuals_px [Array<Float>] by landmark: how far it is off; turned [Integer] triangles that are turned over by it
-      Fitted = Struct.new(:points_px, :map, :residuals_px, :turned, keyword_init: true)
+      Fitted = Struct.new(:points_px, :plane, :residuals_px, :turned, keyword_init: true)
 
       # @param layout [Layout]
       # @param islands [Array<Integer>] moved as one
@@ -18,14 +18,16 @@ module SheetTrace
         map = layout.uv_map
         to = PointPairs.targets(layout.sheet.to_px(Numo::DFloat.cast(landmarks.map(&:to))), rules)
         points = layout.points_px.copy
-        rows = islands.map { |island| map.island_points[island] }.then { |all| all.first.concatenate(*all[1..]) }
+        rows = map.points_of(islands)
         plane = plane(layout, landmarks, to, kind, rules, mirrored)
-        raise InputError.new("these landmarks would tear the islands apart; perspective needs them nearer to a true view", where: { pairs: landmarks.size }) unless whole?(plane, points[rows, true])
+        unless whole?(plane, points[rows, true])
+          raise InputError.new("these landmarks would tear the islands apart; perspective needs them nearer to a true view", where: { pairs: landmarks.size })
+        end
 
         points[rows, true] = plane.apply(points[rows, true])
         points[rows, true] = soft(map, islands, landmarks, points, rows, to) if kind == "soft"
-        Fitted.new(points_px: points, map: plane.is_a?(Geometry::Affine) && kind != "soft" ? plane : nil, turned: turned(layout, islands, points),
-                   residuals_px: landmarks.each_index.map { |i| Math.hypot(*landmarks[i].at(map, points).zip(to[i, true].to_a).map { |got, wanted| got - wanted }) })
+        residuals = landmarks.each_with_index.map { |mark, i| Math.hypot(*mark.at(map, points).zip(to[i, true].to_a).map { |got, wanted| got - wanted }) }
+        Fitted.new(points_px: points, plane: kind != "soft" && plane.is_a?(Geometry::Affine) ? plane : nil, turned: turned(layout, islands, points), residuals_px: residuals)
       end
 
       # @return [Array<Float>] how far landmarks are off now, px
@@ -45,14 +47,14 @@ module SheetTrace
       def self.soft(map, islands, landmarks, points, rows, to)
         local = Numo::Int32.zeros(map.point_count)
         local[rows] = Numo::Int32.new(rows.size).seq
-        triangles = islands.map { |island| map.island_triangles[island] }.then { |all| map.triangles.points[all.first.concatenate(*all[1..]), true] }
+        triangles = map.triangles.points[map.triangles_of(islands), true]
         anchors = landmarks.map { |mark| [local[map.triangles.points[mark.triangle, true]].to_a, mark.shares] }
         Soft.call(points[rows, true].copy, local[triangles], anchors, to)
       end
 
       # Turned the other way than most of their island were before.
       def self.turned(layout, islands, points)
-        rows = islands.map { |island| layout.uv_map.island_triangles[island] }.then { |all| all.first.concatenate(*all[1..]) }
+        rows = layout.uv_map.triangles_of(islands)
         before, after = [layout.points_px, points].map { |places| areas(layout.uv_map.triangles.points[rows, true], places) }
         same = (before * after)
         [same.lt(0).count, same.gt(0).count].min

@@ -18,20 +18,25 @@ module SheetTrace
       # @return [Geometry::Affine] px
       # @raise [LayoutError] if the inset leaves nothing of the cell; where: { inset_px: }
       def self.call(points, box, way: "inside", turn_rad: 0.0, mirror: false, inset_px: 0)
-        left, top, right, bottom = box
-        inner = [right - left, bottom - top].map { |side| side - (2 * inset_px) }
-        unless inner.min.positive?
-          raise LayoutError.new(format("an inset of %g px leaves nothing of a cell of %g x %g px", inset_px, (right - left).round(2), (bottom - top).round(2)), where: { inset_px: inset_px })
-        end
-
+        inner = inner(box, inset_px)
         turned = Geometry::Affine.turn(turn_rad) * Geometry::Affine.scale(mirror ? -1 : 1, 1)
         places = turned.apply(points)
-        size = [0, 1].map { |axis| [places[true, axis].max - places[true, axis].min, 1e-9].max }
-        ratios = inner.zip(size).map { |cell, own| cell / own }
+        low, high = [places.min(axis: 0), places.max(axis: 0)].map(&:to_a)
+        ratios = inner.each_index.map { |axis| inner[axis] / [high[axis] - low[axis], 1e-9].max }
         scale = { "fill" => ratios, "cover" => [ratios.max] * 2 }.fetch(way, [ratios.min] * 2)
-        middle = [0, 1].map { |axis| (places[true, axis].max + places[true, axis].min) / 2 }
-        Geometry::Affine.move((left + right) / 2, (top + bottom) / 2) * Geometry::Affine.scale(*scale) * Geometry::Affine.move(-middle[0], -middle[1]) * turned
+        to, from = [[box.first(2), box.last(2)], [low, high]].map { |ends| ends.transpose.map { |both| both.sum / 2.0 } }
+        Geometry::Affine.move(*to) * Geometry::Affine.scale(*scale) * Geometry::Affine.move(*from.map(&:-@)) * turned
       end
+
+      # @return [Array(Float, Float)] width and height of what the inset leaves
+      def self.inner(box, inset_px)
+        size = [box[2] - box[0], box[3] - box[1]]
+        left = size.map { |side| side - (2 * inset_px) }
+        return left if left.min.positive?
+
+        raise LayoutError.new(format("an inset of %g px leaves nothing of a cell of %g x %g px", inset_px, *size.map { |side| side.round(2) }), where: { inset_px: inset_px })
+      end
+      private_class_method :inner
 
       # @return [Geometry::Affine] that takes one box onto another
       def self.box_to_box(from, to)

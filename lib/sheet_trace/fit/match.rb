@@ -39,8 +39,10 @@ module SheetTrace
       def self.call(layout, islands, underlay, names:, flat_map:, by: "best")
         cells = underlay.cells
         raise InputError.new("the underlay has no cells; find them, or type a grid", where: { cells: 0 }) if cells.empty?
+
         if [islands.size, cells.size].max > MOST
-          raise InputError.new("#{islands.size} islands and #{cells.size} cells; up to #{MOST} of either are matched, so pick fewer", where: { islands: islands.size, cells: cells.size })
+          raise InputError.new("#{islands.size} islands and #{cells.size} cells; up to #{MOST} of either are matched, so pick fewer",
+                               where: { islands: islands.size, cells: cells.size })
         end
 
         places = { "cells" => cells.each_index.map { |i| [i] }, "nets" => Groups.call(cells) }
@@ -66,14 +68,16 @@ module SheetTrace
 
       # Islands that lie on each other are one; where there are more than cells, so are those of one shape.
       def units(islands, flat_map)
-        wanted = islands.to_h { |island| [island, true] }
-        stacks = Layout::Stacks.call(@layout).map { |stack| stack.select { |island| wanted[island] } }.reject(&:empty?)
+        stacks = Layout::Stacks.of(@layout, islands).map { |stack| stack & islands }
         units = stacks.map { |stack| { islands: stack, reflected: [false] * stack.size } }
-        return units if units.size <= @places.size
+        units.size > @places.size ? twins_joined(units, flat_map) : units
+      end
 
+      def twins_joined(units, flat_map)
         alike = Layout::FindTwins.call(flat_map, @layout.uv_map, units.map { |unit| unit[:islands].first })
-        followers = alike.flat_map { |twins| twins.islands.drop(1) }.to_h { |island| [island, true] }
-        units.reject { |unit| followers[unit[:islands].first] }.map { |unit| joined(unit, units, alike.find { |twins| twins.islands.first == unit[:islands].first }) }
+        followers = alike.flat_map { |twins| twins.islands.drop(1) }
+        leaders = units.reject { |unit| followers.include?(unit[:islands].first) }
+        leaders.map { |unit| joined(unit, units, alike.find { |twins| twins.islands.first == unit[:islands].first }) }
       end
 
       def joined(unit, units, twins)
@@ -151,8 +155,9 @@ module SheetTrace
       def proposal(unit, spot, found, row)
         others = row.each_with_index.reject { |_other, i| i == spot }.map { |other, _i| other[:score] }.max || 0.0
         sure = ((found[:score] - others) / CLEAR).clamp(0.0, 1.0)
-        Proposal.new(islands: @units[unit][:islands], reflected: @units[unit][:reflected], cells: @places[spot], turn_rad: found[:quarters] * Math::PI / 2, mirrored: found[:mirrored],
-                     confidence: (found[:score] * (0.6 + (0.4 * sure))).round(3), reasons: found[:reasons].compact.transform_values { |value| value.round(3) })
+        reasons = found[:reasons].compact.transform_values { |value| value.round(3) }
+        Proposal.new(**@units[unit], cells: @places[spot], turn_rad: found[:quarters] * Math::PI / 2, mirrored: found[:mirrored],
+                                     confidence: (found[:score] * (0.6 + (0.4 * sure))).round(3), reasons: reasons)
       end
     end
   end

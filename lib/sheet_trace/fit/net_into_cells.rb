@@ -4,6 +4,9 @@ module SheetTrace
   module Fit
     # Sets a net of joined panels onto the cells of a printed net: as one piece first, and then each panel's corners onto those of its cell.
     module NetIntoCells
+      AT_CORNER = 1e-3 # share of a side within which a point is the corner
+      private_constant :AT_CORNER
+
       # @param layout [Layout]; island [Integer]
       # @param flat_map [Flatten::FlatMap] of the island: the shape it starts from, upright as seen from outside
       # @param boxes [Array<Array(Float, Float, Float, Float)>] of the cells, px of the sheet
@@ -50,6 +53,7 @@ module SheetTrace
         [0, 1].map do |axis|
           length = high[axis] - low[axis]
           share = length > 1e-9 ? (place[axis] - low[axis]) / length : 0.5
+          share = share.round if (share - share.round).abs < AT_CORNER
           box[axis] + (share * (box[axis + 2] - box[axis]))
         end
       end

@@ -119,7 +119,8 @@ module SheetTrace
         3.times do |k|
           x, y = side(@rest, k)
           [(cos * x) - (sin * y), (sin * x) + (cos * y)].each_with_index do |value, axis|
-            sums[axis, true] += Geometry::Grouped.sum(@from[k], @weights[k] * value, @rest.shape[0]) - Geometry::Grouped.sum(@from[(k + 1) % 3], @weights[k] * value, @rest.shape[0])
+            sums[axis,
+                 true] += Geometry::Grouped.sum(@from[k], @weights[k] * value, @rest.shape[0]) - Geometry::Grouped.sum(@from[(k + 1) % 3], @weights[k] * value, @rest.shape[0])
           end
         end
         hold = @weights.map(&:mean).sum * HELD

@@ -116,6 +116,13 @@ module SheetTrace
         groups.bincount(minlength: count).to_a.map { |size| order[start, size].tap { start += size } }
       end
 
+      # @param lists [Array<Numo::Int64>]
+      # @return [Numo::Int64] one behind the other
+      def self.joined(lists)
+        filled = lists.reject(&:empty?)
+        filled.empty? ? Numo::Int64.zeros(0) : filled.first.concatenate(*filled[1..])
+      end
+
       # For each number of .repeat, its place within its run: 0, 1, ... count - 1.
       def self.places(counts, repeated)
         starts = counts.cumsum - counts

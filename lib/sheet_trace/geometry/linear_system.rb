@@ -14,13 +14,18 @@ module SheetTrace
         rows = matrix.zip(right).map { |row, value| [*row.map(&:to_f), value.to_f] }
         size = rows.size
         largest = matrix.flatten.map(&:abs).max.to_f
-        size.times do |k|
+        solvable = (0...size).all? do |k|
           pivot = (k...size).max_by { |i| rows[i][k].abs }
-          return if rows[pivot][k].abs <= SINGULAR * largest
-
           rows[k], rows[pivot] = rows[pivot], rows[k]
+          next false if rows[k][k].abs <= SINGULAR * largest
+
           ((k + 1)...size).each { |i| subtract(rows[i], rows[k], k) }
         end
+        back_substituted(rows) if solvable
+      end
+
+      def self.back_substituted(rows)
+        size = rows.size
         (size - 1).downto(0).with_object(Array.new(size)) do |k, solution|
           solution[k] = (rows[k][size] - ((k + 1)...size).sum { |j| rows[k][j] * solution[j] }) / rows[k][k]
         end
@@ -30,7 +35,7 @@ module SheetTrace
         factor = row[column] / pivot[column]
         (column...row.size).each { |j| row[j] -= factor * pivot[j] } unless factor.zero?
       end
-      private_class_method :subtract
+      private_class_method :back_substituted, :subtract
     end
   end
 end

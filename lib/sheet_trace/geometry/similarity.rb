@@ -13,20 +13,23 @@ module SheetTrace
       def self.fit(from, to, mirrored: false)
         return [false, true].map { |over| fit(from, to, mirrored: over) }.min_by { |map| ((map.apply(from) - to)**2).sum } if mirrored.nil?
 
-        middle = from.mean(axis: 0).to_a
+        middle, target = [from, to].map { |points| points.mean(axis: 0).to_a }
         p = columns(from, middle)
-        q = columns(to, to.mean(axis: 0).to_a)
-        spread = p.sum { |column| (column**2).sum }
-        raise InputError.new("points that all lie in one place don't fix a similarity", where: { points: from.shape[0] }) unless spread.positive?
-
         p[1] = -p[1] if mirrored
+        Affine.move(*target) * turn_and_scale(p, columns(to, target)) * Affine.scale(1, mirrored ? -1 : 1) * Affine.move(*middle.map(&:-@))
+      end
+
+      def self.turn_and_scale(p, q)
+        spread = p.sum { |column| (column**2).sum }
+        raise InputError.new("points that all lie in one place don't fix a similarity", where: { points: p[0].size }) unless spread.positive?
+
         cos = ((p[0] * q[0]) + (p[1] * q[1])).sum / spread
         sin = ((p[0] * q[1]) - (p[1] * q[0])).sum / spread
-        Affine.move(*to.mean(axis: 0).to_a) * Affine.new(cos, -sin, 0.0, sin, cos, 0.0) * Affine.scale(1, mirrored ? -1 : 1) * Affine.move(*middle.map(&:-@))
+        Affine.new(cos, -sin, 0.0, sin, cos, 0.0)
       end
 
       def self.columns(points, middle) = Array.new(2) { |axis| points[true, axis] - middle[axis] }
-      private_class_method :columns
+      private_class_method :turn_and_scale, :columns
     end
   end
 end

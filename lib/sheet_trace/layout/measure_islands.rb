@@ -22,6 +22,18 @@ module SheetTrace
           super
           freeze
         end
+
+        # @return [String] how lettering on the sheet reads on the model: "right", "reflected", or "turned" where it does not stand upright
+        def reading
+          return "reflected" if mirrored
+
+          up_angle_rad.abs <= Measure::LEANING_RAD ? "right" : "turned"
+        end
+      end
+
+      # Lettering that leans by less still reads as upright.
+      class Measure
+        LEANING_RAD = Math::PI / 8
       end
 
       # Below this share of the larger singular value, the smaller one counts as 0.

@@ -15,7 +15,9 @@ module SheetTrace
         problem = Checks.entry(index, job.backdrop.underlays, "underlay")
         return [problem] if problem
 
-        [name && Checks.text(name, "the underlay's name"), Checks.optional(opacity, "opacity", 0..1), *[[locked, "locked"], [reference, "reference"]].map { |flag, what| flag.nil? ? nil : Checks.flag(flag, what) },
+        [name && Checks.text(name, "the underlay's name"), Checks.optional(opacity, "opacity", 0..1), *[[locked, "locked"], [reference, "reference"]].map do |flag, what|
+          flag.nil? ? nil : Checks.flag(flag, what)
+        end,
          scale_note.nil? || (scale_note.is_a?(String) && scale_note.size <= 200) ? nil : "the note on its scale may have up to 200 characters",
          locked.nil? && Checks.unlocked(job, index)].select { |found| found.is_a?(String) }
       end

@@ -26,7 +26,7 @@ module SheetTrace
 
       def apply(job)
         fitted = fitted(job)
-        return job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, moved(job)).flatten, fitted.map)) if fitted.map
+        return job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, moved(job)).flatten, fitted.plane)) if fitted.plane
 
         Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(fitted.points_px))
       end

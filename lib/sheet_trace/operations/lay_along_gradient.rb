@@ -25,7 +25,8 @@ module SheetTrace
         whole = SetIntoCells.new(assignments: [{ faces: chosen, cell: cell, together: false }]).apply(job)
         map = whole.layout.uv_map
         own = map.face_islands[chosen].to_a.uniq
-        points = Fit::AlongGradient.call(whole.layout, own, whole.backdrop.underlay.box_px(whole.backdrop.cells[cell], whole.sheet), px(whole), direction, way: way, reverse: reverse)
+        points = Fit::AlongGradient.call(whole.layout, own, whole.backdrop.underlay.box_px(whole.backdrop.cells[cell], whole.sheet), px(whole), direction, way: way,
+                                                                                                                                                           reverse: reverse)
         Job::Remap.with_points(whole, whole.sheet.px_to_uv.apply(points))
       end
 

@@ -33,7 +33,8 @@ module SheetTrace
 
       def describe(job, after)
         pairs = Fit::Palette.call(job.mesh.materials, job.backdrop.cells, neutral: neutral)
-        "#{Words.count(pairs.size, "material")} set into #{Words.count(pairs.values.uniq.size, "colour cell")}#{", one material now: #{after.mesh.material_names.first}" if collapse}"
+        "#{Words.count(pairs.size,
+                       "material")} set into #{Words.count(pairs.values.uniq.size, "colour cell")}#{", one material now: #{after.mesh.material_names.first}" if collapse}"
       end
 
       private

@@ -76,10 +76,11 @@ module SheetTrace
 
       def group(job, one, islands)
         job = straightened(job, islands) if %w[true_shape fill].include?(one[:way])
-        points = islands.map { |island| job.layout.uv_map.island_points[island] }.then { |all| all.first.concatenate(*all[1..]) }
+        points = job.layout.uv_map.points_of(islands)
         turn, mirror = turned(job.measures[islands.first], one)
         box = job.backdrop.underlay.box_px(cells(job, one).first, job.sheet)
-        change = Fit::IntoCell.call(job.layout.points_px[points, true], box, way: one.fetch(:way, "inside"), turn_rad: turn, mirror: mirror, inset_px: inset_px || job.backdrop.inset_px)
+        change = Fit::IntoCell.call(job.layout.points_px[points, true], box, way: one.fetch(:way, "inside"), turn_rad: turn, mirror: mirror,
+                                                                             inset_px: inset_px || job.backdrop.inset_px)
         job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, islands).flatten, change))
       end
 

@@ -21,7 +21,11 @@ module SheetTrace
         return [problem] if problem
         return ["#{underlay(job).name} is a reference, which is only looked at"] if underlay(job).reference
 
-        how == "follow_cells" && followers(job).empty? ? ["no island lies in a cell of which #{underlay(job).name} has the same"] : [*(resize ? Checks.sheet(underlay(job).size_px) : [])]
+        if how == "follow_cells" && followers(job).empty?
+          ["no island lies in a cell of which #{underlay(job).name} has the same"]
+        else
+          [*(resize ? Checks.sheet(underlay(job).size_px) : [])]
+        end
       end
 
       def apply(job)
@@ -36,7 +40,8 @@ module SheetTrace
       def describe(job, after)
         return "Underlay cleared" if index.nil?
 
-        told = { "stretch" => Words.stretched(after), "keep_scale" => lost(after), "follow_cells" => ", #{Words.count(followers(job).size, "island")} gone along to the same cells" }
+        told = { "stretch" => Words.stretched(after), "keep_scale" => lost(after),
+                 "follow_cells" => ", #{Words.count(followers(job).size, "island")} gone along to the same cells" }
         "#{underlay(job).name} shown, #{underlay(job).size_px.join(" x ")} px#{told.fetch(how)}"
       end
 

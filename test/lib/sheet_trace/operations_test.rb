@@ -52,7 +52,8 @@ describe SheetTrace::Operations do
     "start_seams" => [{ from: "x" } => /give none, map/], "detach_faces" => [{ faces: [0] } => /whole islands already/, { faces: [] } => /no face is named/],
     "keep_map" => [{ name: " " } => /give 1 to 80/], "take_kept_map" => [{ index: 0 } => /no kept map 0/], "drop_kept_map" => [{ index: "a" } => /no kept map "a"/],
     "join_islands" => [{ edges: [0] } => /don't lie between two islands/, { edges: [77] } => /no edge 77/], "grow_net" => [{ island: 0 } => /no neighbour on the sheet/],
-    "project_faces" => [{ faces: [] } => /no face is named/], "subdivide_faces" => [{ faces: [4] } => /no face 4/], "flip_normals" => [{ faces: ["x"] } => /no face "x"/], "merge_vertices" => [{} => /no two vertices/],
+    "project_faces" => [{ faces: [] } => /no face is named/], "subdivide_faces" => [{ faces: [4] } => /no face 4/],
+    "flip_normals" => [{ faces: ["x"] } => /no face "x"/], "merge_vertices" => [{} => /no two vertices/],
     "make_twins" => [{ parts: [0] } => /two or more/, { parts: [0, 1] } => /not alike/], "choose_uv_set" => [{ set: 3 } => /no UV set 3/],
     "tag_islands" => [{ islands: [0], tag: "gold" } => /give art or plain/], "set_gutter" => [{ gutter_px: -1 } => /give a whole number from 0 to 64/],
     "set_up_axis" => [{ axis: "w" } => /give x or z/], "rename_part" => [{ part: 5, name: "a" } => /no part 5/, { part: 0, name: "" } => /give 1 to 80/],
@@ -68,7 +69,19 @@ describe SheetTrace::Operations do
     "set_aside" => [{ islands: [] } => /pick one first/],
     "load_layout" => [{ file: 5 } => /text of a layout file/],
     "stack_twins" => [{} => /no two of these/], "snap_to_pixels" => [{ islands: [0], what: "all" } => /give place, box, points, shape/],
-    "add_skin" => [{ id: "a", picture: "p", name: "" } => /layer's name/]
+    "add_skin" => [{ id: "a", picture: "p", name: "" } => /layer's name/],
+    "add_underlay" => [{ picture: "p", picture_px: [9000, 10], name: "x", resize: true } => /can't be as large as the picture/,
+                       { picture: "p", picture_px: [9, 9], name: " " } => /underlay's name/],
+    "show_underlay" => [{ index: 0 } => /no underlay 0/], "change_underlay" => [{ index: 1 } => /no underlay 1/], "remove_underlay" => [{ index: nil } => /no underlay nil/],
+    "correct_underlay" => [{ index: 0, recipe: [] } => /no underlay 0/], "set_cells" => [{ index: 0, cells: [] } => /no underlay 0/],
+    "set_landmarks" => [{ landmarks: 3 } => /no list/, { landmarks: [{ to_px: [1, "a"], point: 0 }] } => /landmark 1: to_px is/,
+                        { landmarks: [{ to_px: [1, 1], point: 9 }] } => /no corner 9/,
+                        { landmarks: [{ to_px: [1, 1], triangle: 0, shares: [1, 1, 1] }] } => /add up to 1/,
+                        { landmarks: [{ to_px: [1, 1], island: 0 }] } => /at_px is nil/],
+    "fit_landmarks" => [{ kind: "magic" } => /give move, similarity/, { rules: ["x"] } => /give no_shear/, {} => /no landmarks; set some/],
+    "set_into_cells" => [{ assignments: [] } => /no underlay is shown/], "set_inset" => [{ inset_px: -1 } => /inset is -1/],
+    "lay_along_gradient" => [{ islands: [0], cell: 0, direction: [0, 1, 0] } => /no underlay is shown/], "map_palette" => [{} => /no underlay is shown/],
+    "move_points" => [{ points: [], move_px: [0, 0] } => /no corner is picked/, { points: [99], move_px: [0, 0] } => /no corner 99/, { points: [0], move_px: 1 } => /give two numbers/]
   }.each do |name, cases|
     it "refuses senseless parameters of #{name}" do
       job = Models.job(Models.panel)

@@ -14,19 +14,19 @@ module SheetTrace
         #   from its middle
         def self.of_islands(map, units, flat_map)
           unit_of = units.each_with_index.flat_map { |islands, unit| islands.map { |island| [island, unit] } }.to_h
-          sums = units.map { Hash.new { |all, other| all[other] = [0.0, 0.0] } }
-          leaders = units.each_with_index.to_h { |islands, unit| [islands.first, [unit, flat_map.call(islands.first).by_point]] }
-          edges = map.edges
-          across = map.edge_neighbours.to_a
-          edges.islands.to_a.zip(edges.points.to_a).each_with_index do |(island, ends), edge|
-            unit, (x, y) = leaders[island]
-            other = unit && unit_of[across[edge]]
-            next if other.nil? || across[edge].negative? || other == unit
+          across = map.edge_neighbours
+          units.each_with_index.map do |islands, unit|
+            x, y = flat_map.call(islands.first).by_point
+            rows = (map.edges.islands.eq(islands.first) & across.ge(0)).where
+            rows.to_a.each_with_object(Hash.new { |all, other| all[other] = [0.0, 0.0] }) do |edge, sums|
+              other = unit_of[across[edge]]
+              next if other.nil? || other == unit
 
-            sums[unit][other][0] += (x[ends[0]] + x[ends[1]]) / 2
-            sums[unit][other][1] -= (y[ends[0]] + y[ends[1]]) / 2
+              ends = map.edges.points[edge, true]
+              sums[other][0] += x[ends].mean
+              sums[other][1] -= y[ends].mean
+            end
           end
-          sums
         end
 
         # @param boxes [Array<Array(Float, Float, Float, Float)>]

@@ -95,15 +95,15 @@ module SheetTrace
           channels = case depth
                      when 8 then [values, values, values, nil]
                      when 15, 16 then [10, 5, 0].map { |shift| (((values >> shift) & 31) * 255 / 31.0).round } << nil
-                     else [16, 8, 0].map { |shift| (values >> shift) & 255 } << (depth == 32 && (@descriptor & 15).positive? ? (values >> 24) & 255 : nil)
+                     else [16, 8, 0].map { |shift| (values >> shift) & 255 } << (depth == 32 && @descriptor.anybits?(15) ? (values >> 24) & 255 : nil)
                      end
           Numo::UInt8.zeros(values.size, 4).tap { |out| channels.each_with_index { |channel, k| out[true, k] = channel || 255 } }
         end
 
         # Rows from the bottom and columns from the left, unless bits 5 and 4 say otherwise.
         def upright(grid)
-          grid = grid.reverse(0) if (@descriptor & 0x20).zero?
-          (@descriptor & 0x10).zero? ? grid : grid.reverse(1)
+          grid = grid.reverse(0) if @descriptor.nobits?(0x20)
+          @descriptor.nobits?(0x10) ? grid : grid.reverse(1)
         end
       end
     end

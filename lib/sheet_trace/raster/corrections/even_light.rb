@@ -16,17 +16,19 @@ module SheetTrace
         def self.call(image, radius: 0.15)
           colors = image.extract_band(0, n: 3)
           grey = colors.colourspace(:b_w).extract_band(0).cast(:float) + 1
-          scale = [64.0 / [image.width, image.height].max, 1.0].min
-          small = grey.resize(scale)
-          # Wider than the picture by what is blurred, its border carried on, so that the border is not pulled towards black.
-          reach = [(radius * [small.width, small.height].max * 2).ceil, 1].max
-          around = small.embed(reach, reach, small.width + (2 * reach), small.height + (2 * reach), extend: :mirror)
-          light = around.gaussblur(reach / 2.0, precision: :float).crop(reach, reach, small.width, small.height)
-          wide = light.resize(image.width.fdiv(light.width), vscale: image.height.fdiv(light.height), kernel: :linear)
-          wide = wide.embed(0, 0, image.width, image.height, extend: :copy)
-          even = colors.cast(:float) * (wide**-1 * grey.avg)
+          even = colors.cast(:float) * ((light(grey, radius)**-1) * grey.avg)
           (even > 255).ifthenelse(255, even).rint.cast(:uchar).bandjoin(image.extract_band(3)).copy(interpretation: :srgb)
         end
+
+        # The grey of the surroundings of each px, worked out on a small copy that is carried on beyond its border: blurring would pull it towards black.
+        def self.light(grey, radius)
+          small = grey.resize([64.0 / [grey.width, grey.height].max, 1.0].min)
+          reach = [(radius * [small.width, small.height].max * 2).ceil, 1].max
+          around = small.embed(reach, reach, small.width + (2 * reach), small.height + (2 * reach), extend: :mirror)
+          blurred = around.gaussblur(reach / 2.0, precision: :float).crop(reach, reach, small.width, small.height)
+          blurred.resize(grey.width.fdiv(small.width), vscale: grey.height.fdiv(small.height), kernel: :linear).embed(0, 0, grey.width, grey.height, extend: :copy)
+        end
+        private_class_method :light
       end
     end
   end

@@ -70,7 +70,9 @@ describe SheetTrace::Fit::Match do
     named = operate(job, "set_cells", index: 0, cells: cells).job
     pairs = %w[Front Back].map { |name| job.island_names.index(name) }
 
-    assert_equal({ "Front" => "front", "Back" => "back" }, propose.call(named, pairs).to_h { |one| [job.island_names[one.islands.first], named.backdrop.cells[one.cells.first].name] })
+    assert_equal({ "Front" => "front", "Back" => "back" }, propose.call(named, pairs).to_h do |one|
+      [job.island_names[one.islands.first], named.backdrop.cells[one.cells.first].name]
+    end)
     # A band: left, front, right; the front is the widest, its sides are alike but lie on either side of it.
     band = [["x", 10, 50], ["y", 60, 80], ["z", 140, 50]].map { |name, x, width| { name: name, x: x, y: 10, width: width, height: 120 } }
     sided = operate(job, "set_cells", index: 0, cells: band).job

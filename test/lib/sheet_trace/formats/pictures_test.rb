@@ -61,7 +61,8 @@ describe SheetTrace::Formats::Pictures do
   dot = Vips::Image.new_from_memory_copy(([9, 8, 7, 255] * 4).pack("C*"), 2, 2, 4, :uchar).copy(interpretation: :srgb).pngsave_buffer
 
   it "reads OpenRaster: the whole, and each layer at its place" do
-    pictures, notes = open_picture.call(raster.call("stack.xml" => stack, "mergedimage.png" => image.pngsave_buffer, "data/0.png" => image.pngsave_buffer, "data/1.png" => dot), "skin.ora")
+    pictures, notes = open_picture.call(raster.call("stack.xml" => stack, "mergedimage.png" => image.pngsave_buffer, "data/0.png" => image.pngsave_buffer, "data/1.png" => dot),
+                                        "skin.ora")
 
     assert_equal ["skin.ora", "skin: Ink.png", "skin: Ground.png"], pictures.map(&:name)
     assert_empty notes

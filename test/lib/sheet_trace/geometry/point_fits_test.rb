@@ -16,7 +16,7 @@ describe "maps fitted to points" do
   # Least squares by the matrix gem, a general-purpose library: the normal equations of rows x = right.
   solve = lambda do |rows, right|
     a = Matrix.rows(rows)
-    ((a.transpose * a).lup.solve(a.transpose * Vector.elements(right))).to_a
+    (a.transpose * a).lup.solve(a.transpose * Vector.elements(right)).to_a
   end
 
   it "gives Umeyama's worked example" do
@@ -37,6 +37,7 @@ describe "maps fitted to points" do
       turn = geometry::Affine.turn(random.rand(-3.0..3.0)) * geometry::Affine.scale(*([random.rand(0.2..5.0)] * 2))
       exact = { geometry::Similarity => turn, geometry::Affine => geometry::Affine.new(*Array.new(6) { random.rand(-2.0..2.0) }),
                 geometry::Homography => geometry::Homography.new(1.2, 0.1, 30, -0.2, 0.9, 10, random.rand(0.0..8e-4), random.rand(0.0..8e-4)) }
+
       exact.each { |kind, map| assert_operator off.call(kind.fit(from, map.apply(from)), from, map.apply(from)), :<, 1e-9, "#{kind}, seed #{seed}" }
     end
   end

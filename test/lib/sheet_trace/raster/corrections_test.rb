@@ -70,8 +70,10 @@ describe SheetTrace::Raster::Corrections do
   end
 
   it "tells what is wrong with a recipe, and at which step" do
-    { [{ step: "fly" }] => /no correction "fly"/, [{ step: "trim", left: 300 }] => /step 1, trim: nothing would be left/, [{ step: "trim", colour: 1 }] => /unknown keyword: :colour/,
-      [{ step: "trim" }, { step: "straighten", corners: [[0, 0], [0, 9], [9, 9], [9, 0]] }] => /step 2, straighten: .*clockwise/, "x" => /no list of steps/,
+    { [{ step: "fly" }] => /no correction "fly"/, [{ step: "trim", left: 300 }] => /step 1, trim: nothing would be left/,
+      [{ step: "trim", colour: 1 }] => /unknown keyword: :colour/,
+      [{ step: "trim" }, { step: "straighten", corners: [[0, 0], [0, 9], [9, 9], [9, 0]] }] => /step 2, straighten: .*clockwise/,
+      "x" => /no list of steps/,
       [{ step: "unroll", left_px: 9, right_px: 3 }] => /right side must lie right/ }.each do |recipe, message|
       assert_match message, corrections.problem(recipe, [200, 100])
     end

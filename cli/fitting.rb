@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module SheetTraceCli
+  # What `fit` does to a model: its islands assigned to the cells of a picture, or brought to where landmarks say.
+  class Fitting
+    # @param job [SheetTrace::Job]
+    # @param underlay [Underlay]
+    def initialize(job, underlay)
+      @underlay = underlay
+      @job = run(job, "add_underlay", picture: SheetTrace::Job::Snapshot.digest(underlay.bytes), picture_px: underlay.size_px, name: underlay.name)
+    end
+
+    # @return [SheetTrace::Formats::Model] with the new UVs
+    def model(reading) = SheetTrace::Formats::Model.of_layout(@job.layout, unit_mm: @job.unit_mm, images: reading.images)
+
+    # Assigns islands to cells.
+    #
+    # @param cells [String] "auto" or "grid:COLSxROWS"; inset_px [Numeric]
+    def by_cells(cells, inset_px:)
+      @job = run(@job, "set_cells", index: 0, cells: @underlay.cells(cells).map(&:to_h))
+      islands = (0...@job.layout.uv_map.island_count).to_a
+      @proposals = SheetTrace::Fit::Match.call(@job.layout, islands, @job.backdrop.underlay, names: @job.island_names, flat_map: @job.method(:flat_map))
+      raise SheetTrace::LayoutError.new("no island goes with any cell of #{@underlay.name}", where: { islands: islands.size }) if @proposals.empty?
+
+      @told = @proposals.map { |proposal| assignment(proposal) }
+      @job = run(@job, "set_into_cells", assignments: @proposals.flat_map(&:assignments), inset_px: inset_px)
+      self
+    end
+
+    # @param landmarks [Array<Hash>] as docs/landmarks.md has them; kind [String]
+    def by_landmarks(landmarks, kind:)
+      @job = run(@job, "set_landmarks", landmarks: landmarks.map { |mark| landmark(mark) })
+      operation = SheetTrace::Operations.from_h("fit_landmarks", { kind: kind })
+      fitted = operation.validate(@job).empty? ? operation.fitted(@job) : nil
+      @job = run(@job, "fit_landmarks", kind: kind)
+      @residuals = fitted.residuals_px
+      @turned = fitted.turned
+      self
+    end
+
+    # @return [Hash] JSON values
+    def to_h
+      sheet = { width_px: @job.sheet.width_px, height_px: @job.sheet.height_px }
+      return { sheet: sheet, residuals_px: @residuals, worst_px: @residuals.max, turned_triangles: @turned } if @residuals
+
+      { sheet: sheet, assignments: @told, unassigned: @job.island_names - @told.flat_map { |one| one[:islands] } }
+    end
+
+    # @return [String]
+    def to_text(out)
+      return "#{out}: #{@residuals.size} landmarks, off by #{format("%.3f", @residuals.max)} px at the most, #{@turned} triangles turned over" if @residuals
+
+      lines = @told.map do |one|
+        format("%-30s %-30s %5.1f %%  %d°%s", one[:islands].join(", "), one[:cells].join(", "), 100 * one[:confidence], one[:turn_deg], one[:mirrored] ? ", mirrored" : "")
+      end
+      [*lines, "#{out}: #{to_h[:assignments].sum { |one| one[:islands].size }} of #{@job.layout.uv_map.island_count} islands set into cells"].join("\n")
+    end
+
+    private
+
+    def run(job, name, **parameters) = SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job).job
+
+    def assignment(proposal)
+      { islands: @job.island_names.values_at(*proposal.islands), cells: @job.backdrop.cells.values_at(*proposal.cells).map(&:name),
+        turn_deg: (proposal.turn_rad * 180 / Math::PI).round, mirrored: proposal.mirrored, confidence: proposal.confidence, reasons: proposal.reasons }
+    end
+
+    def landmark(mark)
+      raise SheetTrace::InputError.new("a landmark is #{mark.inspect.slice(0, 60)}; give island, from_uv and to_px", where: { landmark: mark }) unless mark.is_a?(Hash)
+
+      island = mark[:island].is_a?(String) ? @job.island_names.index(mark[:island]) : mark[:island]
+      unless island.is_a?(Integer) && mark[:from_uv].is_a?(Array) && mark[:from_uv].size == 2 && mark[:from_uv].all?(Numeric)
+        names = @job.island_names.first(5).join(", ")
+        raise SheetTrace::InputError.new("a landmark has island #{mark[:island].inspect} and from_uv #{mark[:from_uv].inspect}; islands are #{names}", where: { landmark: mark })
+      end
+
+      { island: island, at_px: @job.sheet.uv_to_px.at(*mark[:from_uv]), to_px: sheet_px(mark[:to_px]) }
+    end
+
+    # From px of the picture to px of the sheet.
+    def sheet_px(place)
+      return place unless place.is_a?(Array) && place.size == 2 && place.all?(Numeric)
+
+      @job.backdrop.underlay.to_sheet(@job.sheet).at(*place)
+    end
+  end
+end
