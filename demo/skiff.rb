@@ -10,7 +10,9 @@ module Demo
     RIBS = 8 # from keel to gunwale
     CREAM = "#ece0c2"
     BLUE = "#26495c"
-    private_constant :LENGTH, :BREADTH, :STATIONS, :RIBS, :CREAM, :BLUE
+    PHOTO = "skiff-photo.png"
+    PHOTO_PX = [1000, 300].freeze
+    private_constant :PHOTO_PX, :LENGTH, :BREADTH, :STATIONS, :RIBS, :CREAM, :BLUE
 
     # @return [String] the model as an OBJ file; x to the right, y up, the bow to the front
     def self.obj
@@ -56,8 +58,42 @@ module Demo
     def self.transom = (0...RIBS).map { |k| [place(0, k, 1), place(0, k, -1), place(0, k + 1, -1), place(0, k + 1, 1)] }
     def self.deck = (0...STATIONS).map { |i| [place(i, RIBS, -1), place(i + 1, RIBS, -1), place(i + 1, RIBS, 1), place(i, RIBS, 1)] }
 
-    # @return [Hash{String => String}] file name => PNG
-    def self.pictures = { "skiff-number.png" => TeaCaddy.picture(40, 40) { |context| number(context) } }
+    # @return [Hash{String => String}] file name => PNG: its number, and what a photo of its right side might look like
+    def self.pictures
+      { "skiff-number.png" => TeaCaddy.picture(40, 40) { |context| number(context) }, PHOTO => TeaCaddy.picture(*PHOTO_PX, px_per_mm: 1) { |context| photo(context) } }
+    end
+
+    # Six places of the right half that are told apart on the photo: ends and middle of rim and keel.
+    #
+    # @return [Array<Array(Array(Float, Float, Float), Array(Float, Float))>] place on the model, and px of the photo
+    def self.landmarks
+      [[0, RIBS], [STATIONS / 2, RIBS], [STATIONS, RIBS], [0, 0], [STATIONS / 2, 0], [STATIONS / 4, RIBS / 2]].map { |station, rib| place(station, rib, 1).then { |at| [at, on_photo(at)] } }
+    end
+
+    # Seen from the right, the bow to the left, through a lens that draws what is near the middle a little larger.
+    def self.on_photo(place)
+      _x, y, z = place
+      [PHOTO_PX[0] / 2.0, 190.0].zip([-z, -y]).map { |middle, value| middle + (value * 2.1 * (1 - ((z / LENGTH)**2 * 0.12))) }
+    end
+
+    # Water, sky, the hull with its stripe, light that falls off to the stern.
+    def self.photo(context)
+      sky = Cairo::LinearPattern.new(0, 0, 0, PHOTO_PX[1])
+      [[0, 0.78, 0.85, 0.88], [0.55, 0.92, 0.9, 0.84], [0.6, 0.36, 0.52, 0.56], [1, 0.2, 0.34, 0.4]].each { |stop| sky.add_color_stop_rgb(*stop) }
+      context.set_source(sky)
+      context.paint
+      { (0..RIBS) => CREAM, (4..5) => BLUE }.each do |ribs, color|
+        context.set_source_color(color)
+        side = [ribs.begin, ribs.end].map { |rib| (0..STATIONS).map { |station| on_photo(place(station, rib, 1)) } }
+        [*side[0], *side[1].reverse].each_with_index { |(x, y), i| i.zero? ? context.move_to(x, y) : context.line_to(x, y) }
+        context.fill
+      end
+      shade = Cairo::LinearPattern.new(0, 0, PHOTO_PX[0], 0)
+      shade.add_color_stop_rgba(0, 1, 0.95, 0.8, 0.12)
+      shade.add_color_stop_rgba(1, 0.05, 0.1, 0.2, 0.28)
+      context.set_source(shade)
+      context.paint
+    end
 
     def self.number(context)
       { CREAM => 19, BLUE => 16.5 }.each do |color, radius|
@@ -72,6 +108,6 @@ module Demo
       context.move_to(20 - (extents.width / 2) - extents.x_bearing, 20 + (extents.height / 2))
       context.show_text("27")
     end
-    private_class_method :place, :hull, :transom, :deck, :number
+    private_class_method :place, :on_photo, :photo, :hull, :transom, :deck, :number
   end
 end

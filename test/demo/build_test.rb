@@ -11,7 +11,7 @@ describe Demo do
       size = SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 256)
       image = SheetTrace::Artwork::Compose.call(job.edition, job.canvas(pictures: by_digest.method(:fetch), size: size))
 
-      assert_equal sample.pictures.empty?, image.extract_band(3).max.zero?, sample.name
+      assert_equal job.edition.layers.empty?, image.extract_band(3).max.zero?, sample.name
     end
   end
 
@@ -58,5 +58,31 @@ describe Demo do
 
       assert_equal %w[paper brass], model.mesh.material_names
     end
+  end
+
+  it "fits the skiff's side onto its photo by six landmarks: within 1 px, nothing turned over, stretch told" do
+    job = Demo.skiff.job
+    island = job.island_names.index("hull Right")
+    fitted = SheetTrace::Operations.run(SheetTrace::Operations.from_h("fit_landmarks", { islands: [island], kind: "soft" }), job)
+
+    assert_equal 6, fitted.job.backdrop.landmarks.size
+    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.backdrop.landmarks).max, :<, 1
+    refute_match(/turned over/, fitted.description)
+    assert_match(/mean stretch 1\.\d+ -> \d\.\d+/, fitted.description)
+  end
+
+  it "has a kiosk whose walls lie in the planks, and whose materials go to the palette" do
+    job = Demo.kiosk.job
+    walls = job.mesh.face_materials.eq(job.mesh.material_names.index("planks")).where.to_a
+    homes = walls.map { |face| SheetTrace::Fit::IntoCell.home(job.layout, job.layout.uv_map.face_islands[face], job.backdrop.underlay)&.name }
+
+    assert_equal ["planks"], homes.uniq
+    pixels = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Picture.read(Demo.kiosk.pictures.fetch("harbour-palette.png")))
+    cells = SheetTrace::Fit::FindCells.call(pixels)
+
+    assert_equal [16, "down"], [cells.size, cells.find { |cell| cell.name == "D4" }.shade]
+    job = operate(operate(job, "show_underlay", index: 0).job, "set_cells", index: 0, cells: cells.map(&:to_h)).job
+
+    assert_equal ["harbour-palette"], operate(job, "map_palette", collapse: true).job.mesh.material_names
   end
 end

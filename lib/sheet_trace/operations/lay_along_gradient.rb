@@ -5,10 +5,10 @@ module SheetTrace
     # Lays faces into a gradient so that a direction of the model runs along it: what lies lowest in that direction takes the middle of the gradient's first
     # px, what lies highest that of its last, so that both end colours are met.
     #
-    # islands or faces [Array<Integer>]; cell [Integer]; direction [Array(Float, Float, Float)]
+    # islands or faces [Array<Integer>] or material [Integer]; cell [Integer]; direction [Array(Float, Float, Float)]
     # way [String] "across" or "down": where the gradient runs, from the left or from the top; reverse [Boolean] the other way round
-    LayAlongGradient = Struct.new(:islands, :faces, :cell, :direction, :way, :reverse, keyword_init: true) do
-      def initialize(cell:, direction:, islands: nil, faces: nil, way: "down", reverse: false)
+    LayAlongGradient = Struct.new(:islands, :faces, :material, :cell, :direction, :way, :reverse, keyword_init: true) do
+      def initialize(cell:, direction:, islands: nil, faces: nil, material: nil, way: "down", reverse: false)
         super
         freeze
       end
@@ -16,12 +16,12 @@ module SheetTrace
       def validate(job)
         return ["no underlay is shown; lay one under the islands first"] unless job.backdrop.underlay
 
-        [faces ? Checks.faces(job, faces) : Checks.islands(job, islands), Checks.entry(cell, job.backdrop.cells, "cell"),
+        [FacesOf.problem(job, to_h), Checks.entry(cell, job.backdrop.cells, "cell"),
          Checks.vector(direction, "direction", required: true), Checks.one_of(way, "way", %w[across down]), Checks.flag(reverse, "reverse")].compact
       end
 
       def apply(job)
-        chosen = faces || islands.flat_map { |island| job.layout.uv_map.island_faces[island].to_a }
+        chosen = FacesOf.call(job, to_h)
         whole = SetIntoCells.new(assignments: [{ faces: chosen, cell: cell, together: false }]).apply(job)
         map = whole.layout.uv_map
         own = map.face_islands[chosen].to_a.uniq
@@ -31,8 +31,7 @@ module SheetTrace
       end
 
       def describe(job, _after)
-        what = faces ? Words.count(faces.size, "face") : Words.islands(job, islands)
-        "#{what} laid along the gradient of #{job.backdrop.cells[cell].name}, #{way == "down" ? "from its top" : "from its left"}#{" backwards" if reverse}"
+        "#{FacesOf.words(job, to_h)} laid along the gradient of #{job.backdrop.cells[cell].name}, #{way == "down" ? "from its top" : "from its left"}#{" backwards" if reverse}"
       end
 
       private

@@ -4,7 +4,7 @@ module SheetTrace
   module Operations
     # Sets islands or faces into cells of the underlay, twins that lie on them along. Faces of several islands are detached first.
     #
-    # assignments [Array<Hash>] each with islands or faces [Array<Integer>], and cell [Integer], or cells [Array<Integer>] for a net onto a printed one;
+    # assignments [Array<Hash>] each with islands or faces [Array<Integer>] or material [Integer], and cell [Integer], or cells [Array<Integer>] for a net onto a printed one;
     #   way [String] of Fit::IntoCell::WAYS, "inside" if not said; together [Boolean] whether they are set in as one, or each for itself; true if not said
     #   turn [String] "up": model-up points up, or "keep"; turn_rad [Numeric] on top of that, clockwise; mirrored [Boolean] whether they shall read mirrored
     # inset_px [Numeric, nil] kept free inside cells; the job's if nil
@@ -23,7 +23,7 @@ module SheetTrace
 
       # Faces stay what they are while islands are numbered anew.
       def apply(job)
-        wanted = assignments.map { |one| [one, one[:faces] || one[:islands].flat_map { |island| job.layout.uv_map.island_faces[island].to_a }] }
+        wanted = assignments.map { |one| [one, FacesOf.call(job, one)] }
         wanted.reduce(job) { |so_far, (one, faces)| set(detached(so_far, one, faces), one, faces) }
       end
 
@@ -31,21 +31,20 @@ module SheetTrace
         return "#{Words.count(assignments.size, "piece")} set into cells" if assignments.size > 1
 
         one = assignments.first
-        what = one[:faces] ? Words.count(one[:faces].size, "face") : Words.islands(job, one[:islands])
         cells = cells(job, one).map(&:name)
         where = cells.size > 2 ? "#{cells.size} cells" : cells.join(" and ")
-        "#{what} set into #{where}: #{Words.short(density(after, one))} px/mm"
+        "#{FacesOf.words(job, one)} set into #{where}: #{Words.short(density(after, one))} px/mm"
       end
 
       private
 
       def problem(job, one)
-        return "an assignment is #{one.inspect.slice(0, 60)}; give islands or faces, and a cell" unless one.is_a?(Hash)
+        return "an assignment is #{one.inspect.slice(0, 60)}; give islands, faces or a material, and a cell" unless one.is_a?(Hash)
 
         strange = one.keys - SetIntoCells::KEYS
         return "an assignment has no #{strange.first.inspect}; give #{SetIntoCells::KEYS.join(", ")}" if strange.any?
 
-        (one[:faces] ? Checks.faces(job, one[:faces]) : Checks.islands(job, one[:islands])) ||
+        FacesOf.problem(job, one) ||
           [*(one[:cells] || [one[:cell]])].filter_map { |cell| Checks.entry(cell, job.backdrop.cells, "cell") }.first ||
           Checks.one_of(one.fetch(:way, "inside"), "way", Fit::IntoCell::WAYS) || Checks.one_of(one.fetch(:turn, "up"), "turn", %w[up keep]) ||
           Checks.number(one.fetch(:turn_rad, 0), "turn", -100..100) || Checks.flag(one.fetch(:mirrored, false), "mirrored") || Checks.flag(one.fetch(:together, true), "together")
@@ -55,12 +54,11 @@ module SheetTrace
 
       def density(after, one)
         map = after.layout.uv_map
-        island = one[:faces] ? map.face_islands[one[:faces].first] : one[:islands].first
-        island < map.island_count ? after.measures[island].density_px_per_mm : 0.0
+        after.measures[map.face_islands[FacesOf.call(after, one).first]].density_px_per_mm
       end
 
       def detached(job, one, faces)
-        return job unless one[:faces]
+        return job if one[:islands]
 
         whole = faces.group_by { |face| job.layout.uv_map.face_islands[face] }.all? { |island, own| own.size == job.layout.uv_map.island_faces[island].size }
         whole ? job : DetachFaces.new(faces: faces).apply(job)
@@ -109,7 +107,7 @@ module SheetTrace
 
     # What an assignment may say.
     class SetIntoCells
-      KEYS = %i[islands faces cell cells way together turn turn_rad mirrored].freeze
+      KEYS = %i[islands faces material cell cells way together turn turn_rad mirrored].freeze
     end
   end
 end

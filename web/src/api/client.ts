@@ -1,3 +1,4 @@
+import type { Border, PlainCell, Proposal, Swap } from "./backdrop";
 import type {
   ArrayName, Band, IslandChange, Job, JobCard, Legends, Look, MeasureKind, PickKind, Picture, Pieces, Preflight, Preview, SheetMap, Solid, Standing, Symmetry, TraceSettings, Triple, WorstFace,
 } from "./types";
@@ -26,15 +27,17 @@ function failure(status: number, text: string): ApiError {
   }
 }
 
-async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function ask<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
       headers: { "content-type": "application/json" },
       body: body === undefined ? undefined : JSON.stringify(body),
+      signal,
     });
   } catch {
+    if (signal?.aborted) throw new ApiError(0, "cancelled", "cancelled");
     throw failure(0, "");
   }
   if (!response.ok) throw failure(response.status, await response.text());
@@ -140,6 +143,15 @@ export const api = {
   map: (id: string, revision: number) => ask<SheetMap>("GET", at(id, `/map?${query({ revision })}`)),
   /** with what lies otherwise now */
   keptMap: (id: string, revision: number, index: number) => ask<SheetMap & { changes: IslandChange[] }>("GET", at(id, `/kept_maps/${index}?${query({ revision })}`)),
+  /** found by the server, or of a typed grid */
+  findCells: (id: string, revision: number, underlay: number, grid: object = {}, signal?: AbortSignal) =>
+    ask<{ cells: PlainCell[] }>("POST", at(id, `/underlays/${underlay}/cells?${query({ revision })}`), grid, signal).then(({ cells }) => cells),
+  swap: (id: string, revision: number, underlay: number) => ask<Swap>("GET", at(id, `/underlays/${underlay}/swap?${query({ revision })}`)),
+  matches: (id: string, revision: number, islands: number[] | null) =>
+    ask<{ proposals: Proposal[] }>("POST", at(id, `/matches?${query({ revision })}`), islands ? { islands } : {}).then(({ proposals }) => proposals),
+  borders: (id: string, revision: number) => ask<{ borders: Border[] }>("GET", at(id, `/borders?${query({ revision })}`)).then(({ borders }) => borders),
+  nextLandmark: (id: string, revision: number, island: number) =>
+    ask<{ at_px: [number, number] | null }>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
   legends: () => ask<Legends>("GET", "/api/legends"),
   async array(id: string, name: ArrayName, revision: number, version: string): Promise<ArrayBuffer> {
     const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version })}`));
@@ -152,6 +164,8 @@ export const api = {
   urls: {
     look: (id: string, revision: number, look: Look) => at(id, `/${look === "art" ? "sheet" : look}.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),
+    underlay: (id: string, revision: number, index: number) => at(id, `/underlays/${index}.png?${query({ revision })}`),
+    cells: (id: string, revision: number, index: number) => at(id, `/underlays/${index}/cells.json?${query({ revision })}`),
     layout: (id: string, revision: number) => at(id, `/layout.json?${query({ revision })}`),
     picture: (id: string, digest: string) => at(id, `/pictures/${digest}`),
     trace: (id: string, revision: number, { islands, ...settings }: TraceSettings, preview = false) =>

@@ -1,3 +1,5 @@
+import type { Backdrop } from "./backdrop";
+
 /** What the server's JSON holds. Lengths carry their unit in the name; angles are degrees. */
 
 export type Pair = [number, number];
@@ -38,6 +40,8 @@ export interface Island {
   stretch_worst: number | null;
   flat_triangles: number;
   mirrored: boolean;
+  /** how lettering on the sheet reads on the model */
+  reading: "right" | "turned" | "reflected";
   /** 0: model-up points to the top of the sheet; clockwise */
   up_angle_deg: number;
 }
@@ -212,7 +216,7 @@ export interface SheetMap {
 
 export type MeasureKind = "stretch" | "density";
 /** what sheet and model wear */
-export type Look = "art" | "chart" | "checker" | MeasureKind;
+export type Look = "art" | "underlay" | "chart" | "checker" | MeasureKind;
 
 export interface WorstFace {
   face: number;
@@ -261,6 +265,7 @@ export interface Job {
   density_px_per_mm: number;
   chart_square_mm: number;
   islands: Island[];
+  backdrop: Backdrop;
   edition: { name: string; bleed_px: number; layers: Layer[] };
   pictures: Picture[];
 }

@@ -1,7 +1,7 @@
 import { useEventListener } from "@vueuse/core";
 import { computed, ref, shallowRef, type Ref } from "vue";
 import type { Island, Layer, Pair } from "@/api/types";
-import { boxAround, changeMatrix, gripAt, gripChange, gripCursor, heldMove, wholeBox, UNCHANGED, type Box, type Change, type Grip } from "@/sheet/handles";
+import { boxAround, changeMatrix, gripAt, gripChange, gripCursor, heldMove, UNCHANGED, type Box, type Change, type Grip } from "@/sheet/handles";
 import type { usePickHand } from "./usePickHand";
 import { labelDrag, labelHit, STILL, type LabelChange } from "@/sheet/labelHand";
 import type { IslandShape } from "@/sheet/shapes";
@@ -11,7 +11,8 @@ type Drag =
   | { kind: "pan"; last: Pair }
   | { kind: "islands"; grip: Grip | null; box: Box; from: Pair; onClick: () => void }
   | { kind: "label"; layer: Layer; from: Pair; sizing: boolean }
-  | { kind: "draw"; from: Pair; box: Box; done: (box: Box) => unknown };
+  | { kind: "draw"; from: Pair; to: Pair }
+  | { kind: "corners"; from: Pair };
 
 interface Options {
   view: Ref<Viewport>;
@@ -22,11 +23,18 @@ interface Options {
   pickHand: Pick<ReturnType<typeof usePickHand>, "picking" | "press" | "move" | "release" | "click" | "hover" | "leave">;
   /** what a drag holds the islands' box to */
   hold: () => "free" | "corners" | "middles";
-  /** the corner at a place that a press would pick; null where none is near, or none is to be picked */
-  cornerAt: (at: Pair) => number | null;
-  onCorner: (point: number, extend: boolean) => void;
-  /** what takes the next rectangle that is drawn; null while none is wanted */
-  draw: () => ((box: Box) => unknown) | null;
+  /** whether a press at a place would pick a corner or an edge */
+  cornerAt: (at: Pair) => boolean;
+  onCorner: (at: Pair, extend: boolean) => void;
+  /** picked corners can be dragged by themselves */
+  cornersMovable: () => boolean;
+  onCorners: (shift: Pair) => Promise<unknown>;
+  /** a corner of the picked ones, to be held to pixels */
+  cornerPlace: () => Pair | null;
+  /** what is to be drawn next; null while nothing is */
+  draw: () => "box" | "point" | "pull" | null;
+  /** what was drawn, px, and the island that the press was on */
+  onDrawn: (from: Pair, to: Pair, island: number | null) => unknown;
   /** islands can be moved by hand */
   movable: () => boolean;
   /** the label that can be moved by hand */
@@ -48,7 +56,10 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
   const labelChange = shallowRef<LabelChange>(STILL);
   const cursor = ref("default");
   const probe = document.createElement("canvas").getContext("2d");
+  /** how far picked corners are dragged */
+  const shift = shallowRef<Pair | null>(null);
   let pressed: Pair | null = null;
+  let pressedIsland: number | null = null;
   let space = false;
 
   const frame = computed(() => boxAround(options.islands().filter((island) => options.picked().includes(island.index))));
@@ -83,13 +94,14 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     canvas.value?.focus({ preventScroll: true });
     const at = screen(event);
     pressed = at;
+    pressedIsland = islandAt(at);
     if (event.button !== 0 || space) {
       drag.value = { kind: "pan", last: at };
       return;
     }
-    const done = options.draw();
-    if (done) {
-      drag.value = { kind: "draw", from: sheetPx(at), box: wholeBox(sheetPx(at), sheetPx(at)), done };
+    const shape = options.draw();
+    if (shape && (shape !== "pull" || islandAt(at) !== null || options.cornerAt(sheetPx(at)))) {
+      drag.value = { kind: "draw", from: sheetPx(at), to: sheetPx(at) };
       return;
     }
     if (options.pickHand.press(event)) return;
@@ -97,9 +109,9 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       drag.value = { kind: "pan", last: at };
       return;
     }
-    const corner = options.cornerAt(sheetPx(at));
-    if (corner !== null) {
-      options.onCorner(corner, event.shiftKey);
+    if (!shape && options.cornerAt(sheetPx(at))) {
+      options.onCorner(sheetPx(at), event.shiftKey);
+      if (options.cornersMovable()) drag.value = { kind: "corners", from: sheetPx(at) };
       return;
     }
     const label = options.label();
@@ -144,7 +156,11 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     } else if (pressed && Math.hypot(at[0] - pressed[0], at[1] - pressed[1]) < CLICK && change.value === UNCHANGED) {
       return;
     } else if (current.kind === "draw") {
-      drag.value = { ...current, box: wholeBox(current.from, to) };
+      drag.value = { ...current, to };
+    } else if (current.kind === "corners") {
+      const [x, y] = options.cornerPlace() ?? current.from;
+      const box = { left: x, top: y, right: x, bottom: y };
+      shift.value = straight(heldMove([to[0] - current.from[0], to[1] - current.from[1]], box, options.hold()), event.shiftKey);
     } else if (current.kind === "islands") {
       change.value = current.grip
         ? gripChange(current.grip, current.box, current.from, to, event.shiftKey)
@@ -166,7 +182,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     const label = labelHit(options.view.value, options.label(), at);
     const island = islandAt(at);
     options.pickHand.hover(at);
-    if (options.draw() || options.pickHand.picking() || options.cornerAt(sheetPx(at)) !== null) cursor.value = "crosshair";
+    if (options.draw() || options.pickHand.picking() || options.cornerAt(sheetPx(at))) cursor.value = "crosshair";
     else cursor.value = label === "size" ? "nwse-resize" : label ? "move" : grip ? gripCursor(grip) : island !== null && options.movable() ? "move" : "default";
     const [x, y] = sheetPx(at);
     options.onHover(island, { x, y });
@@ -184,7 +200,11 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       if (options.pickHand.picking()) await options.pickHand.click(event);
       else options.onPick(null, event.shiftKey);
     } else if (current.kind === "draw") {
-      if (!clicked) current.done(current.box);
+      const island = pressedIsland;
+      if (options.draw() !== "box" || !clicked) await options.onDrawn(current.from, sheetPx(at), island);
+    } else if (current.kind === "corners") {
+      if (shift.value) await options.onCorners(shift.value);
+      shift.value = null;
     } else if (current.kind === "islands" && change.value !== UNCHANGED) {
       await options.onChange(change.value);
     } else if (current.kind === "islands" && clicked) {
@@ -204,6 +224,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     if (!drag.value) return false;
     drag.value = null;
     labelChange.value = STILL;
+    shift.value = null;
     settle();
     return true;
   }
@@ -239,7 +260,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     if (event.key === " ") space = false;
   });
 
-  const drawn = computed(() => (drag.value?.kind === "draw" ? drag.value.box : null));
+  const drawn = computed(() => (drag.value?.kind === "draw" ? { from: drag.value.from, to: drag.value.to } : null));
 
-  return { cursor, frame, moved, drawn, labelChange, dragging: computed(() => drag.value !== null && drag.value.kind !== "pan"), change, settle, leave };
+  return { cursor, frame, moved, shift, drawn, labelChange, dragging: computed(() => drag.value !== null && drag.value.kind !== "pan"), change, settle, leave };
 }

@@ -68,7 +68,7 @@ function swatch(band: { color: string; period_px: number }) {
 </script>
 
 <template>
-  <div v-if="settings.look !== 'art' && jobs.job">
+  <div v-if="kind || settings.look === 'chart' || settings.look === 'checker'">
     <template v-if="kind">
       <ul>
         <li v-for="band in bands" :key="band.text"><i :style="swatch(band)"></i><span class="num">{{ band.text }}</span></li>
@@ -82,7 +82,7 @@ function swatch(band: { color: string; period_px: number }) {
         </template>
       </div>
     </template>
-    <template v-else>
+    <template v-else-if="jobs.job">
       A square is {{ jobs.job.chart_square_mm }} mm at {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm.
       {{ settings.look === "chart" ? "Oblongs are stretched, turned letters lie turned, backward letters are mirrored." : "Oblongs are stretched, unequal squares differ in density." }}
     </template>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** The model with the composed sheet on it. */
 import { useElementSize } from "@vueuse/core";
-import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import type { Pair } from "@/api/types";
 import { usePickHand } from "@/composables/usePickHand";
 import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
+import { useMoving } from "@/stores/moving";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
@@ -37,7 +38,10 @@ const scene = shallowRef<ProofScene>();
 const unable = ref(false);
 const { width, height } = useElementSize(holder);
 const views = Object.keys(VIEWS) as ViewName[];
-const LOOKS = { art: "Art", chart: "Test chart", checker: "Checker", stretch: "Stretch", density: "Density" } as const;
+const SMALL_PX = 256 * 256;
+const moving = useMoving();
+const MEASURED = { chart: "Test chart", checker: "Checker", stretch: "Stretch", density: "Density" } as const;
+const LOOKS = computed(() => ({ art: "Art", ...(jobs.job?.backdrop.shown == null ? {} : { underlay: "Underlay" }), ...MEASURED }));
 const pressed = ref<[number, number] | null>(null);
 
 onMounted(() => {
@@ -54,11 +58,12 @@ watch([scene, width, height], () => scene.value?.resize(width.value, height.valu
 watch([scene, () => surfaces.surface], ([view, surface]) => {
   if (view && surface) view.setSurface(surface);
 });
-watch([scene, () => surfaces.points], ([view, points]) => {
-  if (view && points && jobs.job) view.setPoints(points, jobs.job.sheet);
+watch([scene, () => surfaces.points, () => moving.now], ([view, points, now]) => {
+  if (view && points && jobs.job) view.setPoints(points, jobs.job.sheet, now);
 });
-watch([scene, () => images.image], ([view, image]) => {
-  if (view && image) view.setImage(image);
+/** Px of a small picture are shown as squares by themselves. */
+watch([scene, () => images.image, () => settings.pixels], ([view, image]) => {
+  if (view && image) view.setImage(image, settings.pixels === "hard" || (settings.pixels === "auto" && image.naturalWidth * image.naturalHeight <= SMALL_PX));
 });
 watch([scene, () => surfaces.surface, () => settings.light], () => scene.value?.setLight(settings.light));
 watch([scene, () => surfaces.surface, () => visibility.hidden], () => scene.value?.setHidden(visibility.hidden));

@@ -1,6 +1,7 @@
 import * as THREE from "three";
 import { OrbitControls } from "three/examples/jsm/controls/OrbitControls.js";
 import type { Sheet } from "@/api/types";
+import { placeWhile, type Moving } from "@/stores/moving";
 import type { Surface } from "@/stores/surface";
 import { VIEWS, directionFacing, distanceToFit, type ViewName } from "./eye";
 import { SAME_PLACE, hitsAlong, type Hit } from "./hits";
@@ -73,21 +74,22 @@ export class ProofScene {
     this.look("Corner");
   }
 
-  /** Carries the islands' places on the sheet over to the model. */
-  setPoints(points: Float32Array, sheet: Sheet) {
+  /** Carries the islands' places on the sheet over to the model, also while a hand moves some. */
+  setPoints(points: Float32Array, sheet: Sheet, moving: Moving | null = null) {
     const uv = this.model?.geometry.getAttribute("uv") as THREE.BufferAttribute | undefined;
     if (!uv || !this.surface) return;
-    const { trianglePoints } = this.surface;
+    const { trianglePoints, pointIslands } = this.surface;
     for (let corner = 0; corner < trianglePoints.length; corner += 1) {
       const point = trianglePoints[corner]!;
-      uv.setXY(corner, points[2 * point]! / sheet.width_px, 1 - points[2 * point + 1]! / sheet.height_px);
+      const [x, y] = placeWhile(moving, points[2 * point]!, points[2 * point + 1]!, point, pointIslands[point]!);
+      uv.setXY(corner, x / sheet.width_px, 1 - y / sheet.height_px);
     }
     uv.needsUpdate = true;
     this.redraw();
   }
 
   /** Paper shows where the sheet has no paint. */
-  setImage(image: HTMLImageElement) {
+  setImage(image: HTMLImageElement, hard: boolean) {
     const flat = document.createElement("canvas");
     flat.width = image.naturalWidth;
     flat.height = image.naturalHeight;
@@ -98,6 +100,7 @@ export class ProofScene {
     context.drawImage(image, 0, 0);
     const texture = new THREE.CanvasTexture(flat);
     texture.colorSpace = THREE.SRGBColorSpace;
+    if (hard) texture.magFilter = THREE.NearestFilter;
     texture.anisotropy = this.renderer.capabilities.getMaxAnisotropy();
     for (const material of [this.even, this.shaded]) {
       material.map?.dispose();

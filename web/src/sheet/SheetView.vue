@@ -9,6 +9,8 @@ import { useSheetPointer } from "@/composables/useSheetPointer";
 import { useViewport } from "@/composables/useViewport";
 import { useCorners } from "@/stores/corners";
 import { useDrawing } from "@/stores/drawing";
+import { useFitting } from "@/stores/fitting";
+import { useMoving } from "@/stores/moving";
 import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
@@ -19,7 +21,7 @@ import { useVisibility } from "@/stores/visibility";
 import { drawSheet } from "./draw";
 import type { LabelChange } from "./labelHand";
 import ZoomTools from "./ZoomTools.vue";
-import { boxAround, type Change } from "./handles";
+import { boxAround, wholeBox, type Change } from "./handles";
 import { facesShape, islandShapes, type IslandShape } from "./shapes";
 import { sheetColors } from "./colors";
 import { useChangeText } from "./useChangeText";
@@ -42,8 +44,11 @@ const visibility = useVisibility();
 const store = useElements();
 const corners = useCorners();
 const drawing = useDrawing();
+const fitting = useFitting();
 /** screen px that an edge or a corner may be off the pointer */
 const REACH = 8;
+/** coordinates of points; larger models are drawn anew when the hand lets go */
+const KEEPS_UP = 40_000;
 
 const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
@@ -74,19 +79,25 @@ const hand = useSheetPointer(canvas, {
   view,
   pickHand,
   hold: () => settings.hold,
-  cornerAt: (at) => (corners.on ? corners.at(at, REACH / view.value.scale) : null),
-  onCorner: corners.pick,
+  cornerAt: (at) => corners.on && (corners.at(at, REACH / view.value.scale) !== null || (fitting.active && corners.edgeAt(at, REACH / view.value.scale) !== null)),
+  onCorner: (at, extend) => corners.pickAt(at, REACH / view.value.scale, extend),
+  cornersMovable: () => fitting.active,
+  cornerPlace: () => corners.places[0] ?? null,
+  onCorners: (move_px) => jobs.operate("move_points", { points: [...corners.picked], move_px, to: settings.hold === "free" ? null : settings.hold }),
   islands: () => shownIslands.value,
   shapes: () => shapes.value,
   picked: () => selection.islands,
   movable: () => props.movable,
-  draw: () => drawing.taker && drawing.take,
+  draw: () => drawing.shape,
+  onDrawn: (from, to, island) => drawing.take({ from, to, island, point: corners.at(from, REACH / view.value.scale) }),
   label: () => pickedLabel.value,
   zoomAt,
   pan,
   onPick: (island, extend) => {
     if (island === null || !props.labels) selection.layer = null;
-    selection.pick(island, extend);
+    const cell = island === null && fitting.active && fitting.page === "cells" && selection.pointer ? fitting.cellAt([selection.pointer.x, selection.pointer.y]) : null;
+    if (cell !== null) fitting.cell = cell === fitting.cell ? null : cell;
+    else selection.pick(island, extend);
   },
   onHover: (island, at) => {
     selection.hovered = island;
@@ -97,6 +108,16 @@ const hand = useSheetPointer(canvas, {
 });
 
 const moving = computed(() => new Set(selection.islands.flatMap((index) => jobs.islands[index]?.stack ?? [])));
+
+/** Picked corners where a drag has them. */
+const cornerPlaces = computed(() => {
+  const [dx, dy] = hand.shift.value ?? [0, 0];
+  return corners.places.map(([x, y]): Pair => [x + dx, y + dy]);
+});
+const movingStore = useMoving();
+watch([hand.moved, hand.shift], ([matrix, shift]) => {
+  movingStore.now = matrix || shift ? { islands: matrix ? moving.value : new Set(), matrix: matrix ?? new DOMMatrix(), points: new Set(shift ? corners.picked : []), shift: shift ?? [0, 0] } : null;
+});
 
 async function transform(change: Change) {
   const done = await jobs.operate("transform_islands", { islands: [...selection.islands], ...change });
@@ -124,14 +145,30 @@ watch(
   },
   { immediate: true },
 );
+// Islands that bend are drawn anew while a corner is dragged, where that keeps up with the hand.
+watch(hand.shift, (shift) => {
+  const { surface, points } = surfaces;
+  if (!surface || !points || points.length > KEEPS_UP) return;
+  const bent = points.slice();
+  for (const point of shift ? corners.picked : []) {
+    bent[2 * point]! += shift![0];
+    bent[2 * point + 1]! += shift![1];
+  }
+  shapes.value = islandShapes(surface, bent, jobs.islands.length);
+});
 
 const drawnBox = computed(() => {
-  const box = hand.drawn.value;
-  if (!box) return null;
+  const drawn = drawing.shape === "box" ? hand.drawn.value : null;
+  if (!drawn) return null;
+  const box = wholeBox(drawn.from, drawn.to);
   const { scale, x, y } = view.value;
   const [width, height] = [box.right - box.left, box.bottom - box.top];
   const style = { left: `${box.left * scale + x}px`, top: `${box.top * scale + y}px`, width: `${width * scale}px`, height: `${height * scale}px` };
   return { style, text: `${width} × ${height} px at ${box.left}, ${box.top}` };
+});
+const fitMarks = computed(() => {
+  const pull = drawing.shape === "pull" ? hand.drawn.value : null;
+  return marks.fit.value && { ...marks.fit.value, pull };
 });
 
 watch(
@@ -166,8 +203,9 @@ function draw() {
   drawSheet(
     context,
     {
-      width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, islands: job.islands, shapes: shapes.value,
-      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, reserved: job.reserved_px, corners: corners.places, moved: hand.moved.value, moving: moving.value, frame: props.movable ? hand.frame.value : null,
+      width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, imageOpacity: images.look === "underlay" ? (fitting.underlay?.opacity ?? 1) : 1, pixels: settings.pixels,
+      islands: job.islands, shapes: shapes.value,
+      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, fit: fitMarks.value, reserved: job.reserved_px, corners: cornerPlaces.value, moved: hand.moved.value, moving: moving.value, frame: props.movable ? hand.frame.value : null,
       label: pickedLabel.value && { layer: pickedLabel.value, shift: hand.labelChange.value.shift_px }, labelScale: hand.labelChange.value.scale,
       density: job.density_px_per_mm, unit: settings.unit, colors: sheetColors(settings.theme),
     },
@@ -176,7 +214,7 @@ function draw() {
 }
 
 watch(
-  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks.cut, marks.preview, () => corners.places, () => visibility.hiddenIslands,
+  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks.cut, marks.preview, fitMarks, cornerPlaces, () => settings.pixels, () => visibility.hiddenIslands,
     pickedLabel, () => settings.unit, () => settings.theme, () => props.movable],
   redraw,
   { flush: "post", immediate: true },
@@ -207,7 +245,7 @@ useKeys({
     <button class="ruler-unit" type="button" title="Rulers in px or mm" @click="settings.unit = settings.unit === 'px' ? 'mm' : 'px'">{{ settings.unit }}</button>
     <ZoomTools :percent="percent" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
     <div v-if="changeText" class="change num">{{ changeText }}</div>
-    <div v-else-if="drawing.taker" class="change">{{ drawnBox ? drawnBox.text : `Draw ${drawing.purpose} on the sheet; Escape leaves` }}</div>
+    <div v-else-if="drawing.shape" class="change">{{ drawnBox ? drawnBox.text : drawing.purpose }}</div>
     <div v-if="surfaces.loading" class="loading" role="status">Reading the surface…</div>
   </section>
 </template>

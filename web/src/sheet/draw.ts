@@ -1,5 +1,6 @@
 import type { Island, Layer, Pair, Sheet } from "@/api/types";
 import { cornerMark, drawCut, drawPreview, type CutDrawing } from "./cutMarks";
+import { drawFit, type FitDrawing } from "./fitMarks";
 import type { Box } from "./handles";
 import { FRAME, grips } from "./handles";
 import { labelFrame, mirroredMark, nameTag, upMark } from "./marks";
@@ -14,6 +15,9 @@ export interface SheetScene {
   view: Viewport;
   sheet: Sheet;
   image: HTMLImageElement | null;
+  /** how strong the image is shown, 0 to 1; and whether its px are squares on the screen */
+  imageOpacity: number;
+  pixels: "auto" | "hard" | "smooth";
   islands: Island[];
   shapes: IslandShape[];
   picked: number[];
@@ -24,6 +28,8 @@ export interface SheetScene {
   lit: Path2D | null;
   /** seams and picks of the cut stage; null elsewhere */
   cut: CutDrawing | null;
+  /** cells and landmarks of the fit stage; null elsewhere */
+  fit: FitDrawing | null;
   /** a change that is shown before it is taken, px */
   preview: Path2D | null;
   /** rectangles that packing keeps free, px: left, top, width, height */
@@ -61,6 +67,9 @@ export interface SheetColors {
 /** More islands than this are drawn without names, marks and hatching. */
 const MOST_MARKED = 400;
 
+/** From so many screen px on, single px of the picture stay squares by themselves. */
+const HARD = 3;
+
 /** Draws the mat, the sheet, the islands and the rulers. */
 export function drawSheet(context: CanvasRenderingContext2D, scene: SheetScene, ratio: number) {
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
@@ -70,6 +79,7 @@ export function drawSheet(context: CanvasRenderingContext2D, scene: SheetScene, 
   islands.forEach((island) => drawIsland(context, scene, island, ratio));
   drawReserved(context, scene, ratio);
   if (scene.preview) drawPreview(context, scene, scene.preview, ratio);
+  if (scene.fit) drawFit(context, scene, scene.fit, ratio);
   if (scene.cut) drawCut(context, scene, scene.cut, ratio);
   if (scene.lit) drawLit(context, scene, scene.lit, ratio);
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
@@ -105,9 +115,12 @@ function drawPaper(context: CanvasRenderingContext2D, scene: SheetScene, ratio: 
   context.fillStyle = colors.paper;
   context.fillRect(view.x, view.y, width, height);
   if (image) {
-    context.imageSmoothingEnabled = view.scale * ratio < 2; // single pixels stay squares
+    const px = (width * ratio) / image.naturalWidth; // of the screen, for one of the picture
+    context.imageSmoothingEnabled = scene.pixels === "auto" ? px <= HARD : scene.pixels === "smooth";
     context.imageSmoothingQuality = "high";
+    context.globalAlpha = scene.imageOpacity;
     drawVisible(context, scene, image);
+    context.globalAlpha = 1;
   }
   cropMarks(context, view, width, height, colors.paper);
 }

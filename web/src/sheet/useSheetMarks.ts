@@ -1,10 +1,13 @@
 import { computed } from "vue";
+import { useFitting } from "@/stores/fitting";
+import { useMatching } from "@/stores/matching";
 import { usePacking } from "@/stores/packing";
 import { usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
 import { useRelaxing } from "@/stores/relaxing";
 import { useSeams } from "@/stores/seams";
 import { useSurface } from "@/stores/surface";
+import type { FitDrawing } from "./fitMarks";
 import type { CutDrawing, MarkedShape } from "./cutMarks";
 import { edgesShape, facesShape, linesShape, vertexPlaces } from "./shapes";
 
@@ -42,5 +45,18 @@ export function useSheetMarks(cutting: () => boolean) {
 
   const cut = computed<CutDrawing | null>(() => (ground.value ? { seams: seamsShape.value, openEnds: openEnds.value, picked: picked.value, hovered: hovered.value } : null));
 
-  return { cut, preview };
+  const fitting = useFitting();
+  const matching = useMatching();
+  const fit = computed<FitDrawing | null>(() => {
+    if (!fitting.active) return null;
+    const wanted = new Set(matching.proposals?.flatMap((one) => (matching.lit === one ? one.cells : [])) ?? []);
+    const shown = fitting.page === "cells" || fitting.page === "match" ? fitting.cells : [];
+    return {
+      cells: shown.map((cell, index) => ({ name: cell.name, corners: cell.corners_px, picked: index === fitting.cell || wanted.has(index) })),
+      landmarks: fitting.page === "landmarks" ? fitting.backdrop.landmarks.map((mark, index) => ({ at: mark.at_px, to: mark.to_px, picked: index === fitting.landmark })) : [],
+      pull: null,
+    };
+  });
+
+  return { cut, preview, fit };
 }

@@ -38,6 +38,34 @@ export const useCorners = defineStore("corners", () => {
     return best;
   }
 
+  /** Both ends of the outline that is nearest to a place. */
+  function edgeAt([x, y]: Pair, reach: number): [number, number] | null {
+    const { points, surface } = surfaces;
+    if (!points || !surface) return null;
+    let best: [number, number] | null = null;
+    let least = reach;
+    surface.edgeOutlines.forEach((outline, row) => {
+      if (!outline) return;
+      const [a, b] = [surface.edges[2 * row]!, surface.edges[2 * row + 1]!];
+      const [ax, ay, dx, dy] = [points[2 * a]!, points[2 * a + 1]!, points[2 * b]! - points[2 * a]!, points[2 * b + 1]! - points[2 * a + 1]!];
+      const share = Math.min(Math.max(((x - ax) * dx + (y - ay) * dy) / Math.max(dx * dx + dy * dy, 1e-12), 0), 1);
+      const far = Math.hypot(x - ax - dx * share, y - ay - dy * share);
+      if (far < least) [best, least] = [[a, b], far];
+    });
+    return best;
+  }
+
+  /** Picks the corner at a place, or else both ends of the edge there. */
+  function pickAt(place: Pair, reach: number, extend: boolean) {
+    const point = at(place, reach);
+    if (point !== null) {
+      if (extend || !picked.value.includes(point)) pick(point, extend);
+      return;
+    }
+    const edge = edgeAt(place, reach);
+    if (edge && !edge.every((end) => picked.value.includes(end))) picked.value = edge;
+  }
+
   function clear() {
     const was = picked.value.length > 0;
     picked.value = [];
@@ -46,5 +74,5 @@ export const useCorners = defineStore("corners", () => {
 
   watch(() => surfaces.surface, clear);
 
-  return { on, picked, places, islandOf, pick, at, clear };
+  return { on, picked, places, islandOf, pick, pickAt, at, edgeAt, clear };
 });

@@ -14,10 +14,12 @@ export const useSheetImage = defineStore("sheet-image", () => {
   /** the revision that the image shows */
   const revision = ref<number | null>(null);
 
+  /** what is shown: without an underlay, the art in its place */
+  const look = computed(() => (settings.look === "underlay" && jobs.job?.backdrop.shown === null ? "art" : settings.look));
   const address = computed(() => {
     const job = jobs.job;
     if (!job) return null;
-    return api.urls.look(job.id, job.revision, settings.look);
+    return api.urls.look(job.id, job.revision, look.value);
   });
 
   watch(
@@ -43,5 +45,5 @@ export const useSheetImage = defineStore("sheet-image", () => {
     { immediate: true },
   );
 
-  return { image, revision };
+  return { image, revision, look };
 });

@@ -7,6 +7,8 @@ export type Theme = "light" | "dark";
 export type Unit = "px" | "mm";
 /** what a drag holds the box of islands to */
 export type Hold = "free" | "corners" | "middles";
+/** whether single px of the sheet's picture are squares on the screen */
+export type Pixels = "auto" | "hard" | "smooth";
 export type Light = "even" | "shaded";
 
 /** What the painter likes, kept in the browser. */
@@ -18,10 +20,11 @@ export const useSettings = defineStore("settings", () => {
   const proof = useStorage("sheet-trace-proof", { edges: false, floor: false, facing: false, one_sided: false, see_through: false });
   const light = useStorage<Light>("sheet-trace-light", "shaded");
   const hold = useStorage<Hold>("sheet-trace-hold", "free");
+  const pixels = useStorage<Pixels>("sheet-trace-pixels", "auto");
   /** degrees that the keys , and . turn by */
   const turn_step_deg = useStorage("sheet-trace-turn-step", 5);
 
   watchEffect(() => document.documentElement.setAttribute("data-bs-theme", theme.value));
 
-  return { theme, unit, look, light, proof, hold, turn_step_deg };
+  return { theme, unit, look, light, proof, hold, pixels, turn_step_deg };
 });

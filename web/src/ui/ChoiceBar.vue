@@ -2,7 +2,7 @@
 /** A few exclusive choices side by side, worked as radio buttons. */
 import { useId } from "vue";
 
-defineProps<{ label: string; choices: Record<Value, string> }>();
+defineProps<{ label: string; choices: Partial<Record<Value, string>> }>();
 const model = defineModel<Value>({ required: true });
 const name = useId();
 </script>

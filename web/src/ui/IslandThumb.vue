@@ -9,6 +9,8 @@ import { useSettings } from "@/stores/settings";
 const props = defineProps<{ island: Island }>();
 const WIDTH = 54;
 const HEIGHT = 56;
+/** a sheet no wider was painted px by px */
+const SMALL_PX = 256;
 const images = useSheetImage();
 const jobs = useJob();
 const settings = useSettings();
@@ -42,6 +44,7 @@ function draw() {
   context.scale((mirrored ? -1 : 1) * (shownWidth / across), shownHeight / down);
   context.rotate(turn);
   context.translate(-(box[0] + box[2]) / 2, -(box[1] + box[3]) / 2);
+  context.imageSmoothingEnabled = settings.pixels === "smooth" || (images.image?.naturalWidth ?? 0) > SMALL_PX;
   if (images.image) context.drawImage(images.image, 0, 0, sheet.width_px, sheet.height_px);
   context.restore();
 }

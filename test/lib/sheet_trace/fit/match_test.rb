@@ -52,6 +52,20 @@ describe SheetTrace::Fit::Match do
     assert_equal 6144, 96 * 64
   end
 
+  it "sees no border between the panels of a net, and none where it fills them to the px" do
+    job = fitted
+    seen = SheetTrace::Fit::BorderWatch.call(job.layout, job.backdrop.underlay, pixels)
+
+    assert_equal 11, seen.size
+    assert_operator seen.map { |one| one.inside_px.abs }.max, :<, 1e-6
+    assert_empty seen.select { |one| one.rims[1].positive? }
+    moved = operate(job, "transform_islands", islands: [0], move_px: [1.5, 0]).job
+    body = SheetTrace::Fit::BorderWatch.call(moved.layout, moved.backdrop.underlay, pixels).first
+
+    assert_in_delta(-1.5, body.inside_px, 1e-6)
+    assert_equal 1, body.rim_from
+  end
+
   it "assigns single panels by proportions and size, turned where that fits" do
     job = operate(Demo.tea_caddy.job, "add_underlay", picture: "0" * 64, picture_px: [512, 512], name: "net.png").job
     # Half as large as the caddy's sides, 80 x 120, 50 x 120 and 80 x 50 mm; the lid lies turned.

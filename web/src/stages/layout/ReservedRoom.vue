@@ -19,7 +19,7 @@ function change(row: number, side: number, value: number) {
   return reserve(changed);
 }
 
-const add = () => drawing.ask("what is kept free", ({ left, top, right, bottom }) => reserve([...boxes(), [left, top, right - left, bottom - top]]));
+const add = () => drawing.box("what is kept free", ({ left, top, right, bottom }) => reserve([...boxes(), [left, top, right - left, bottom - top]]));
 
 onUnmounted(() => drawing.leave());
 </script>

@@ -1,0 +1,100 @@
+import type { Pair } from "@/api/types";
+import type { SheetScene } from "./draw";
+import type { Viewport } from "./viewport";
+
+/** What the fit stage draws over underlay and islands, px of the sheet. */
+export interface FitDrawing {
+  cells: { name: string; corners: Pair[]; picked: boolean }[];
+  landmarks: { at: Pair; to: Pair; picked: boolean }[];
+  /** a line that is pulled from a place to where it must lie */
+  pull: { from: Pair; to: Pair } | null;
+}
+
+/** Names are left out on cells smaller than this, screen px. */
+const NAMED = 30;
+
+export function drawFit(context: CanvasRenderingContext2D, scene: SheetScene, fit: FitDrawing, ratio: number) {
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  for (const cell of fit.cells.filter((one) => !one.picked)) outline(context, scene, cell.corners, false);
+  for (const cell of fit.cells) if (cell.picked) outline(context, scene, cell.corners, true);
+  for (const cell of fit.cells) tag(context, scene, cell.name, cell.corners, cell.picked);
+  fit.landmarks.forEach((mark, index) => landmark(context, scene, mark, String(index + 1)));
+  if (fit.pull) landmark(context, scene, { at: fit.pull.from, to: fit.pull.to, picked: true }, "");
+}
+
+const screen = ({ scale, x, y }: Viewport, [px, py]: Pair): Pair => [px * scale + x, py * scale + y];
+
+/** A dot and a dash, as cutters mark what is only laid on; the picked one solid, with a wash. */
+function outline(context: CanvasRenderingContext2D, { view, colors }: SheetScene, corners: Pair[], picked: boolean) {
+  const path = new Path2D();
+  corners.forEach((corner, i) => (i === 0 ? path.moveTo(...screen(view, corner)) : path.lineTo(...screen(view, corner))));
+  path.closePath();
+  if (picked) {
+    context.globalAlpha = 0.2;
+    context.fillStyle = colors.lit;
+    context.fill(path);
+    context.globalAlpha = 1;
+  }
+  context.lineWidth = picked ? 5 : 3;
+  context.strokeStyle = colors.paper;
+  context.stroke(path);
+  context.lineWidth = picked ? 2.5 : 1.3;
+  context.strokeStyle = picked ? colors.lit : colors.ink;
+  context.setLineDash(picked ? [] : [9, 3, 2, 3]);
+  context.stroke(path);
+  context.setLineDash([]);
+}
+
+function tag(context: CanvasRenderingContext2D, { view, colors, width, height }: SheetScene, name: string, corners: Pair[], picked: boolean) {
+  const places = corners.map((corner) => screen(view, corner));
+  const left = Math.min(...places.map(([x]) => x));
+  const top = Math.min(...places.map(([, y]) => y));
+  const room = Math.max(...places.map(([x]) => x)) - left;
+  const deep = Math.max(...places.map(([, y]) => y)) - top;
+  if (left > width || top > height || left + room < 0 || top + deep < 0 || (!picked && (room < NAMED || deep < 18))) return;
+  context.font = "600 10.5px 'JetBrains Mono Variable', monospace";
+  const wide = context.measureText(name).width + 8;
+  if (!picked && wide > room - 4) return; // half a name would be another cell's
+  context.fillStyle = picked ? colors.lit : colors.ink;
+  context.globalAlpha = picked ? 1 : 0.82;
+  context.fillRect(left + 2, top + deep - 16, wide, 14);
+  context.globalAlpha = 1;
+  context.fillStyle = colors.paper;
+  context.textAlign = "left";
+  context.textBaseline = "middle";
+  context.fillText(name, left + 6, top + deep - 8.5);
+}
+
+/** A numbered pin on the island, a dotted line, and a cross where it must lie. */
+function landmark(context: CanvasRenderingContext2D, { view, colors }: SheetScene, mark: { at: Pair; to: Pair; picked: boolean }, number: string) {
+  const [x, y] = screen(view, mark.at);
+  const [toX, toY] = screen(view, mark.to);
+  for (const [color, width, dash] of [[colors.paper, 4, []], [mark.picked ? colors.lit : colors.ink, 1.8, [2, 3]]] as const) {
+    context.strokeStyle = color;
+    context.lineWidth = width;
+    context.setLineDash([...dash]);
+    context.beginPath();
+    context.moveTo(x, y);
+    context.lineTo(toX, toY);
+    context.stroke();
+    context.setLineDash([]);
+    context.beginPath();
+    context.moveTo(toX - 8, toY);
+    context.lineTo(toX + 8, toY);
+    context.moveTo(toX, toY - 8);
+    context.lineTo(toX, toY + 8);
+    context.stroke();
+  }
+  context.beginPath();
+  context.arc(x, y, number ? 8 : 4, 0, 2 * Math.PI);
+  context.fillStyle = mark.picked ? colors.lit : colors.ink;
+  context.fill();
+  context.lineWidth = 1.5;
+  context.strokeStyle = colors.paper;
+  context.stroke();
+  context.fillStyle = colors.paper;
+  context.font = "600 10px 'JetBrains Mono Variable', monospace";
+  context.textAlign = "center";
+  context.textBaseline = "middle";
+  context.fillText(number, x, y + 0.5);
+}

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+/** Cells of the picture: found, typed as a grid, drawn; and what goes into the picked one. */
+import { ref } from "vue";
+import { api, ApiError } from "@/api/client";
+import type { PlainCell } from "@/api/backdrop";
+import { useDrawing } from "@/stores/drawing";
+import { useFitting } from "@/stores/fitting";
+import { useJob } from "@/stores/job";
+import { useMessages } from "@/stores/messages";
+import NumberField from "@/ui/NumberField.vue";
+import CellList from "./CellList.vue";
+import IntoCell from "./IntoCell.vue";
+import PalettePanel from "./PalettePanel.vue";
+
+const jobs = useJob();
+const fitting = useFitting();
+const drawing = useDrawing();
+const messages = useMessages();
+const grid = ref({ columns: 4, rows: 4, gutter_px: 0, margin_px: 0 });
+const LABELS = { columns: "Columns", rows: "Rows", gutter_px: "Gutter", margin_px: "Margin" };
+let control: AbortController | null = null;
+const looking = ref(false);
+
+const set = (cells: PlainCell[]) => jobs.operate("set_cells", { index: fitting.backdrop.shown, cells: cells.map(plain) });
+const plain = ({ name, x, y, width, height, outline, color, flat, shade }: PlainCell) => ({ name, x, y, width, height, outline: outline ?? null, color: color ?? null, flat: flat ?? false, shade: shade ?? null });
+
+async function find(typed: object = {}) {
+  const job = jobs.job!;
+  control = new AbortController();
+  looking.value = true;
+  try {
+    const cells = await api.findCells(job.id, job.revision, fitting.backdrop.shown!, typed, control.signal);
+    if (cells.length === 0) messages.fail("No cells were found in this picture; type a grid, or draw them");
+    else await set(cells);
+  } catch (error) {
+    if (!(error instanceof ApiError && error.code === "cancelled")) messages.fail(error);
+  } finally {
+    looking.value = false;
+  }
+}
+
+function draw() {
+  drawing.box("a cell", ({ left, top, right, bottom }) => {
+    const { width_px, height_px } = jobs.job!.sheet;
+    const { box, size_px } = fitting.underlay!;
+    const across = (x: number) => Math.min(Math.max(Math.round(((x / width_px - box[0]) / box[2]) * size_px[0]), 0), size_px[0]);
+    const down = (y: number) => Math.min(Math.max(Math.round(((y / height_px - box[1]) / box[3]) * size_px[1]), 0), size_px[1]);
+    const [x, y] = [across(left), down(top)];
+    const cell = { name: freeName(), x, y, width: Math.max(across(right) - x, 1), height: Math.max(down(bottom) - y, 1), outline: null, color: null, flat: false, shade: null };
+    return set([...fitting.cells, cell]);
+  });
+}
+
+function freeName() {
+  const names = new Set(fitting.cells.map((cell) => cell.name));
+  let number = fitting.cells.length + 1;
+  while (names.has(`Cell ${number}`)) number += 1;
+  return `Cell ${number}`;
+}
+
+/** A file of cells that was saved here, or that the command line printed. */
+async function load(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = "";
+  if (!file) return;
+  try {
+    const said = JSON.parse(await file.text()) as { cells?: PlainCell[] };
+    if (!Array.isArray(said.cells)) throw new Error("no cells");
+    await set(said.cells);
+  } catch {
+    messages.fail(`${file.name} is no file of cells; save one here, or with bin/sheet-trace cells IMAGE --json`);
+  }
+}
+</script>
+
+<template>
+  <section aria-label="Cells">
+    <div class="row-of mt-0">
+      <button v-if="looking" type="button" class="btn btn-primary" @click="control?.abort()">Stop looking</button>
+      <button v-else type="button" class="btn" :class="fitting.cells.length === 0 ? 'btn-primary' : 'btn-secondary'" :disabled="fitting.underlay?.locked" @click="find()">{{ fitting.cells.length === 0 ? "Find cells" : "Find anew" }}</button>
+      <button type="button" class="btn-choose" :disabled="fitting.underlay?.locked" @click="draw">Draw one</button>
+    </div>
+    <details class="grid-of">
+      <summary>A regular grid, a file</summary>
+      <div class="four">
+        <label v-for="(text, name) in LABELS" :key="name"><span>{{ text }}</span><NumberField :label="text" hide-label :value="grid[name]" :decimals="0" @change="grid[name] = Math.max(Math.round($event), 0)" /></label>
+      </div>
+      <button type="button" class="btn-choose btn-wide" @click="find(grid)">Divide the picture</button>
+      <div class="row-of">
+        <a class="btn-choose" :href="api.urls.cells(jobs.job!.id, jobs.job!.revision, fitting.backdrop.shown!)" download>Save cells</a>
+        <label class="btn-choose">Load cells…<input type="file" class="visually-hidden" accept=".json" aria-label="Load a file of cells" @change="load" /></label>
+      </div>
+    </details>
+    <CellList v-if="fitting.cells.length > 0" @set="set" />
+    <IntoCell v-if="fitting.cells.length > 0" />
+    <PalettePanel v-if="fitting.cells.some((cell) => cell.flat)" />
+  </section>
+</template>
+
+<style scoped>
+.grid-of {
+  margin-top: 8px;
+}
+summary {
+  color: var(--verdigris-text);
+  font-size: 12.5px;
+}
+.four {
+  display: grid;
+  margin: 6px 0;
+  font-size: 11.5px;
+  gap: 6px;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+}
+.row-of a,
+.row-of label {
+  text-align: center;
+  text-decoration: none;
+}
+</style>

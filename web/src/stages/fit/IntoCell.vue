@@ -1,0 +1,83 @@
+<script setup lang="ts">
+/** Sets picked islands, or all faces of a material, into the picked cell; turns them in it; lays them along a gradient. */
+import { BFormSelect } from "bootstrap-vue-next";
+import { computed, ref } from "vue";
+import type { Assignment, FitWay } from "@/api/backdrop";
+import { useFitting } from "@/stores/fitting";
+import { useJob } from "@/stores/job";
+import { counted } from "@/stores/picks";
+import { useSelection } from "@/stores/selection";
+import ChoiceBar from "@/ui/ChoiceBar.vue";
+import NumberField from "@/ui/NumberField.vue";
+
+const WAYS: Record<FitWay, string> = { inside: "as large as goes", fill: "fill it", cover: "cover it", true_shape: "in true shape" };
+const jobs = useJob();
+const fitting = useFitting();
+const selection = useSelection();
+const way = ref<FitWay>("inside");
+const material = ref<number | null>(null);
+const along = ref<"up" | "across" | "front" | "view">("up");
+const reverse = ref(false);
+/** how what was set in last is turned and whether it is mirrored, to go on from */
+const last = ref<{ turn_deg: number; mirrored: boolean }>({ turn_deg: 0, mirrored: false });
+
+const cell = computed(() => (fitting.cell === null ? null : (fitting.cells[fitting.cell] ?? null)));
+const islands = computed(() => [...selection.islands]);
+const picked = computed(() => jobs.islands.filter((island) => islands.value.includes(island.index)));
+const named = computed(() => (picked.value.length === 1 ? picked.value[0]!.name : counted(picked.value.length, "islands")));
+const materials = computed(() => [{ value: null, text: "picked islands" }, ...jobs.job!.materials.map((one, i) => ({ value: i, text: `all of ${one.name}` }))]);
+const what = computed(() => (material.value === null ? named.value : jobs.job!.materials[material.value]!.name));
+const ready = computed(() => cell.value !== null && (material.value !== null || islands.value.length > 0));
+/** islands that lie in no cell */
+const rest = computed(() => {
+  const { width_px, height_px } = jobs.job!.sheet;
+  return jobs.islands.filter(({ box_px: [left, top, right, bottom] }) => {
+    const home = fitting.cellAt([(left + right) / 2, (top + bottom) / 2]);
+    return home === null || left < -1 || top < -1 || right > width_px + 1 || bottom > height_px + 1;
+  });
+});
+
+const subject = () => (material.value === null ? { islands: islands.value } : { material: material.value });
+
+async function set(turn_deg = 0, mirrored = false) {
+  const assignment: Assignment = { ...subject(), cell: fitting.cell!, way: way.value, turn_deg, mirrored, together: material.value === null };
+  if (await jobs.operate("set_into_cells", { assignments: [assignment] })) last.value = { turn_deg, mirrored };
+}
+
+function shade() {
+  const directions = { up: [0, 1, 0], across: [1, 0, 0], front: [0, 0, 1], view: selection.eye };
+  return jobs.operate("lay_along_gradient", { ...subject(), cell: fitting.cell, direction: directions[along.value], way: cell.value!.shade ?? "down", reverse: reverse.value });
+}
+
+const park = () => jobs.operate("set_into_cells", { assignments: rest.value.map((island) => ({ islands: [island.index], cell: fitting.cell, way: "inside" })) });
+const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.kept_maps.length + 1}` });
+</script>
+
+<template>
+  <h3>Into {{ cell ? cell.name : "a cell" }}</h3>
+  <p v-if="!cell" class="what">Pick a cell in the list, or click it on the sheet where no island lies.</p>
+  <template v-else>
+    <div class="fields">
+      <span class="align-self-center">What</span>
+      <BFormSelect v-model="material" class="wide" aria-label="What is set in" :options="materials" />
+      <span class="align-self-center">How</span>
+      <BFormSelect v-model="way" class="wide" aria-label="How it is set in" :options="Object.entries(WAYS).map(([value, text]) => ({ value, text }))" />
+      <NumberField class="wide" label="Inset" :value="fitting.backdrop.inset_px" unit="px" :decimals="2" @change="jobs.operate('set_inset', { inset_px: Math.max($event, 0) })" />
+    </div>
+    <button type="button" class="btn btn-primary btn-wide" :disabled="!ready" @click="set()">{{ material === null && islands.length === 0 ? "Pick islands first" : `Set ${what} in` }}</button>
+    <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="!ready" title="A quarter turn further, in the same cell" @click="set((last.turn_deg + 90) % 360, last.mirrored)">Turn in it</button>
+      <button type="button" class="btn-choose" :disabled="!ready" title="Turned over, in the same cell" @click="set(last.turn_deg, !last.mirrored)">Turn over</button>
+    </div>
+    <template v-if="!cell.flat">
+      <h3>As a gradient{{ cell.shade ? `, ${cell.shade}` : "" }}</h3>
+      <ChoiceBar v-model="along" class="w-100" label="Along which direction of the model" :choices="{ up: 'up', across: 'right', front: 'front', view: 'to the eye' }" />
+      <label class="mode mt-2"><input v-model="reverse" type="checkbox" class="form-check-input" /> The other way round</label>
+      <button type="button" class="btn-choose btn-wide" :disabled="!ready" @click="shade">Lay {{ ready ? what : "picked islands" }} along it</button>
+    </template>
+    <div class="row-of">
+      <button type="button" class="btn-choose" :disabled="rest.length === 0" title="All islands that lie in no cell" @click="park">The rest here ({{ rest.length }})</button>
+      <button type="button" class="btn-choose" title="Set the assignment aside; Lay out, Order compares and goes back" @click="variation">Keep as variation</button>
+    </div>
+  </template>
+</template>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+/** The pictures under the islands, and those that are only looked at. */
+import { computed, ref } from "vue";
+import { useFitting } from "@/stores/fitting";
+import { useJob } from "@/stores/job";
+import { useSettings } from "@/stores/settings";
+import ChoiceBar from "@/ui/ChoiceBar.vue";
+import DropZone from "@/ui/DropZone.vue";
+import NumberField from "@/ui/NumberField.vue";
+import RecipePanel from "./RecipePanel.vue";
+import ReferenceList from "./ReferenceList.vue";
+import SwapCard from "./SwapCard.vue";
+import UnderlayList from "./UnderlayList.vue";
+
+const ACCEPT = "image/*,.tga,.ora,.svg";
+const jobs = useJob();
+const fitting = useFitting();
+const settings = useSettings();
+const bringing = ref(false);
+/** a picture that is asked about before it is shown */
+const asked = ref<number | null>(null);
+
+const underlay = computed(() => fitting.underlay);
+const size = computed(() => jobs.job!.sheet);
+const fits = computed(() => !underlay.value || (underlay.value.size_px[0] === size.value.width_px && underlay.value.size_px[1] === size.value.height_px));
+const stretched = computed(() => {
+  const ratio = underlay.value?.stretch ?? 1;
+  return Math.abs(ratio - 1) < 0.0005 ? "" : `Its px are shown ${((Math.max(ratio, 1 / ratio) - 1) * 100).toFixed(1)} % too ${ratio > 1 ? "wide" : "high"}.`;
+});
+
+/** The first picture gives the sheet its size where nothing is painted yet. */
+async function bring(files: File[]) {
+  bringing.value = true;
+  for (const file of files) {
+    const picture = await jobs.bringPicture(file);
+    const first = fitting.backdrop.underlays.length === 0 && jobs.layers.length === 0;
+    if (picture) await jobs.operate("add_underlay", { picture: picture.digest, resize: first && [picture.width_px, picture.height_px].every((px) => px >= 16 && px <= 8192) });
+  }
+  bringing.value = false;
+}
+
+const show = (index: number | null) => jobs.operate("show_underlay", { index });
+</script>
+
+<template>
+  <section aria-label="Pictures">
+    <DropZone :accept="ACCEPT" :label="bringing ? 'Reading…' : 'Bring in a picture'" :busy="bringing" multiple @files="bring">
+      <p v-if="fitting.backdrop.underlays.length === 0" class="mb-2">Drop a template, an atlas, a printed net or a photo. Its px lie under the islands as they are.</p>
+    </DropZone>
+    <UnderlayList v-if="fitting.backdrop.underlays.length > 0" @show="show" @ask="asked = $event" />
+    <SwapCard v-if="asked !== null" :index="asked" @done="asked = null" />
+    <template v-if="underlay">
+      <p v-if="!fits" class="what mt-2">
+        The sheet has {{ size.width_px }} × {{ size.height_px }} px, the picture {{ underlay.size_px.join(" × ") }}. {{ stretched }}
+      </p>
+      <button v-if="!fits" type="button" class="btn-choose btn-wide" title="The islands are stretched along, so that they lie on the same places of the picture" @click="jobs.operate('show_underlay', { index: fitting.backdrop.shown, resize: true })">
+        Make the sheet as large as the picture
+      </button>
+      <div class="fields mt-2">
+        <NumberField class="wide" label="Strength" :value="underlay.opacity * 100" unit="%" :decimals="0" :disabled="underlay.locked" @change="jobs.operate('change_underlay', { index: fitting.backdrop.shown, opacity: Math.min(Math.max($event, 0), 100) / 100 })" />
+        <span class="align-self-center">Pixels</span>
+        <ChoiceBar v-model="settings.pixels" class="wide" label="How px of the picture are shown" :choices="{ auto: 'by size', hard: 'hard', smooth: 'smooth' }" />
+      </div>
+      <RecipePanel :underlay="underlay" :index="fitting.backdrop.shown!" />
+    </template>
+    <ReferenceList />
+  </section>
+</template>

@@ -1,0 +1,25 @@
+import { defineStore } from "pinia";
+import { shallowRef } from "vue";
+import type { Pair } from "@/api/types";
+
+/** What a hand moves on the sheet at the moment, so that the proof shows it at once: islands by a matrix of px, or points of the map by px. */
+export interface Moving {
+  islands: Set<number>;
+  matrix: DOMMatrix;
+  points: Set<number>;
+  shift: Pair;
+}
+
+export const useMoving = defineStore("moving", () => {
+  const now = shallowRef<Moving | null>(null);
+  return { now };
+});
+
+/** A place of the sheet as it is while things are moved. */
+export function placeWhile(moving: Moving | null, x: number, y: number, point: number, island: number): Pair {
+  if (!moving) return [x, y];
+  if (moving.points.has(point)) return [x + moving.shift[0], y + moving.shift[1]];
+  if (!moving.islands.has(island)) return [x, y];
+  const { a, b, c, d, e, f } = moving.matrix;
+  return [a * x + c * y + e, b * x + d * y + f];
+}
