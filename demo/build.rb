@@ -54,7 +54,7 @@ module Demo
     job = run(job, "pack", turn: "none", in_order: true)
     pictures = Skiff.pictures
     %w[Left Right].each { |side| job = label(job, job.island_names.index("hull #{side}"), *pictures.first, width_mm: 40) }
-    job = landmarks(underlay(job, Skiff::PHOTO, pictures.fetch(Skiff::PHOTO)))
+    job = landmarks(run(underlay(job, Skiff::PHOTO, pictures.fetch(Skiff::PHOTO)), "show_underlay", index: 0, how: "keep_scale"))
     Sample.new(name: "Racing skiff", job: job.with(edition: job.edition.with(name: "Harbour blue")), pictures: pictures)
   end
 
@@ -67,8 +67,8 @@ module Demo
 
   # @return [Sample] walls, roof and sign set into the atlas; the palette lies ready
   def self.kiosk
-    job = SheetTrace::Job.start(SheetTrace::Formats.read_files({ "harbour-kiosk.obj" => Kiosk.obj, "harbour-kiosk.mtl" => Kiosk.mtl }), source_name: "harbour-kiosk.obj",
-                                                                                                                                         sheet: SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 256))
+    reading = SheetTrace::Formats.read_files({ "harbour-kiosk.obj" => Kiosk.obj, "harbour-kiosk.mtl" => Kiosk.mtl })
+    job = SheetTrace::Job.start(reading, source_name: "harbour-kiosk.obj", sheet: SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 256))
     pictures = Kiosk.pictures
     pictures.reverse_each { |file, bytes| job = underlay(job, file, bytes) }
     names = Kiosk::CELLS.keys
@@ -90,6 +90,7 @@ module Demo
     run(job, "add_label", id: "label-#{island}", picture: SheetTrace::Job::Snapshot.digest(bytes), picture_px: seen.values_at(:width_px, :height_px),
                           name: File.basename(file, ".png"), island: island, width_mm: width_mm)
   end
+
   def self.underlay(job, file, bytes)
     seen = SheetTrace::Artwork::Picture.inspect_file(bytes, name: file)
     run(job, "add_underlay", picture: SheetTrace::Job::Snapshot.digest(bytes), picture_px: seen.values_at(:width_px, :height_px), name: file)

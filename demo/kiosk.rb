@@ -58,7 +58,7 @@ module Demo
     def self.boards(context, cell, color, step, upright:)
       x, y, width, height = cell
       (0...(upright ? width : height)).step(step).each_with_index do |at, i|
-        shade = color.map { |share| (share + ([0.0, 0.02, -0.015][i % 3])).clamp(0, 1) }
+        shade = color.map { |share| (share + [0.0, 0.02, -0.015][i % 3]).clamp(0, 1) }
         upright ? fill(context, shade, x + at, y, [step, width - at].min, height) : fill(context, shade, x, y + at, width, [step, height - at].min)
       end
     end

@@ -67,13 +67,14 @@ module Demo
     #
     # @return [Array<Array(Array(Float, Float, Float), Array(Float, Float))>] place on the model, and px of the photo
     def self.landmarks
-      [[0, RIBS], [STATIONS / 2, RIBS], [STATIONS, RIBS], [0, 0], [STATIONS / 2, 0], [STATIONS / 4, RIBS / 2]].map { |station, rib| place(station, rib, 1).then { |at| [at, on_photo(at)] } }
+      spots = [[0, RIBS], [STATIONS / 2, RIBS], [STATIONS, RIBS], [0, 0], [STATIONS / 2, 0], [STATIONS / 4, RIBS / 2]]
+      spots.map { |station, rib| place(station, rib, 1).then { |at| [at, on_photo(at)] } }
     end
 
     # Seen from the right, the bow to the left, through a lens that draws what is near the middle a little larger.
     def self.on_photo(place)
       _x, y, z = place
-      [PHOTO_PX[0] / 2.0, 190.0].zip([-z, -y]).map { |middle, value| middle + (value * 2.1 * (1 - ((z / LENGTH)**2 * 0.12))) }
+      [PHOTO_PX[0] / 2.0, 190.0].zip([-z, -y]).map { |middle, value| middle + (value * 2.1 * (1 - (((z / LENGTH)**2) * 0.12))) }
     end
 
     # Water, sky, the hull with its stripe, light that falls off to the stern.

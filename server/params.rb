@@ -21,7 +21,8 @@ module SheetTraceServer
     # @param parameters [Hash{Symbol => Object}] of an operation, hashes in its lists too
     def radians(parameters)
       parameters.to_h do |name, value|
-        next [name, value.is_a?(Array) ? value.map { |one| one.is_a?(Hash) ? radians(one) : one } : value] unless name.end_with?("_deg")
+        value = value.map { |one| one.is_a?(Hash) ? radians(one) : one } if value.is_a?(Array)
+        next [name, value] unless name.end_with?("_deg")
 
         [name.to_s.sub(/_deg\z/, "_rad").to_sym, value.is_a?(Numeric) ? value * Math::PI / 180 : value]
       end

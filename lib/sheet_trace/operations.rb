@@ -10,7 +10,8 @@ module SheetTrace
       StackTwins ExchangeTwins SnapToPixels
       SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
       LayFlat Relax MarkSeams StartSeams DetachFaces SplitIsland JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices SubdivideFaces MakeTwins
-      AddUnderlay ShowUnderlay ChangeUnderlay RemoveUnderlay CorrectUnderlay SetCells SetLandmarks FitLandmarks SetIntoCells SetInset LayAlongGradient MapPalette MovePoints
+      AddUnderlay ShowUnderlay ChangeUnderlay RemoveUnderlay CorrectUnderlay SetCells SetLandmarks FitLandmarks SetIntoCells SetInset LayAlongGradient MapPalette
+      MovePoints BendIslands
       ChooseUvSet KeepMap TakeKeptMap DropKeptMap LoadLayout RenamePart RenameMaterial
     ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"] })
 

@@ -31,17 +31,20 @@ module SheetTrace
       # @return [Hash{Integer => Array<Integer>}] island => the smallest cells that the middles of its faces lie in
       def self.homes(layout, underlay, to_picture)
         map = layout.uv_map
-        faces = map.face_mapped.where
-        corners = map.face_mapped[map.mesh.corner_faces].where
-        groups = map.mesh.corner_faces[corners]
-        counts = groups.bincount(minlength: map.mesh.face_count)
-        sums = Geometry::Grouped.sum_rows(groups, to_picture.apply(layout.points_px)[map.corner_points[corners], true], map.mesh.face_count)
+        middles = middles(map, to_picture.apply(layout.points_px))
         order = underlay.cells.each_index.sort_by { |i| underlay.cells[i].width * underlay.cells[i].height }
-        faces.to_a.each_with_object(Hash.new { |all, island| all[island] = [] }) do |face, found|
-          x, y = [0, 1].map { |axis| sums[face, axis] / counts[face] }
+        map.face_mapped.where.to_a.each_with_object(Hash.new { |all, island| all[island] = [] }) do |face, found|
+          x, y = middles[face, true].to_a
           home = order.find { |i| underlay.cells[i].box.then { |left, top, right, bottom| x.between?(left, right) && y.between?(top, bottom) } }
           found[map.face_islands[face]] |= [home] if home
         end
+      end
+
+      # @param places [Numo::DFloat] P x 2
+      # @return [Numo::DFloat] F x 2, not to be read at faces that are not on the sheet
+      def self.middles(map, places)
+        sums = Geometry::Grouped.sum_rows(map.mesh.corner_faces, places[map.corner_points, true], map.mesh.face_count)
+        sums / map.mesh.face_sizes.expand_dims(1)
       end
 
       def self.seen(layout, island, underlay, homes, colors, to_picture)
@@ -124,7 +127,7 @@ module SheetTrace
         flat = colors.reshape(height * width, 4)
         ((flat[(y * width) + x, true] - flat[(own_y * width) + own_x, true]).abs.max(axis: 1) > DIFFERS) & ~mask.flatten[(y * width) + x]
       end
-      private_class_method :homes, :seen, :inside, :gaps, :goes_on, :rim, :share, :sampled, :inwards, :differs
+      private_class_method :homes, :middles, :seen, :inside, :gaps, :goes_on, :rim, :share, :sampled, :inwards, :differs
     end
   end
 end

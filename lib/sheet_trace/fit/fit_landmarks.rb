@@ -4,6 +4,9 @@ module SheetTrace
   module Fit
     # Brings islands to where their landmarks say.
     module FitLandmarks
+      SPARE = 5 # landmarks, two more than an affine map takes
+      private_constant :SPARE
+
       # points_px [Numo::DFloat] P x 2 where the map's points come to lie; plane [Geometry::Affine, nil] where one map of the plane does it
       # residuals_px [Array<Float>] by landmark: how far it is off; turned [Integer] triangles that are turned over by it
       Fitted = Struct.new(:points_px, :plane, :residuals_px, :turned, keyword_init: true)
@@ -35,11 +38,22 @@ module SheetTrace
         landmarks.map { |mark| Math.hypot(*mark.at(layout.uv_map, layout.points_px).zip(layout.sheet.uv_to_px.at(*mark.to)).map { |now, wanted| now - wanted }) }
       end
 
-      # A soft fit starts from the nearest even one.
+      # A soft fit starts from the nearest even one; from the nearest affine one where there are landmarks to spare for it.
       def self.plane(layout, landmarks, to, kind, rules, mirrored)
         from = Numo::DFloat.cast(landmarks.map { |mark| mark.at(layout.uv_map, layout.points_px) })
-        kind = from.shape[0] < 2 ? "move" : "similarity" if kind == "soft"
-        PointPairs.call(from, to, kind: kind, rules: rules, mirrored: mirrored)
+        return PointPairs.call(from, to, kind: kind, rules: rules, mirrored: mirrored) unless kind == "soft"
+        return PointPairs.call(from, to, kind: "move") if from.shape[0] < 2
+
+        even = PointPairs.call(from, to, kind: "similarity", mirrored: mirrored)
+        from.shape[0] < SPARE ? even : affine(from, to) || even
+      end
+
+      # Nil where the landmarks lie in line, or it would turn the island over.
+      def self.affine(from, to)
+        map = PointPairs.call(from, to, kind: "affine")
+        map if map.determinant.positive?
+      rescue InputError
+        nil
       end
 
       def self.whole?(plane, points) = !plane.is_a?(Geometry::Homography) || plane.whole?(points)
@@ -64,7 +78,7 @@ module SheetTrace
         a, b, c = [0, 1, 2].map { |k| places[triangles[true, k], true] }
         ((b[true, 0] - a[true, 0]) * (c[true, 1] - a[true, 1])) - ((b[true, 1] - a[true, 1]) * (c[true, 0] - a[true, 0]))
       end
-      private_class_method :plane, :whole?, :soft, :turned, :areas
+      private_class_method :plane, :affine, :whole?, :soft, :turned, :areas
     end
   end
 end

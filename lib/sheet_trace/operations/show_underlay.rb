@@ -32,7 +32,7 @@ module SheetTrace
         return job.with(backdrop: job.backdrop.with(shown: nil)) if index.nil?
 
         layout = resize ? job.layout.resize(Layout::Sheet.new(width_px: underlay(job).size_px[0], height_px: underlay(job).size_px[1])) : job.layout
-        placed = underlay(job).with(box: how == "keep_scale" ? Fit::Swap.kept_box(job.backdrop.underlay, underlay(job), job.sheet) : [0.0, 0.0, 1.0, 1.0])
+        placed = underlay(job).with(box: how == "keep_scale" ? Fit::Swap.kept_box(former(job), underlay(job), job.sheet) : [0.0, 0.0, 1.0, 1.0])
         after = job.with(layout: layout, backdrop: job.backdrop.replace(index, placed).with(shown: index))
         how == "follow_cells" ? after.with(layout: followed(job, after, placed)) : after
       end
@@ -48,6 +48,9 @@ module SheetTrace
       private
 
       def underlay(job) = job.backdrop.underlays[index]
+
+      # Shown anew, a picture goes by its own px.
+      def former(job) = job.backdrop.shown == index ? nil : job.backdrop.underlay
 
       def lost(after)
         share = Fit::Swap.lost(after.backdrop.underlay)

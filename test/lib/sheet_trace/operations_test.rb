@@ -81,7 +81,10 @@ describe SheetTrace::Operations do
     "fit_landmarks" => [{ kind: "magic" } => /give move, similarity/, { rules: ["x"] } => /give no_shear/, {} => /no landmarks; set some/],
     "set_into_cells" => [{ assignments: [] } => /no underlay is shown/], "set_inset" => [{ inset_px: -1 } => /inset is -1/],
     "lay_along_gradient" => [{ islands: [0], cell: 0, direction: [0, 1, 0] } => /no underlay is shown/], "map_palette" => [{} => /no underlay is shown/],
-    "move_points" => [{ points: [], move_px: [0, 0] } => /no corner is picked/, { points: [99], move_px: [0, 0] } => /no corner 99/, { points: [0], move_px: 1 } => /give two numbers/]
+    "bend_islands" => [{ islands: [0], shifts: [[1, 1]] } => /no list of 9 pairs/, { islands: [0], shifts: [], columns: 1 } => /2 to 8 columns/,
+                       { islands: [0], shifts: [[900, 0], *[[0, 0]] * 8] } => /turn some of the surface over/],
+    "move_points" => [{ points: [], move_px: [0, 0] } => /no corner is picked/, { points: [99], move_px: [0, 0] } => /no corner 99/,
+                      { points: [0], move_px: 1 } => /give two numbers/]
   }.each do |name, cases|
     it "refuses senseless parameters of #{name}" do
       job = Models.job(Models.panel)

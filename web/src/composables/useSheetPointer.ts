@@ -5,6 +5,7 @@ import { boxAround, changeMatrix, gripAt, gripChange, gripCursor, heldMove, UNCH
 import type { usePickHand } from "./usePickHand";
 import { labelDrag, labelHit, STILL, type LabelChange } from "@/sheet/labelHand";
 import type { IslandShape } from "@/sheet/shapes";
+import type { SheetHandle } from "@/sheet/useHandles";
 import { toPx, type Viewport } from "@/sheet/viewport";
 
 type Drag =
@@ -12,7 +13,7 @@ type Drag =
   | { kind: "islands"; grip: Grip | null; box: Box; from: Pair; onClick: () => void }
   | { kind: "label"; layer: Layer; from: Pair; sizing: boolean }
   | { kind: "draw"; from: Pair; to: Pair }
-  | { kind: "corners"; from: Pair };
+  | { kind: "handle"; handle: SheetHandle; from: Pair };
 
 interface Options {
   view: Ref<Viewport>;
@@ -23,14 +24,11 @@ interface Options {
   pickHand: Pick<ReturnType<typeof usePickHand>, "picking" | "press" | "move" | "release" | "click" | "hover" | "leave">;
   /** what a drag holds the islands' box to */
   hold: () => "free" | "corners" | "middles";
-  /** whether a press at a place would pick a corner or an edge */
-  cornerAt: (at: Pair) => boolean;
-  onCorner: (at: Pair, extend: boolean) => void;
-  /** picked corners can be dragged by themselves */
-  cornersMovable: () => boolean;
-  onCorners: (shift: Pair) => Promise<unknown>;
-  /** a corner of the picked ones, to be held to pixels */
-  cornerPlace: () => Pair | null;
+  /** whether there is a handle, such as a corner, at a place; and what a press picks there */
+  overHandle: (at: Pair) => boolean;
+  takeHandle: (at: Pair, extend: boolean) => SheetHandle | null;
+  /** whether a corner of some island is within reach */
+  nearCorner: (at: Pair) => boolean;
   /** what is to be drawn next; null while nothing is */
   draw: () => "box" | "point" | "pull" | null;
   /** what was drawn, px, and the island that the press was on */
@@ -56,7 +54,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
   const labelChange = shallowRef<LabelChange>(STILL);
   const cursor = ref("default");
   const probe = document.createElement("canvas").getContext("2d");
-  /** how far picked corners are dragged */
+  /** how far a handle is dragged */
   const shift = shallowRef<Pair | null>(null);
   let pressed: Pair | null = null;
   let pressedIsland: number | null = null;
@@ -100,7 +98,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       return;
     }
     const shape = options.draw();
-    if (shape && (shape !== "pull" || islandAt(at) !== null || options.cornerAt(sheetPx(at)))) {
+    if (shape && (shape !== "pull" || islandAt(at) !== null || options.nearCorner(sheetPx(at)))) {
       drag.value = { kind: "draw", from: sheetPx(at), to: sheetPx(at) };
       return;
     }
@@ -109,9 +107,9 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       drag.value = { kind: "pan", last: at };
       return;
     }
-    if (!shape && options.cornerAt(sheetPx(at))) {
-      options.onCorner(sheetPx(at), event.shiftKey);
-      if (options.cornersMovable()) drag.value = { kind: "corners", from: sheetPx(at) };
+    const handle = shape ? null : options.takeHandle(sheetPx(at), event.shiftKey);
+    if (handle) {
+      if (handle.movable) drag.value = { kind: "handle", handle, from: sheetPx(at) };
       return;
     }
     const label = options.label();
@@ -157,8 +155,8 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
       return;
     } else if (current.kind === "draw") {
       drag.value = { ...current, to };
-    } else if (current.kind === "corners") {
-      const [x, y] = options.cornerPlace() ?? current.from;
+    } else if (current.kind === "handle") {
+      const [x, y] = current.handle.place;
       const box = { left: x, top: y, right: x, bottom: y };
       shift.value = straight(heldMove([to[0] - current.from[0], to[1] - current.from[1]], box, options.hold()), event.shiftKey);
     } else if (current.kind === "islands") {
@@ -182,7 +180,7 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     const label = labelHit(options.view.value, options.label(), at);
     const island = islandAt(at);
     options.pickHand.hover(at);
-    if (options.draw() || options.pickHand.picking() || options.cornerAt(sheetPx(at))) cursor.value = "crosshair";
+    if (options.draw() || options.pickHand.picking() || options.overHandle(sheetPx(at))) cursor.value = "crosshair";
     else cursor.value = label === "size" ? "nwse-resize" : label ? "move" : grip ? gripCursor(grip) : island !== null && options.movable() ? "move" : "default";
     const [x, y] = sheetPx(at);
     options.onHover(island, { x, y });
@@ -202,8 +200,8 @@ export function useSheetPointer(canvas: Ref<HTMLCanvasElement | null>, options: 
     } else if (current.kind === "draw") {
       const island = pressedIsland;
       if (options.draw() !== "box" || !clicked) await options.onDrawn(current.from, sheetPx(at), island);
-    } else if (current.kind === "corners") {
-      if (shift.value) await options.onCorners(shift.value);
+    } else if (current.kind === "handle") {
+      if (shift.value) await current.handle.done(shift.value);
       shift.value = null;
     } else if (current.kind === "islands" && change.value !== UNCHANGED) {
       await options.onChange(change.value);

@@ -10,7 +10,6 @@ import { useViewport } from "@/composables/useViewport";
 import { useCorners } from "@/stores/corners";
 import { useDrawing } from "@/stores/drawing";
 import { useFitting } from "@/stores/fitting";
-import { useMoving } from "@/stores/moving";
 import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
@@ -25,6 +24,7 @@ import { boxAround, wholeBox, type Change } from "./handles";
 import { facesShape, islandShapes, type IslandShape } from "./shapes";
 import { sheetColors } from "./colors";
 import { useChangeText } from "./useChangeText";
+import { useHandles, useMovingHand } from "./useHandles";
 import { useSheetMarks } from "./useSheetMarks";
 import { toPx } from "./viewport";
 
@@ -75,15 +75,14 @@ const pickHand = usePickHand({
   boxFrom: (from, to) => ({ corners: [...px(from), ...px(to)] }),
 });
 
+const handles = useHandles(() => REACH / view.value.scale);
 const hand = useSheetPointer(canvas, {
   view,
   pickHand,
   hold: () => settings.hold,
-  cornerAt: (at) => corners.on && (corners.at(at, REACH / view.value.scale) !== null || (fitting.active && corners.edgeAt(at, REACH / view.value.scale) !== null)),
-  onCorner: (at, extend) => corners.pickAt(at, REACH / view.value.scale, extend),
-  cornersMovable: () => fitting.active,
-  cornerPlace: () => corners.places[0] ?? null,
-  onCorners: (move_px) => jobs.operate("move_points", { points: [...corners.picked], move_px, to: settings.hold === "free" ? null : settings.hold }),
+  nearCorner: (at) => corners.at(at, REACH / view.value.scale) !== null,
+  overHandle: handles.over,
+  takeHandle: handles.take,
   islands: () => shownIslands.value,
   shapes: () => shapes.value,
   picked: () => selection.islands,
@@ -107,17 +106,7 @@ const hand = useSheetPointer(canvas, {
   onLabel: placeLabel,
 });
 
-const moving = computed(() => new Set(selection.islands.flatMap((index) => jobs.islands[index]?.stack ?? [])));
-
-/** Picked corners where a drag has them. */
-const cornerPlaces = computed(() => {
-  const [dx, dy] = hand.shift.value ?? [0, 0];
-  return corners.places.map(([x, y]): Pair => [x + dx, y + dy]);
-});
-const movingStore = useMoving();
-watch([hand.moved, hand.shift], ([matrix, shift]) => {
-  movingStore.now = matrix || shift ? { islands: matrix ? moving.value : new Set(), matrix: matrix ?? new DOMMatrix(), points: new Set(shift ? corners.picked : []), shift: shift ?? [0, 0] } : null;
-});
+const moving = useMovingHand(hand.moved, hand.shift);
 
 async function transform(change: Change) {
   const done = await jobs.operate("transform_islands", { islands: [...selection.islands], ...change });
@@ -146,15 +135,10 @@ watch(
   { immediate: true },
 );
 // Islands that bend are drawn anew while a corner is dragged, where that keeps up with the hand.
-watch(hand.shift, (shift) => {
+watch(hand.shift, () => {
   const { surface, points } = surfaces;
   if (!surface || !points || points.length > KEEPS_UP) return;
-  const bent = points.slice();
-  for (const point of shift ? corners.picked : []) {
-    bent[2 * point]! += shift![0];
-    bent[2 * point + 1]! += shift![1];
-  }
-  shapes.value = islandShapes(surface, bent, jobs.islands.length);
+  shapes.value = islandShapes(surface, moving.bent() ?? points, jobs.islands.length);
 });
 
 const drawnBox = computed(() => {
@@ -205,7 +189,7 @@ function draw() {
     {
       width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, imageOpacity: images.look === "underlay" ? (fitting.underlay?.opacity ?? 1) : 1, pixels: settings.pixels,
       islands: job.islands, shapes: shapes.value,
-      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, fit: fitMarks.value, reserved: job.reserved_px, corners: cornerPlaces.value, moved: hand.moved.value, moving: moving.value, frame: props.movable ? hand.frame.value : null,
+      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, fit: fitMarks.value, reserved: job.reserved_px, corners: moving.places.value, moved: hand.moved.value, moving: moving.islands.value, frame: props.movable ? hand.frame.value : null,
       label: pickedLabel.value && { layer: pickedLabel.value, shift: hand.labelChange.value.shift_px }, labelScale: hand.labelChange.value.scale,
       density: job.density_px_per_mm, unit: settings.unit, colors: sheetColors(settings.theme),
     },
@@ -214,7 +198,7 @@ function draw() {
 }
 
 watch(
-  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks.cut, marks.preview, fitMarks, cornerPlaces, () => settings.pixels, () => visibility.hiddenIslands,
+  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks.cut, marks.preview, fitMarks, moving.places, () => settings.pixels, () => visibility.hiddenIslands,
     pickedLabel, () => settings.unit, () => settings.theme, () => props.movable],
   redraw,
   { flush: "post", immediate: true },

@@ -83,7 +83,9 @@ export function drawSheet(context: CanvasRenderingContext2D, scene: SheetScene, 
   if (scene.cut) drawCut(context, scene, scene.cut, ratio);
   if (scene.lit) drawLit(context, scene, scene.lit, ratio);
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  if (islands.length <= MOST_MARKED) islands.forEach((island) => drawMarks(context, scene, island));
+  const names: Box[] = [];
+  const pickedFirst = [...islands].sort((a, b) => Number(scene.picked.includes(b.index)) - Number(scene.picked.includes(a.index)));
+  if (islands.length <= MOST_MARKED) pickedFirst.forEach((island) => drawMarks(context, scene, island, names));
   drawFrame(context, scene);
   scene.corners.forEach((corner) => cornerMark(context, scene, corner));
   if (scene.label) labelFrame(context, scene, scene.label.layer, scene.label.shift);
@@ -218,7 +220,7 @@ function drawLit(context: CanvasRenderingContext2D, { view, colors, width, heigh
   context.restore();
 }
 
-function drawMarks(context: CanvasRenderingContext2D, scene: SheetScene, island: Island) {
+function drawMarks(context: CanvasRenderingContext2D, scene: SheetScene, island: Island, names: Box[]) {
   if (scene.moved && scene.moving.has(island.index)) return;
   const { view } = scene;
   const [left, top, right, bottom] = island.box_px.map((value, i) => value * view.scale + (i % 2 ? view.y : view.x)) as [number, number, number, number];
@@ -226,7 +228,7 @@ function drawMarks(context: CanvasRenderingContext2D, scene: SheetScene, island:
   const box = { left, top, right, bottom };
   if (island.mirrored) mirroredMark(context, scene, box, island);
   upMark(context, scene, box, island);
-  nameTag(context, scene, box, island);
+  nameTag(context, scene, box, island, names);
 }
 
 function drawFrame(context: CanvasRenderingContext2D, scene: SheetScene) {

@@ -67,7 +67,8 @@ export function upMark(context: CanvasRenderingContext2D, { colors }: SheetScene
   context.restore();
 }
 
-export function nameTag(context: CanvasRenderingContext2D, { colors, picked }: SheetScene, box: Box, island: Island) {
+/** @param taken where names stand already: on islands that lie on each other only the first one is written */
+export function nameTag(context: CanvasRenderingContext2D, { colors, picked }: SheetScene, box: Box, island: Island, taken: Box[]) {
   const width = box.right - box.left - 34;
   if (width < 24) return;
   context.font = "600 11.5px 'Atkinson Hyperlegible Next Variable', sans-serif";
@@ -75,6 +76,9 @@ export function nameTag(context: CanvasRenderingContext2D, { colors, picked }: S
   context.textBaseline = "middle";
   const measured = context.measureText(island.name).width;
   if (measured + 10 > width) return;
+  const own = { left: box.left + 6, top: box.top + 6, right: box.left + 16 + measured, bottom: box.top + 23 };
+  if (taken.some((other) => own.left < other.right && other.left < own.right && own.top < other.bottom && other.top < own.bottom)) return;
+  taken.push(own);
   context.beginPath();
   context.roundRect(box.left + 6, box.top + 6, measured + 10, 17, 3);
   context.fillStyle = picked.includes(island.index) ? colors.picked : colors.paper;

@@ -149,6 +149,24 @@ describe "underlays, cells and landmarks of a job" do
     assert_equal job.layout.boxes_px[1, true], after.layout.boxes_px[1, true]
   end
 
+  it "bends an island by a cage, its own corners by just as much as theirs" do
+    job = Demo.skiff.job
+    island = job.island_names.index("hull Right")
+    box = job.layout.boxes_px[island, true].to_a
+    # With one handle in each corner the cage is bilinear (Sederberg, Parry 1986): a place in the middle takes a quarter of a corner's shift.
+    middle = Numo::DFloat[[(box[0] + box[2]) / 2, (box[1] + box[3]) / 2]]
+    bent = SheetTrace::Geometry::Cage.call(middle, box, columns: 2, rows: 2, shifts: [[40, 20], [0, 0], [0, 0], [0, 0]])
+
+    assert_equal [10.0, 5.0], (bent - middle).to_a.first.map { |px| px.round(9) }
+    done = operate(job, "bend_islands", islands: [island], shifts: [[0, 0], [0, -30], *[[0, 0]] * 7])
+
+    assert_match(/hull Right bent by 30 px at a handle: mean stretch 1\.\d+ -> 1\.\d+/, done.description)
+    # All handles moved alike: Bernstein polynomials add up to 1, so everything moves alike.
+    moved = operate(job, "bend_islands", islands: [island], shifts: [[7, -3]] * 9).job
+
+    moved.layout.boxes_px[island, true].to_a.zip(box, [7, -3, 7, -3]) { |now, was, by| assert_in_delta was + by, now, 1e-6 }
+  end
+
   it "keeps everything of the backdrop when a job is stored" do
     job = operate(templated, "set_landmarks", landmarks: [{ point: 0, to_px: [3, 4] }]).job
     job = operate(operate(job, "correct_underlay", index: 0, recipe: [{ step: "trim", left: 2 }]).job, "set_inset", inset_px: 1.5).job

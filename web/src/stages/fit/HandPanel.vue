@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Corners and edges by hand, held to pixels; a cage that bends whole islands. */
 import { computed, onUnmounted } from "vue";
+import { useCage } from "@/stores/cage";
 import { useCorners } from "@/stores/corners";
 import { useJob } from "@/stores/job";
 import { counted } from "@/stores/picks";
@@ -9,6 +10,7 @@ import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
 
 const jobs = useJob();
+const cage = useCage();
 const corners = useCorners();
 const settings = useSettings();
 
@@ -17,6 +19,8 @@ const to = computed(() => (settings.hold === "free" ? null : settings.hold));
 const move = (dx: number, dy: number) => jobs.operate("move_points", { points: [...corners.picked], move_px: [dx, dy], to: to.value });
 
 onUnmounted(() => {
+  cage.on = false;
+  cage.held = null;
   corners.on = false;
   corners.clear();
 });
@@ -25,9 +29,11 @@ onUnmounted(() => {
 <template>
   <h3>Corners and edges by hand</h3>
   <label class="mode"><input v-model="corners.on" type="checkbox" class="form-check-input" @change="corners.clear()" /> Drag corners and edges alone</label>
+  <label class="mode"><input v-model="cage.on" type="checkbox" class="form-check-input" /> A cage over picked islands</label>
+  <p v-if="cage.on" class="what">{{ cage.box ? "Pull a handle of the cage: the island bends smoothly." : "Pick islands to put a cage over them." }}</p>
   <div class="fields">
     <span class="align-self-center">Held to</span>
-    <ChoiceBar v-model="settings.hold" class="wide" label="What a drag holds to" :choices="{ free: 'nothing', corners: 'px corners', middles: 'middles' }" />
+    <ChoiceBar v-model="settings.hold" class="wide" label="What a drag holds to" :choices="{ free: 'none', corners: 'corners', middles: 'middles' }" />
     <template v-if="corners.picked.length > 0">
       <span class="align-self-center">{{ corners.picked.length === 1 ? "Corner" : counted(corners.picked.length, "corners") }}</span>
       <NumberField label="Picked corner x" hide-label :value="place[0]!" @change="move($event - place[0]!, 0)" />

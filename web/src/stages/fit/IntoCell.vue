@@ -69,7 +69,7 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
       <button type="button" class="btn-choose" :disabled="!ready" title="A quarter turn further, in the same cell" @click="set((last.turn_deg + 90) % 360, last.mirrored)">Turn in it</button>
       <button type="button" class="btn-choose" :disabled="!ready" title="Turned over, in the same cell" @click="set(last.turn_deg, !last.mirrored)">Turn over</button>
     </div>
-    <template v-if="!cell.flat">
+    <template v-if="cell.shade !== null || cell.color === null">
       <h3>As a gradient{{ cell.shade ? `, ${cell.shade}` : "" }}</h3>
       <ChoiceBar v-model="along" class="w-100" label="Along which direction of the model" :choices="{ up: 'up', across: 'right', front: 'front', view: 'to the eye' }" />
       <label class="mode mt-2"><input v-model="reverse" type="checkbox" class="form-check-input" /> The other way round</label>

@@ -73,14 +73,14 @@ onUnmounted(() => drawing.leave());
     <p v-if="marks.length === 0" class="what mt-2">Pull a line from a corner, an edge or any place of an island to the place of the picture where it must lie. Two pairs fix a turn and a size, three a stretch, four a perspective.</p>
     <table v-else class="figures">
       <thead>
-        <tr><th scope="col">Goes to</th><th scope="col">x</th><th scope="col">y</th><th scope="col">off</th><th></th></tr>
+        <tr><th scope="col">Point</th><th scope="col">x</th><th scope="col">y</th><th scope="col">off</th><th></th></tr>
       </thead>
       <tbody>
         <tr v-for="(mark, index) in marks" :key="index" :class="{ on: index === fitting.landmark }">
           <th scope="row"><button type="button" :title="jobs.islands[mark.island]?.name" @click="fitting.landmark = index">{{ index + 1 }} {{ jobs.islands[mark.island]?.name }}</button></th>
           <td><NumberField :label="`Landmark ${index + 1} x`" hide-label :value="mark.to_px[0]" :decimals="1" @change="move(index, 0, $event)" /></td>
           <td><NumberField :label="`Landmark ${index + 1} y`" hide-label :value="mark.to_px[1]" :decimals="1" @change="move(index, 1, $event)" /></td>
-          <td class="num">{{ mark.off_px < 99.95 ? mark.off_px.toFixed(mark.off_px < 10 ? 2 : 1) : Math.round(mark.off_px) }}</td>
+          <td class="num" :title="`${mark.off_px.toFixed(3)} px off`">{{ mark.off_px < 99.95 ? mark.off_px.toFixed(mark.off_px < 10 ? 2 : 1) : Math.round(mark.off_px) }}</td>
           <td><button type="button" :aria-label="`Take landmark ${index + 1} out`" @click="set(marks.filter((_, i) => i !== index).map(plain))">×</button></td>
         </tr>
       </tbody>
@@ -109,7 +109,7 @@ onUnmounted(() => drawing.leave());
   table-layout: fixed;
 }
 .figures th:first-child {
-  width: 34%;
+  width: 25%;
 }
 .figures th:first-child button {
   overflow: hidden;
@@ -117,8 +117,15 @@ onUnmounted(() => drawing.leave());
   text-overflow: ellipsis;
   white-space: nowrap;
 }
+.figures th:nth-child(2),
+.figures th:nth-child(3) {
+  width: 27%;
+}
 .figures th:last-child {
-  width: 16px;
+  width: 14px;
+}
+.figures :deep(.number-field input) {
+  padding-inline: 2px;
 }
 .figures td:last-child button {
   padding: 0;

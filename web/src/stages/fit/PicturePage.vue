@@ -53,6 +53,9 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
       <p v-if="!fits" class="what mt-2">
         The sheet has {{ size.width_px }} × {{ size.height_px }} px, the picture {{ underlay.size_px.join(" × ") }}. {{ stretched }}
       </p>
+      <button v-if="!fits && underlay.stretch !== 1" type="button" class="btn-choose btn-wide" title="A px of the picture for a px of the sheet, from the top left corner" @click="jobs.operate('show_underlay', { index: fitting.backdrop.shown, how: 'keep_scale' })">
+        Show it at its own scale
+      </button>
       <button v-if="!fits" type="button" class="btn-choose btn-wide" title="The islands are stretched along, so that they lie on the same places of the picture" @click="jobs.operate('show_underlay', { index: fitting.backdrop.shown, resize: true })">
         Make the sheet as large as the picture
       </button>

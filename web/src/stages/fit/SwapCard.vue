@@ -69,6 +69,9 @@ async function show(how: string, resize = false) {
 </template>
 
 <style scoped>
+.not-taken {
+  position: static;
+}
 .not-taken p {
   margin: 0 0 6px !important;
 }

@@ -1,0 +1,229 @@
+# frozen_string_literal: true
+
+require_relative "browser_test_case"
+
+describe "the fit stage" do
+  include BrowserTestCase
+
+  def tools(name) = find(".inspector label", text: name, match: :first, exact_text: true).click
+
+  def bring_in(name, obj, islands)
+    choose("Choose a model", file(name, obj))
+
+    assert_selector ".editor .island-card", minimum: islands
+    assert_selector ".sheet-view[aria-busy=false]"
+    stage "Fit"
+  end
+
+  def lay_under(name, bytes)
+    choose("Bring in a picture", file(name, bytes))
+
+    assert_done(/#{name} laid under the islands/)
+  end
+
+  def job = @server.get("/api/jobs")["jobs"].first.then { |card| @server.get("/api/jobs/#{card["id"]}") }
+
+  describe "with the heron" do
+    before do
+      bring_in("heron.obj", Demo::Heron.obj, 4)
+      lay_under("heron-template.png", Demo::Heron.pictures.values.first)
+    end
+
+    it "brings the model onto its template: found, proposed, accepted, every corner on a whole pixel" do
+      assert_equal({ "width_px" => 96, "height_px" => 64 }, job["sheet"]) # the first picture gives the sheet its size
+      tools "Cells"
+      click_button "Find cells"
+
+      assert_done(/48 cells/)
+      tools "Match"
+      click_button "Propose cells for all islands"
+      click_button "Accept all 8"
+
+      assert_done(/11 pieces set into cells/)
+      assert_text "Reads right on all 11 islands."
+      boxes = job["islands"].flat_map { |island| island["box_px"] }
+
+      boxes.each { |px| assert_in_delta px.round, px, 1e-6 }
+      click_button "Undo"
+
+      assert_text "Undone: 11 pieces set into cells"
+    end
+
+    it "accepts one proposal and keeps the others, and lights its cells" do
+      tools "Cells"
+      click_button "Find cells"
+
+      assert_done(/48 cells/)
+      tools "Match"
+      click_button "Propose cells for all islands"
+      find(".proposals .pair", text: "body Around").click
+
+      assert_selector ".island-card.picked", text: "body Around"
+      click_button "Accept body Around"
+
+      assert_selector ".proposals li", count: 7
+      assert_done(/body Around set into 6 cells/)
+    end
+
+    it "shows hard pixels by themselves, and the picture on the model" do
+      find(".proof-view label", text: "Underlay").click
+      sleep 0.6
+      # The body's front panel in the middle of the template, 13..22 across and 13..22 down: 3 px beside its edge the colour is the panel's own.
+      left, right = [12.6, 13.4].map { |x| screen_color(*on_sheet(x, 18.5)) }
+
+      refute_equal left, right
+      assert_equal right, screen_color(*on_sheet(13.9, 18.5))
+      tools "smooth"
+      sleep 0.4
+
+      refute_equal right, screen_color(*on_sheet(13.05, 18.5))
+    end
+
+    it "swaps pictures of other sizes as asked, dims and locks them, and looks at references" do
+      choose("Bring in a picture", file("number.png", Demo::Skiff.pictures["skiff-number.png"]))
+
+      assert_done(/number\.png laid under/)
+      find_button("Show heron-template.png").click
+
+      assert_text "has 96 × 64 px, the one before 400 × 400"
+      click_button "The whole picture"
+
+      assert_done(/heron-template\.png shown/)
+      type "Strength", "40"
+
+      assert_done(/40 % opaque/)
+      click_button "Lock heron-template.png"
+
+      assert_button "Remove heron-template.png", disabled: true
+      find_button("Show number.png").click
+      click_button "At its own scale"
+
+      assert_done(/number\.png shown, 400 x 400 px, at its own scale: [\d.]+ % of it lies beside the sheet/)
+      click_button "Only look at it"
+
+      assert_button "Look at number.png"
+      fill_in "Scale of number.png", with: "1 px is 0.1 mm\n"
+
+      assert_done(/scale noted/)
+    end
+
+    it "corrects a picture by steps, and takes them back" do
+      find("select[aria-label=Correction]").select("Trim the sides")
+      click_button "Add"
+      drag(on_sheet(10, 8), on_sheet(90, 60))
+
+      assert_done(/heron-template\.png: trim, 80 x 52 px/)
+      type "left of step 1", "12"
+
+      assert_done(/trim, 78 x 52 px/)
+      find("select[aria-label=Correction]").select("Straighten four corners")
+      click_button "Add"
+      [[10, 10], [60, 12], [58, 50], [12, 48]].each { |place| click_at(on_sheet(*place)) }
+
+      assert_done(/trim, straighten, \d+ x \d+ px/)
+      click_button "Take step 2 out"
+
+      assert_done(/trim, 78 x 52 px/)
+    end
+  end
+
+  describe "with the caddy" do
+    before do
+      bring_in("tea-caddy.obj", Demo::TeaCaddy.obj, 6)
+      lay_under("palette.png", Demo::Kiosk.pictures["harbour-palette.png"])
+      tools "Cells"
+    end
+
+    it "divides a picture into a grid, draws and renames cells, and sets islands in, turned and mirrored" do
+      find("summary", text: "A regular grid").click
+      type "Columns", 2
+      type "Rows", 2
+      click_button "Divide the picture"
+
+      assert_done(/palette\.png: 4 cells/)
+      click_button "Draw one"
+      drag(on_sheet(4, 4), on_sheet(14, 12))
+
+      assert_done(/5 cells/)
+      find("[role=option]", text: "Cell 5").click
+      fill_in "Name of the cell", with: "stripe\n"
+
+      assert_done(/cells renamed/)
+      find("[role=option]", text: "B2").click
+      find(".island-card", text: "Front").click
+      find("select[aria-label='How it is set in']").select("fill it")
+      click_button "Set Front in"
+
+      assert_done(/Front set into B2/)
+      assert_equal [32, 32, 64, 64], job["islands"][0]["box_px"].map { |px| px.round(6) }
+      click_button "Turn in it"
+
+      assert_done(/Front set into B2/)
+      assert_in_delta 90, job["islands"][0]["up_angle_deg"].abs, 1e-6
+      click_button "Turn over"
+
+      assert_selector ".island-card", text: "mirrored"
+    end
+
+    it "finds the palette's squares, maps a material into one, and lays an island along the gradient" do
+      click_button "Find cells"
+
+      assert_done(/16 cells/)
+      find("[role=option]", text: "D4").click
+      find(".island-card", text: "Left").click
+      find(".inspector label", text: "up", exact_text: true).click
+      click_button "Lay Left along it"
+
+      assert_done(/Left laid along the gradient of D4, from its top/)
+      # The square lies from 48 to 64 px: from the middle of its first px to that of its last.
+      assert_equal [48.5, 63.5], job["islands"][1]["box_px"].values_at(1, 3).map { |px| px.round(6) }
+      find("[role=option]", text: "B1").click
+      find("select[aria-label='What is set in']").select("all of card")
+      click_button "Set card in"
+
+      assert_done(/All faces of card set into B1/)
+      job["islands"].each { |island| assert_operator island["box_px"][0], :>=, 16 - 1e-6 }
+    end
+
+    it "sets landmarks by pulling, fits by them, and tells what they are off by" do
+      tools "Points"
+      click_button "Set landmarks"
+      box = job["islands"][0]["box_px"]
+      drag(on_sheet(box[0], box[1]), on_sheet(10, 10))
+
+      assert_selector ".inspector tbody tr", count: 1
+      drag(on_sheet(box[2], box[1]), on_sheet(40, 10))
+
+      assert_selector ".inspector tbody tr", count: 2
+      click_button "Done setting"
+      type "Landmark 2 x", "30"
+      click_button "Fit by 2 landmarks"
+
+      assert_done(/Front fitted by 2 landmarks \(similarity\): off by 0 px at the most/)
+      assert_in_delta 10, job["islands"][0]["box_px"][0], 0.11
+      click_button "Suggest next"
+
+      assert_selector ".inspector tbody tr", count: 3
+      click_button "Clear landmarks"
+
+      assert_text "Pull a line from a corner"
+    end
+
+    it "drags a corner by itself, held to pixels, and bends an island by a cage" do
+      tools "Points"
+      find(".inspector label", text: "Drag corners and edges alone").click
+      find(".inspector label", text: "corners", exact_text: true).click
+      box = job["islands"][0]["box_px"]
+      drag(on_sheet(box[0], box[1]), on_sheet(box[0] + 3.3, box[1] + 2.2))
+
+      assert_done(/Front: 1 corner moved by .* px, held to pixel corners/)
+      find(".inspector label", text: "Drag corners and edges alone").click
+      find(".island-card", text: "Back").click
+      find(".inspector label", text: "A cage over picked islands").click
+      box = job["islands"][3]["box_px"]
+      drag(on_sheet((box[0] + box[2]) / 2, box[1]), on_sheet((box[0] + box[2]) / 2, box[1] - 3))
+
+      assert_done(/Back bent by [\d.]+ px at a handle/)
+    end
+  end
+end
