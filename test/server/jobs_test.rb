@@ -20,6 +20,8 @@ describe "jobs on the server" do
     job = start_job
     picture = upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-front.png"], "caddy-front.png")[:pictures].first
     job = change(change(job, "add_skin", picture: picture[:digest]), "add_label", picture: picture[:digest], island: 3)
+    job = change(change(job, "add_underlay", picture: picture[:digest]), "set_cells", index: 0, cells: [{ name: "front", x: 10, y: 20, width: 300, height: 400 }])
+    job = change(job, "set_landmarks", landmarks: [{ point: 0, to_px: [12, 34] }])
 
     assert_equal shape(JSON.parse(data("api/job.json"), symbolize_names: true)), shape(job)
     assert_equal shape(JSON.parse(data("api/picture.json"), symbolize_names: true)), shape(picture)
