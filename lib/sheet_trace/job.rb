@@ -127,7 +127,7 @@ module SheetTrace
 
     # @return [Check::Subject] what the checks look at
     def subject
-      @memo[:subject] ||= Check::Subject.new(layout: layout, measures: measures, names: island_names, tags: tags, gutter_px: gutter_px, plan: plan,
+      @memo[:subject] ||= Check::Subject.new(layout: layout, measures: measures, names: island_names, tags: tags, gutter_px: gutter_px, plan: plan, backdrop: backdrop,
                                              labels: edition.labels.transform_values { |layers| layers.map(&:name) })
     end
 

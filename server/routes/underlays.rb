@@ -33,6 +33,16 @@ module SheetTraceServer
           render_json(cells: (body[:columns] ? grid(underlay_of(job, index), body) : found(job, index)).map(&:to_h))
         end
 
+        app.post("/api/jobs/:id/compositions") do
+          body = Params.json(request.body.read)
+          sheet, cells = composition(body)
+          bytes = SheetTrace::Formats::Png::Writer.call(sheet, compression: 6)
+          name = "composed-#{cells.size}.png"
+          seen = SheetTrace::Artwork::Picture.inspect_file(bytes, name: name)
+          status 201
+          render_json(picture: { digest: workshop.jobs.keep_picture(params[:id], bytes, name, seen), name: name, **seen }, cells: cells.map(&:to_h))
+        end
+
         app.get("/api/jobs/:id/underlays/:index/swap") do
           job = shown_job
           render_json(Json::SwapJson.call(job, underlay_of(job, Params.integer(params[:index], :index))))
@@ -76,6 +86,16 @@ module SheetTraceServer
         end
 
         def underlay_pixels(job, index) = SheetTrace::Artwork::Picture.pixels(underlay_picture(job, index))
+
+        def composition(body)
+          columns, gutter, width, height = { columns: 0, gutter_px: 4, width_px: 256, height_px: 256 }.map { |name, default| Params.count(body.fetch(name, default), name) }
+          pictures = Array(body[:pictures]).to_h do |digest|
+            picture = workshop.jobs.picture(params[:id], digest)
+            [picture[:name], SheetTrace::Artwork::Picture.read(workshop.pictures.call(digest), name: picture[:name])]
+          end
+          SheetTrace::Artwork::ComposeSheet.call(pictures, cell_px: [[width, 1].max, [height, 1].max], columns: columns.zero? ? nil : columns, gutter_px: gutter,
+                                                           trim: body.fetch(:trim, true) == true, even_light: body[:even_light] == true)
+        end
 
         def found(job, index) = SheetTrace::Fit::FindCells.call(underlay_pixels(job, index))
 

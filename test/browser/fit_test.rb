@@ -107,6 +107,25 @@ describe "the fit stage" do
       assert_done(/scale noted/)
     end
 
+    it "lays a layer of OpenRaster under, and composes one sheet of several pictures" do
+      png = Demo::Skiff.pictures["skiff-number.png"]
+      stack = '<image w="400" h="400"><stack><layer name="Ink" src="data/1.png"/></stack></image>'
+      ora = SheetTrace::Formats::Zip::Writer.call("mimetype" => "image/openraster", "stack.xml" => stack, "mergedimage.png" => png, "data/1.png" => png)
+      choose("Bring in a picture", file("skin.ora", ora))
+
+      assert_text "skin.ora has one layer. The whole lies under the islands; instead take Ink."
+      click_button "Ink"
+
+      assert_done(/skin: Ink\.png laid under/)
+      find_button("Choose heron-template.png").click
+      find_button("Choose skin.ora").click
+      type "Width of the composed sheet", 64
+      type "Height of the composed sheet", 64
+      click_button "Compose 2 to one sheet"
+
+      assert_done(/composed-2\.png: 2 cells/)
+    end
+
     it "corrects a picture by steps, and takes them back" do
       find("select[aria-label=Correction]").select("Trim the sides")
       click_button "Add"

@@ -72,6 +72,17 @@ describe "underlays on the server" do
     assert_failure 404, "not_found", /no underlay 7/
   end
 
+  it "composes one sheet of several pictures" do
+    job = heron
+    digests = Demo::TeaCaddy.pictures.map { |name, bytes| upload("/api/jobs/#{job[:id]}/pictures", bytes, name)[:pictures].first[:digest] }
+    made = ask(:post, "/api/jobs/#{job[:id]}/compositions", { pictures: digests, width_px: 100, height_px: 100 })
+
+    assert_equal [%w[caddy-front caddy-side caddy-lid], [212, 212]], [made[:cells].map { |cell| cell[:name] }, made[:picture].values_at(:width_px, :height_px)]
+    ask(:post, "/api/jobs/#{job[:id]}/compositions", { pictures: ["0" * 64] })
+
+    assert_failure 404, "not_found", /not in the job/
+  end
+
   it "keeps landmarks, tells what they are off by, and suggests the next" do
     job = change(heron, "set_landmarks", landmarks: [{ point: 0, to_px: [4, 5] }])
     mark = job[:backdrop][:landmarks][0]

@@ -2,7 +2,7 @@
 
 module SheetTrace
   module Check
-    # Islands that lie on each other: by accident, or exactly, as twins that share their paint.
+    # Islands that lie on each other: by accident, or exactly, as twins that share their paint, or set into one cell of a picture.
     module Overlaps
       # Shared texels that rounding at a common border may bring about.
       SLACK_PX = 2
@@ -12,8 +12,18 @@ module SheetTrace
       # @return [Array<Finding>]
       def self.call(subject)
         pairs = subject.overlaps.select { |_pair, px| px > SLACK_PX }.sort_by { |_pair, px| -px }
-        twins, accidents = pairs.partition { |pair, _px| subject.twins.include?(pair) }
-        [accident(subject, accidents), twin(subject, twins)].compact
+        twins, others = pairs.partition { |pair, _px| subject.twins.include?(pair) }
+        shared, accidents = others.partition { |(a, b), _px| subject.cell_of(a) && subject.cell_of(a) == subject.cell_of(b) }
+        [accident(subject, accidents), twin(subject, twins), cell(subject, shared)].compact
+      end
+
+      def self.cell(subject, pairs)
+        return if pairs.empty?
+
+        cells = pairs.map { |(a, _b), _px| subject.cell_of(a).name }.uniq
+        Finding.new(code: "shared_cells", severity: "hint",
+                    message: "#{Check.count(pairs.flat_map(&:first).uniq.size, "island")} share #{Check.count(cells.size, "cell")} of the underlay",
+                    meaning: "They wear the same part of the picture. What is painted there shows on all of them.", places: places(subject, pairs))
       end
 
       def self.accident(subject, pairs)
@@ -40,7 +50,7 @@ module SheetTrace
       def self.separate(pairs, label)
         Mend.new(label: label, operation: "separate_islands", parameters: { islands: Check.fewest(pairs.map(&:first)) })
       end
-      private_class_method :accident, :twin, :places, :separate
+      private_class_method :accident, :twin, :cell, :places, :separate
     end
   end
 end

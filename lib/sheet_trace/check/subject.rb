@@ -21,8 +21,10 @@ module SheetTrace
       attr_reader :plan
       # @return [Hash{Integer => Array<String>}] names of the labels on islands
       attr_reader :labels
+      # @return [Fit::Backdrop]
+      attr_reader :backdrop
 
-      def initialize(layout:, measures:, names:, tags:, gutter_px:, plan: Layout::Plan.new, labels: {})
+      def initialize(layout:, measures:, names:, tags:, gutter_px:, plan: Layout::Plan.new, labels: {}, backdrop: Fit::Backdrop.new)
         @layout = layout
         @measures = measures
         @names = names
@@ -30,6 +32,7 @@ module SheetTrace
         @gutter_px = gutter_px
         @plan = plan
         @labels = labels
+        @backdrop = backdrop
         @memo = {}
         freeze
       end
@@ -74,6 +77,14 @@ module SheetTrace
 
       # @return [Array<Array(Integer, Integer)>] overlapping islands that lie exactly on each other, point by point
       def twins = @memo[:twins] ||= overlaps.keys.select { |a, b| outline_key(a) == outline_key(b) }
+
+      # @param island [Integer]
+      # @return [Fit::Cell, nil] the cell of the underlay that it lies in
+      def cell_of(island)
+        return unless backdrop.underlay
+
+        (@memo[:cells] ||= {}).fetch(island) { @memo[:cells][island] = Fit::IntoCell.home(layout, island, backdrop.underlay) }
+      end
 
       # @return [Hash{Integer => Array<Integer>}] by island: those on the other side of its border on the model
       def neighbours

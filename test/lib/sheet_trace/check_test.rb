@@ -48,6 +48,7 @@ describe SheetTrace::Check do
     "off_sheet" => [move.call([0], move_px: [-100, 0]), true],
     "overlap" => [move.call([1], move_px: [-150, 0]), true],
     "twins" => [-> { twins }, true],
+    "shared_cells" => [-> { in_one_cell }, false],
     "fold_over" => [fold, false],
     "flat_on_sheet" => [changed.call(2, "f 2/9 6/9 7/9 3/9"), true],
     "stray_faces" => [stray, true],
@@ -72,6 +73,13 @@ describe SheetTrace::Check do
     uvs = [0.1, 0.5].flat_map { |u| [[0, 0], [0.2, 0], [0.2, 0.2], [0, 0.2]].map { |a, b| "vt #{a + u} #{b + 0.1}" } }
     obj = [*uvs, *wheel.call(0, 1), faces[0], *wheel.call(30, 2), faces[1]].join("\n")
     run.call(Models.job(obj), "make_twins", parts: [0, 1])
+  end
+
+  # Front and lid in one cell of a picture, where they overlap on purpose.
+  define_method(:in_one_cell) do
+    job = run.call(clean.call, "add_underlay", picture: "0" * 64, picture_px: [64, 64], name: "planks.png")
+    job = run.call(job, "set_cells", index: 0, cells: [{ name: "planks", x: 40, y: 40, width: 20, height: 20 }])
+    run.call(job, "set_into_cells", assignments: [{ islands: [0], cell: 0 }, { islands: [4], cell: 0 }])
   end
 
   # A label on the caddy's left side, which shares its place with the right one as its mirror image.

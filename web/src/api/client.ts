@@ -146,6 +146,9 @@ export const api = {
   /** found by the server, or of a typed grid */
   findCells: (id: string, revision: number, underlay: number, grid: object = {}, signal?: AbortSignal) =>
     ask<{ cells: PlainCell[] }>("POST", at(id, `/underlays/${underlay}/cells?${query({ revision })}`), grid, signal).then(({ cells }) => cells),
+  /** one sheet of several pictures, and where each lies on it */
+  compose: (id: string, wanted: { pictures: string[]; columns: number; width_px: number; height_px: number; gutter_px: number; trim: boolean; even_light: boolean }) =>
+    ask<{ picture: Picture; cells: PlainCell[] }>("POST", at(id, "/compositions"), wanted),
   swap: (id: string, revision: number, underlay: number) => ask<Swap>("GET", at(id, `/underlays/${underlay}/swap?${query({ revision })}`)),
   matches: (id: string, revision: number, islands: number[] | null) =>
     ask<{ proposals: Proposal[] }>("POST", at(id, `/matches?${query({ revision })}`), islands ? { islands } : {}).then(({ proposals }) => proposals),

@@ -1,7 +1,7 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { api, ApiError } from "@/api/client";
-import type { Job } from "@/api/types";
+import type { Job, Picture } from "@/api/types";
 import { useMessages } from "./messages";
 
 /** The job on the screen, as the server last told it. Every change goes through operate, undo or redo. */
@@ -65,19 +65,19 @@ export const useJob = defineStore("job", () => {
   const redo = () => change((current) => api.redo(current.id));
   const rename = (name: string) => change((current) => api.renameJob(current.id, name));
 
-  /** Brings a picture into the job, and each of its layers; gives the whole one, or null if the server refused. */
-  async function bringPicture(file: File) {
-    if (!job.value) return null;
+  /** Brings a picture into the job, and each of its layers; gives the whole one first, and nothing if the server refused. */
+  async function bringPictures(file: File): Promise<Picture[]> {
+    if (!job.value) return [];
     try {
       const { pictures, notes } = await api.bringPicture(job.value.id, file);
       job.value = await api.job(job.value.id);
       if (notes.length > 0) messages.say(notes.join("; "));
-      return pictures[0]!;
+      return pictures;
     } catch (error) {
       messages.fail(error);
-      return null;
+      return [];
     }
   }
 
-  return { job, islands, layers, saved, open, close, refresh, operate, undo, redo, rename, bringPicture };
+  return { job, islands, layers, saved, open, close, refresh, operate, undo, redo, rename, bringPictures };
 });

@@ -22,7 +22,7 @@ const layer = computed(() => jobs.layers.find((one) => one.id === selection.laye
 async function bring(files: File[]) {
   bringing.value = true;
   for (const file of files) {
-    const picture = await jobs.bringPicture(file);
+    const [picture] = await jobs.bringPictures(file);
     if (picture) chosen.value = picture.digest;
   }
   bringing.value = false;

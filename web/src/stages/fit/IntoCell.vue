@@ -5,7 +5,7 @@ import { computed, ref } from "vue";
 import type { Assignment, FitWay } from "@/api/backdrop";
 import { useFitting } from "@/stores/fitting";
 import { useJob } from "@/stores/job";
-import { counted } from "@/stores/picks";
+import { counted, usePicks } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
@@ -13,9 +13,11 @@ import NumberField from "@/ui/NumberField.vue";
 const WAYS: Record<FitWay, string> = { inside: "as large as goes", fill: "fill it", cover: "cover it", true_shape: "in true shape" };
 const jobs = useJob();
 const fitting = useFitting();
+const picks = usePicks();
 const selection = useSelection();
 const way = ref<FitWay>("inside");
-const material = ref<number | null>(null);
+/** a material, the faces picked while cutting, or null for the picked islands */
+const material = ref<number | "faces" | null>(null);
 const along = ref<"up" | "across" | "front" | "view">("up");
 const reverse = ref(false);
 /** how what was set in last is turned and whether it is mirrored, to go on from */
@@ -25,8 +27,9 @@ const cell = computed(() => (fitting.cell === null ? null : (fitting.cells[fitti
 const islands = computed(() => [...selection.islands]);
 const picked = computed(() => jobs.islands.filter((island) => islands.value.includes(island.index)));
 const named = computed(() => (picked.value.length === 1 ? picked.value[0]!.name : counted(picked.value.length, "islands")));
-const materials = computed(() => [{ value: null, text: "picked islands" }, ...jobs.job!.materials.map((one, i) => ({ value: i, text: `all of ${one.name}` }))]);
-const what = computed(() => (material.value === null ? named.value : jobs.job!.materials[material.value]!.name));
+const faces = computed(() => [...picks.sets.faces]);
+const materials = computed(() => [{ value: null, text: "picked islands" }, ...(faces.value.length > 0 ? [{ value: "faces", text: `${counted(faces.value.length, "faces")} picked` }] : []), ...jobs.job!.materials.map((one, i) => ({ value: i, text: `all of ${one.name}` }))]);
+const what = computed(() => (material.value === null ? named.value : material.value === "faces" ? counted(faces.value.length, "faces") : jobs.job!.materials[material.value]!.name));
 const ready = computed(() => cell.value !== null && (material.value !== null || islands.value.length > 0));
 /** islands that lie in no cell */
 const rest = computed(() => {
@@ -37,10 +40,10 @@ const rest = computed(() => {
   });
 });
 
-const subject = () => (material.value === null ? { islands: islands.value } : { material: material.value });
+const subject = () => (material.value === null ? { islands: islands.value } : material.value === "faces" ? { faces: faces.value } : { material: material.value });
 
 async function set(turn_deg = 0, mirrored = false) {
-  const assignment: Assignment = { ...subject(), cell: fitting.cell!, way: way.value, turn_deg, mirrored, together: material.value === null };
+  const assignment: Assignment = { ...subject(), cell: fitting.cell!, way: way.value, turn_deg, mirrored, together: typeof material.value !== "number" };
   if (await jobs.operate("set_into_cells", { assignments: [assignment] })) last.value = { turn_deg, mirrored };
 }
 

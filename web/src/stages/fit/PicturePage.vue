@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** The pictures under the islands, and those that are only looked at. */
-import { computed, ref } from "vue";
+import { computed, ref, shallowRef } from "vue";
+import type { Picture } from "@/api/types";
 import { useFitting } from "@/stores/fitting";
 import { useJob } from "@/stores/job";
 import { useSettings } from "@/stores/settings";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import DropZone from "@/ui/DropZone.vue";
 import NumberField from "@/ui/NumberField.vue";
+import ComposePanel from "./ComposePanel.vue";
 import RecipePanel from "./RecipePanel.vue";
 import ReferenceList from "./ReferenceList.vue";
 import SwapCard from "./SwapCard.vue";
@@ -17,6 +19,8 @@ const jobs = useJob();
 const fitting = useFitting();
 const settings = useSettings();
 const bringing = ref(false);
+/** the whole and the layers of a file that was just brought in */
+const layered = shallowRef<Picture[]>([]);
 /** a picture that is asked about before it is shown */
 const asked = ref<number | null>(null);
 
@@ -32,13 +36,15 @@ const stretched = computed(() => {
 async function bring(files: File[]) {
   bringing.value = true;
   for (const file of files) {
-    const picture = await jobs.bringPicture(file);
+    const [picture, ...layers] = await jobs.bringPictures(file);
+    if (layers.length > 0) layered.value = [picture!, ...layers];
     const first = fitting.backdrop.underlays.length === 0 && jobs.layers.length === 0;
     if (picture) await jobs.operate("add_underlay", { picture: picture.digest, resize: first && [picture.width_px, picture.height_px].every((px) => px >= 16 && px <= 8192) });
   }
   bringing.value = false;
 }
 
+const layer = (picture: Picture) => jobs.operate("add_underlay", { picture: picture.digest });
 const show = (index: number | null) => jobs.operate("show_underlay", { index });
 </script>
 
@@ -47,6 +53,10 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
     <DropZone :accept="ACCEPT" :label="bringing ? 'Reading…' : 'Bring in a picture'" :busy="bringing" multiple @files="bring">
       <p v-if="fitting.backdrop.underlays.length === 0" class="mb-2">Drop a template, an atlas, a printed net or a photo. Its px lie under the islands as they are.</p>
     </DropZone>
+    <p v-if="layered.length > 0" class="what mt-2">
+      {{ layered[0]!.name }} has {{ layered.length === 2 ? "one layer" : `${layered.length - 1} layers` }}. The whole lies under the islands; instead take
+      <template v-for="(one, i) in layered.slice(1)" :key="one.digest">{{ i > 0 ? ", " : "" }}<button type="button" class="text" @click="layer(one)">{{ one.name.replace(/^.*: |\.png$/g, "") }}</button></template>.
+    </p>
     <UnderlayList v-if="fitting.backdrop.underlays.length > 0" @show="show" @ask="asked = $event" />
     <SwapCard v-if="asked !== null" :index="asked" @done="asked = null" />
     <template v-if="underlay">
@@ -67,5 +77,16 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
       <RecipePanel :underlay="underlay" :index="fitting.backdrop.shown!" />
     </template>
     <ReferenceList />
+    <ComposePanel v-if="jobs.job!.pictures.length > 0" />
   </section>
 </template>
+
+<style scoped>
+.text {
+  padding: 0;
+  border: 0;
+  background: transparent;
+  color: var(--verdigris-text);
+  text-decoration: underline;
+}
+</style>

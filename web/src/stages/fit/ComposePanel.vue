@@ -1,0 +1,94 @@
+<script setup lang="ts">
+/** Pictures of the job: one laid under the islands, or several composed to one sheet of cells. */
+import { computed, ref } from "vue";
+import { api } from "@/api/client";
+import { useJob } from "@/stores/job";
+import { useMessages } from "@/stores/messages";
+import NumberField from "@/ui/NumberField.vue";
+
+const jobs = useJob();
+const messages = useMessages();
+const chosen = ref<string[]>([]);
+const size = ref({ columns: 0, width_px: 256, height_px: 256, gutter_px: 4 });
+const LABELS = { columns: "Columns", width_px: "Width", height_px: "Height", gutter_px: "Gutter" };
+const trim = ref(true);
+const even_light = ref(false);
+const working = ref(false);
+
+const pictures = computed(() => jobs.job!.pictures);
+const toggle = (digest: string) => (chosen.value = chosen.value.includes(digest) ? chosen.value.filter((one) => one !== digest) : [...chosen.value, digest]);
+
+async function compose() {
+  working.value = true;
+  try {
+    const { picture, cells } = await api.compose(jobs.job!.id, { pictures: chosen.value, ...size.value, trim: trim.value, even_light: even_light.value });
+    if (await jobs.operate("add_underlay", { picture: picture.digest })) await jobs.operate("set_cells", { index: jobs.job!.backdrop.shown, cells });
+    chosen.value = [];
+  } catch (error) {
+    messages.fail(error);
+  } finally {
+    working.value = false;
+  }
+}
+
+async function lay() {
+  if (await jobs.operate("add_underlay", { picture: chosen.value[0] })) chosen.value = [];
+}
+</script>
+
+<template>
+  <h3>Pictures of the job</h3>
+  <ul class="pictures">
+    <li v-for="one in pictures" :key="one.digest">
+      <button type="button" :class="{ on: chosen.includes(one.digest) }" :aria-pressed="chosen.includes(one.digest)" :aria-label="`Choose ${one.name}`" :title="`${one.name}, ${one.width_px} × ${one.height_px} px`" @click="toggle(one.digest)">
+        <img :src="api.urls.picture(jobs.job!.id, one.digest)" alt="" />
+      </button>
+    </li>
+  </ul>
+  <p v-if="chosen.length === 0" class="what">Choose one to lay it under the islands, or several to compose one sheet of them.</p>
+  <button v-else-if="chosen.length === 1" type="button" class="btn-choose btn-wide" @click="lay">Lay it under the islands</button>
+  <template v-else>
+    <div class="four">
+      <label v-for="(text, name) in LABELS" :key="name"><span>{{ text }}</span><NumberField :label="`${text} of the composed sheet`" hide-label :value="size[name]" :decimals="0" @change="size[name] = Math.max(Math.round($event), 0)" /></label>
+    </div>
+    <p class="what">Px of each cell; columns 0 for as square as goes.</p>
+    <label class="mode"><input v-model="trim" type="checkbox" class="form-check-input" /> Trim even borders</label>
+    <label class="mode"><input v-model="even_light" type="checkbox" class="form-check-input" /> Even out their light</label>
+    <button type="button" class="btn-choose btn-wide" :disabled="working" @click="compose">{{ working ? "Composing…" : `Compose ${chosen.length} to one sheet` }}</button>
+  </template>
+</template>
+
+<style scoped>
+.pictures {
+  display: grid;
+  padding: 0;
+  margin: 0 0 6px;
+  gap: 5px;
+  grid-template-columns: repeat(5, 1fr);
+  list-style: none;
+}
+.pictures button {
+  display: grid;
+  width: 100%;
+  height: 40px;
+  padding: 2px;
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+  background: var(--ground);
+  place-items: center;
+}
+.pictures button.on {
+  outline: 2px solid var(--verdigris);
+}
+.pictures img {
+  max-width: 100%;
+  max-height: 34px;
+}
+.four {
+  display: grid;
+  margin-bottom: 6px;
+  font-size: 11.5px;
+  gap: 6px;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+}
+</style>
