@@ -74,6 +74,7 @@ module Bench
             end,
             *unfolds,
             *packs,
+            *fits,
             *moves(job)
           ])
   end
@@ -104,6 +105,29 @@ module Bench
       units = Array.new(count) { |island| [island] }
       measure("pack #{count} islands", limit_s) { -> { SheetTrace::Layout::Pack.call(layout, units, gutter_px: 4, margin_px: 4, turn: "quarter") } }
     end
+  end
+
+  # Cells of an atlas of 64 fields, clean and after JPEG; islands against as many cells; a soft fit by six landmarks.
+  def self.fits
+    clean = Surfaces.atlas(2048, 8)
+    noisy = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Picture.read(Surfaces.image(clean).flatten(background: 255).jpegsave_buffer(Q: 90)))
+    layout = SheetTrace::Job.start(SheetTrace::Formats.read(Surfaces.patches(60), name: "patches.obj"), source_name: "patches")
+    underlay = SheetTrace::Fit::Underlay.new(name: "grid", picture: "", picture_px: [1024, 1024], cells: SheetTrace::Fit::GridCells.call(1024, 1024, columns: 8, rows: 8))
+    net = SheetTrace::Job.start(SheetTrace::Formats.read(Surfaces.wavy_sheet(100), name: "sheet.obj"), source_name: "sheet")
+    [measure("cells of an atlas of 2048 px", 8.0) { -> { SheetTrace::Fit::FindCells.call(clean) } },
+     measure("cells of it after JPEG", 9.0) { -> { SheetTrace::Fit::FindCells.call(noisy) } },
+     measure("match 60 islands to 64 cells", 5.0) do
+       -> { SheetTrace::Fit::Match.call(layout.layout, (0...60).to_a, underlay, names: layout.island_names, flat_map: layout.method(:flat_map), by: "cells") }
+     end,
+     measure("soft fit of 19 602 triangles", 3.0) { soft(net) }]
+  end
+
+  def self.soft(job)
+    whole = SheetTrace::Operations.run(SheetTrace::Operations.from_h("lay_flat", { seams: "none" }), job).job
+    left, top, right, bottom = whole.layout.boxes_px[0, true].to_a
+    places = [[0, 0], [1, 0], [1, 1], [0, 1], [0.5, 0.5], [0.2, 0.7]].map { |x, y| [left + (x * (right - left)), top + (y * (bottom - top))] }
+    marks = places.map { |x, y| SheetTrace::Fit::Landmark.at(whole.layout, 0, [x, y], [x + (12 * Math.sin(y)), y + (9 * Math.cos(x))]) }
+    -> { SheetTrace::Fit::FitLandmarks.call(whole.layout, [0], marks, kind: "soft") }
   end
 
   # One move, through operation, measures, snapshot and store, to the JSON that the page is sent.

@@ -62,6 +62,21 @@ module Bench
       [*all.map { |x, y| format("v %.8f %.8f 0", x, y) }, *all.map { |x, y| format("vt %.10f %.10f", x / span, y / span) }, *faces, ""].join("\n")
     end
 
+    # A picture of fields in a grid, each of its own colour, on white.
+    #
+    # @return [Numo::UInt8] px x px x 4
+    def self.atlas(px, count)
+      step = px / count
+      pixels = Numo::UInt8.zeros(px, px, 4) + 255
+      (0...count).to_a.product((0...count).to_a) do |row, column|
+        pixels[((row * step) + 4)...((row + 1) * step), ((column * step) + 4)...((column + 1) * step), 0..2] = Numo::UInt8[column * 30, row * 30, 128]
+      end
+      pixels
+    end
+
+    # @return [Vips::Image]
+    def self.image(pixels) = Vips::Image.new_from_memory_copy(pixels.to_binary, pixels.shape[1], pixels.shape[0], 4, :uchar).copy(interpretation: :srgb)
+
     # Half of a torus, cut open along its length.
     def self.half_ring(n, m)
       sheet(n, m) do |u, v|

@@ -20,12 +20,6 @@ module Screenshots
       find(".preflight").click
       find(".finding .head", text: "stray face").click
     },
-    "parts" => lambda {
-      open_job "Lantern shade"
-      find(".inspector label", text: "Parts").click
-      find(".aids summary").click
-      %w[Edges Floor].each { |aid| find(".aids label", text: aid).click }
-    },
     "stretch-map" => lambda {
       open_job "Lantern shade"
       find(".proof-view label", text: "Stretch").click
@@ -52,14 +46,6 @@ module Screenshots
       click_button "Lay everything flat"
       find(".island-card", text: "shade Around")
       find(".proof-view label", text: "Stretch").click
-    },
-    "net-preview" => lambda {
-      open_job "Tea caddy"
-      stage "Cut"
-      find(".island-card", text: "Front").click
-      find(".inspector label", text: "Shape").click
-      click_button "Grow a net from Front"
-      find(".not-taken")
     },
     "unfolded-skiff" => lambda {
       open_job "Racing skiff"
@@ -96,6 +82,27 @@ module Screenshots
       click_button "Bring to whole pixels"
       find(".status-bar .done", text: "pixel corners")
       5.times { click_button "Zoom in" }
+    },
+    "fit-cells" => lambda {
+      open_fit "Harbour kiosk", "Cells"
+      find("[role=option]", text: "shutter").click
+      find(".island-card", text: "shed Front").click
+    },
+    "fit-match" => lambda {
+      propose_heron
+      find(".proposals .pair", text: "head Around").click
+    },
+    "fit-landmarks" => lambda {
+      open_fit "Racing skiff", "Points"
+      find(".island-card", text: "hull Right").click
+      find(".inspector .figures button", text: "1 hull").click
+    },
+    "fit-pixels" => lambda {
+      propose_heron
+      click_button "Accept all 8"
+      find(".status-bar .done", text: "set into cells")
+      find(".island-card", text: "head Around").click
+      6.times { click_button "Zoom in" }
     },
     "layout" => -> { open_stage "Lay out", island: "Back" },
     "trace" => -> { open_stage "Trace" },
@@ -136,6 +143,22 @@ module Screenshots
     open_job "Tea caddy"
     stage name
     find(".island-card", text: island).click if island
+  end
+
+  def self.open_fit(name, page)
+    open_job name
+    stage "Fit"
+    find(".proof-view label", text: "Underlay").click
+    find(".inspector label", text: page, exact_text: true).click
+  end
+
+  def self.propose_heron
+    open_fit "Heron", "Cells"
+    click_button "Find cells"
+    find(".status-bar .done", text: "48 cells")
+    find(".inspector label", text: "Match").click
+    click_button "Propose cells for all islands"
+    find_button "Accept all 8"
   end
 
   # Waits until images and a frame of the proof are drawn.

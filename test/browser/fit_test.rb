@@ -110,7 +110,8 @@ describe "the fit stage" do
     it "lays a layer of OpenRaster under, and composes one sheet of several pictures" do
       png = Demo::Skiff.pictures["skiff-number.png"]
       stack = '<image w="400" h="400"><stack><layer name="Ink" src="data/1.png"/></stack></image>'
-      ora = SheetTrace::Formats::Zip::Writer.call("mimetype" => "image/openraster", "stack.xml" => stack, "mergedimage.png" => png, "data/1.png" => png)
+      ora = SheetTrace::Formats::Zip::Writer.call("mimetype" => "image/openraster", "stack.xml" => stack, "mergedimage.png" => png,
+                                                  "data/1.png" => Demo::Kiosk.pictures["harbour-palette.png"])
       choose("Bring in a picture", file("skin.ora", ora))
 
       assert_text "skin.ora has one layer. The whole lies under the islands; instead take Ink."

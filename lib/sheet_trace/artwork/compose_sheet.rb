@@ -37,7 +37,8 @@ module SheetTrace
         raise LimitError.new("#{pictures.size} pictures; at most #{MOST} go on one sheet", where: { limit: MOST, got: pictures.size }) if pictures.size > MOST
         return if size.max <= LARGEST_PX
 
-        raise InputError.new("the sheet would have #{size.join(" x ")} px; take smaller cells, at most #{LARGEST_PX} px a side go", where: { width_px: size[0], height_px: size[1] })
+        raise InputError.new("the sheet would have #{size.join(" x ")} px; take smaller cells, at most #{LARGEST_PX} px a side go",
+                             where: { width_px: size[0], height_px: size[1] })
       end
 
       # Without what is like its first px, all round.

@@ -1,6 +1,6 @@
 import type { Island, Layer, Pair, Sheet } from "@/api/types";
 import { cornerMark, drawCut, drawPreview, type CutDrawing } from "./cutMarks";
-import { drawFit, type FitDrawing } from "./fitMarks";
+import { drawCells, drawFit, type FitDrawing } from "./fitMarks";
 import type { Box } from "./handles";
 import { FRAME, grips } from "./handles";
 import { labelFrame, mirroredMark, nameTag, upMark } from "./marks";
@@ -75,6 +75,7 @@ export function drawSheet(context: CanvasRenderingContext2D, scene: SheetScene, 
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   drawMat(context, scene);
   drawPaper(context, scene, ratio);
+  if (scene.fit) drawCells(context, scene, scene.fit, ratio);
   const islands = scene.islands.filter((island) => !scene.hidden.has(island.index));
   islands.forEach((island) => drawIsland(context, scene, island, ratio));
   drawReserved(context, scene, ratio);

@@ -13,10 +13,15 @@ export interface FitDrawing {
 /** Names are left out on cells smaller than this, screen px. */
 const NAMED = 30;
 
+/** Under the islands. */
+export function drawCells(context: CanvasRenderingContext2D, scene: SheetScene, fit: FitDrawing, ratio: number) {
+  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  for (const picked of [false, true]) for (const cell of fit.cells) if (cell.picked === picked) outline(context, scene, cell.corners, picked);
+}
+
+/** Over them. */
 export function drawFit(context: CanvasRenderingContext2D, scene: SheetScene, fit: FitDrawing, ratio: number) {
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  for (const cell of fit.cells.filter((one) => !one.picked)) outline(context, scene, cell.corners, false);
-  for (const cell of fit.cells) if (cell.picked) outline(context, scene, cell.corners, true);
   for (const cell of fit.cells) tag(context, scene, cell.name, cell.corners, cell.picked);
   fit.landmarks.forEach((mark, index) => landmark(context, scene, mark, String(index + 1)));
   if (fit.pull) landmark(context, scene, { at: fit.pull.from, to: fit.pull.to, picked: true }, "");

@@ -32,7 +32,7 @@ function choose(index: number) {
       </button>
       <span class="about">
         <RenameField :name="one.name" :label="`Name of underlay ${one.index + 1}`" @rename="jobs.operate('change_underlay', { index: one.index, name: $event })" />
-        <span class="num">{{ one.size_px.join(" × ") }} px{{ one.cells.length > 0 ? `, ${one.cells.length} cells` : "" }}</span>
+        <span class="num">{{ one.size_px.join(" × ") }}{{ one.cells.length > 0 ? `, ${one.cells.length} cells` : " px" }}</span>
       </span>
       <button type="button" :aria-label="`${one.locked ? 'Unlock' : 'Lock'} ${one.name}`" :title="one.locked ? 'Locked: unlock it to change it' : 'Lock it against changes'" @click="jobs.operate('change_underlay', { index: one.index, locked: !one.locked })">
         <component :is="one.locked ? PhLock : PhLockOpen" :size="15" />
