@@ -114,10 +114,19 @@ module SheetTrace
         place = @spots[spot]
         fixed = { size: alike(Math.sqrt(shape.area) * scale, Math.sqrt(place.area)), name: named(unit, spot) }
         [false, true].product(TURNS.keys).map do |mirrored, quarters|
-          turned = shape.turned(quarters, mirrored)
-          reasons = { **fixed, proportion: alike(turned.ratio, place.ratio)**1.5, outline: turned.overlap(place), next_to: next_to(unit, spot, quarters, mirrored, pairs) }
+          reasons = { **fixed, **fit_of(shape, place, quarters, mirrored), next_to: next_to(unit, spot, quarters, mirrored, pairs) }
           { score: score(reasons) * TURNS[quarters] * (mirrored ? MIRRORED : 1.0), quarters: quarters, mirrored: mirrored, reasons: reasons }
         end.max_by { |found| found[:score] }
+      end
+
+      # What does not change from round to round.
+      def fit_of(shape, place, quarters, mirrored)
+        (@fits ||= {}.compare_by_identity)[shape] ||= {}.compare_by_identity
+        ways = @fits[shape][place] ||= {}
+        ways[[quarters, mirrored]] ||= begin
+          turned = shape.turned(quarters, mirrored)
+          { proportion: alike(turned.ratio, place.ratio)**1.5, outline: turned.overlap(place) }
+        end
       end
 
       def score(reasons)

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "vips"
-
 module SheetTrace
   module Fit
     module FindCells
@@ -22,37 +20,9 @@ module SheetTrace
         WAYS = [[0, 1], [0, -1], [1, 0], [-1, 0]].freeze
         private_constant :QUIET, :NOISE, :NOISY, :ROUNDS, :COVERED, :ALIKE, :MOST, :BLOCK_PX, :WINDOW, :WAYS
 
-        # x, y [Integer] left upper corner of its box; mask [Numo::Bit] h x w
-        Region = Struct.new(:x, :y, :mask, keyword_init: true) do
-          def width = mask.shape[1]
-          def height = mask.shape[0]
-          def area = @area ||= mask.count
-
-          # @return [Array(Integer, Integer)] row and column of its first px
-          def first = mask.flatten.where[0].divmod(width).then { |row, column| [row + y, column + x] }
-
-          # @return [Numo::Bit] h x w, with what it encloses
-          def filled
-            framed = Numo::UInt8.zeros(height + 2, width + 2)
-            framed[1..-2, 1..-2] = mask
-            labels = Regions.label(framed)
-            labels.ne(labels[0, 0])[1..-2, 1..-2]
-          end
-        end
-
         # @param pixels [Numo::UInt8] h x w x 4
         # @return [Array<Region>]
         def self.call(pixels) = new(pixels).send(:regions)
-
-        # Numbers connected px of one value. Through libvips.
-        #
-        # @param values [Numo::NArray] h x w, whole numbers
-        # @return [Numo::Int32] h x w
-        def self.label(values)
-          height, width = values.shape
-          image = Vips::Image.new_from_memory(Numo::Int32.cast(values).to_binary, width, height, 1, :int)
-          Numo::Int32.from_binary(image.labelregions.cast(:int).write_to_memory).reshape(height, width)
-        end
 
         def initialize(pixels)
           @height, @width, = pixels.shape
@@ -82,10 +52,9 @@ module SheetTrace
         def even
           values = @pixels[true, 0] | (@pixels[true, 1] << 8) | (@pixels[true, 2] << 16)
           values[@clear.where] = 1 << 24 if @clear.any?
-          ranks, = Geometry::Grouped.ranks(values)
-          @labels = self.class.label(ranks.reshape(@height, @width)).flatten + 1
+          @labels = Label.call(values.reshape(@height, @width)).flatten + 1
           @labels[@clear.where] = 0 if @clear.any?
-          return if ranks.max > MOST # colours, and so regions at the least
+          return if @labels.max > MOST
 
           join
           @labels = Blend.call(@labels.reshape(@height, @width), @pixels).flatten
@@ -104,7 +73,7 @@ module SheetTrace
           busy[0...-1, true] |= Numo::UInt8.cast(loud) if @height > 1
           busy[1..-1, true] |= Numo::UInt8.cast(loud) if @height > 1
           # Clear and opaque px are never one.
-          labels = self.class.label((busy + (Numo::UInt8.cast(@clear.reshape(@height, @width)) * 2))).flatten
+          labels = Label.call((busy + (Numo::UInt8.cast(@clear.reshape(@height, @width)) * 2))).flatten
           labels + 1 - ((labels + 1) * Numo::Int32.cast(busy.flatten))
         end
 
@@ -181,28 +150,26 @@ module SheetTrace
 
         # Regions whose sides hardly differ where they meet become one.
         def join
-          pairs = [[1, Numo::Int64.new(@labels.size).seq.then { |px| px[(px % @width).lt(@width - 1).where] }],
-                   [@width, Numo::Int64.new([@labels.size - @width, 0].max).seq]].map { |step, px| borders(px, step) }
-          first, second, apart = pairs.transpose.map { |parts| parts.reject(&:empty?).then { |some| some.empty? ? Numo::Int64.zeros(0) : some.first.concatenate(*some[1..]) } }
-          return if first.empty?
+          px, beside = borders
+          return if px.empty?
 
-          ranks, count = Geometry::Grouped.pair_ranks(first, second, @labels.max + 1)
-          mean = Geometry::Grouped.sum(ranks, Numo::DFloat.cast(apart), count) / ranks.bincount
+          low, high = [@labels[px], @labels[beside]].then { |a, b| [Numo::Int64.cast(Numo::Int32.minimum(a, b)), Numo::Int64.cast(Numo::Int32.maximum(a, b))] }
+          ranks, count = Geometry::Grouped.pair_ranks(low, high, @labels.max + 1)
+          mean = Geometry::Grouped.sum(ranks, Numo::DFloat.cast(apart(px, beside)), count) / ranks.bincount
           rows = Geometry::Grouped.representatives(ranks, count)[(mean <= (noisy? ? ALIKE * @quiet : @quiet)).where]
-          unite(first[rows].to_a.zip(second[rows].to_a)) unless rows.empty?
+          unite(low[rows].to_a.zip(high[rows].to_a)) unless rows.empty?
         end
 
-        # @return [Array(Numo::Int64, Numo::Int64, Numo::Int64)] of px beside each other in different regions: the lower and the higher number, and how far they differ
-        def borders(px, step)
-          return Array.new(3) { Numo::Int64.zeros(0) } if px.empty?
-
-          a = @labels[px]
-          b = @labels[px + step]
-          met = (a.ne(b) & a.gt(0) & b.gt(0)).where
-          return Array.new(3) { Numo::Int64.zeros(0) } if met.empty?
-
-          [Numo::Int64.cast(Numo::Int32.minimum(a[met], b[met])), Numo::Int64.cast(Numo::Int32.maximum(a[met], b[met])), Numo::Int64.cast(apart(px[met], px[met] + step))]
+        # @return [Array(Numo::Int64, Numo::Int64)] px and the one beside each, right or below, that are of different regions
+        def borders
+          grid = @labels.reshape(@height, @width)
+          across = met(grid[true, 0...-1], grid[true, 1..-1])
+          across += across / [@width - 1, 1].max # from a row that is a px shorter
+          down = met(grid[0...-1, true], grid[1..-1, true])
+          [Geometry::Grouped.joined([across, down]), Geometry::Grouped.joined([across + 1, down + @width])]
         end
+
+        def met(first, second) = first.empty? ? Numo::Int64.zeros(0) : Numo::Int64.cast((first.ne(second) & first.gt(0) & second.gt(0)).where)
 
         def unite(pairs)
           roots = Hash.new { |_all, number| number }
@@ -218,21 +185,29 @@ module SheetTrace
 
         # @return [Array<Region>]
         def boxes
-          numbers = @labels.copy
-          numbers[@clear.where] = 0 if @clear.any?
+          @labels[@clear.where] = 0 if @clear.any?
+          used = @labels.bincount.gt(0)
+          used[0] = 0
+          count = used.count
+          return [] if count.zero? || count > MOST
+
+          numbers = (Numo::Int64.cast(used).cumsum * used)[@labels] # from 1, without gaps
+          rows, columns = spans(numbers, count)
+          grid = numbers.reshape(@height, @width)
+          rows.zip(columns).each_with_index.map do |((top, bottom), (left, right)), k|
+            Region.new(x: left, y: top, mask: grid[top..bottom, left..right].eq(k + 1))
+          end
+        end
+
+        # @return [Array<Array<Array(Integer, Integer)>>] first and last row of each region, and first and last column
+        def spans(numbers, count)
           px = numbers.gt(0).where
-          return [] if px.empty?
-
-          ranks, count = Geometry::Grouped.ranks(numbers[px])
-          return [] if count > MOST
-
-          left, right = Geometry::Grouped.extremes(ranks, px % @width, count)
-          top, bottom = Geometry::Grouped.extremes(ranks, px / @width, count)
-          grid = Numo::Int32.zeros(@height * @width)
-          grid[px] = ranks + 1
-          grid = grid.reshape(@height, @width)
-          (0...count).map do |k|
-            Region.new(x: left[k].to_i, y: top[k].to_i, mask: grid[top[k].to_i..bottom[k].to_i, left[k].to_i..right[k].to_i].eq(k + 1))
+          own = numbers[px] - 1
+          [[px / @width, @height], [px % @width, @width]].map do |places, length|
+            seen = Numo::Bit.zeros(count * length)
+            seen[(own * length) + places] = 1
+            seen = seen.reshape(count, length)
+            (0...count).map { |k| seen[k, true].where.then { |found| [found[0], found[-1]] } }
           end
         end
       end

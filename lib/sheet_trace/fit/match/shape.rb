@@ -5,8 +5,8 @@ module SheetTrace
     class Match
       # The outline of an island or of cells, told by a grid of places: brought to one size, so that proportions are told apart from it.
       #
-      # width, height [Float]; area [Float] under the outline; rows [Array<Integer>] each a number whose bits are places; box [Array, nil] px of the sheet
-      Shape = Struct.new(:width, :height, :area, :rows, :box, keyword_init: true) do
+      # width, height [Float]; area [Float] under the outline; places [Integer] whose bits are the places, row by row; box [Array, nil] px of the sheet
+      Shape = Struct.new(:width, :height, :area, :places, :box, keyword_init: true) do
         # @return [Shape] of an island lying flat, upright as seen from outside, mm
         def self.of_island(map, island, flat_map)
           triangles = map.triangles.points[map.island_triangles[island], true]
@@ -35,9 +35,7 @@ module SheetTrace
         end
 
         def self.of_places(places, size, box: nil)
-          rows = Array.new(Shape::GRID, 0)
-          places.each { |place| rows[place / Shape::GRID] |= 1 << (place % Shape::GRID) }
-          new(width: size[0], height: size[1], area: size.reduce(:*) * places.size / (Shape::GRID**2), rows: rows, box: box)
+          new(width: size[0], height: size[1], area: size.reduce(:*) * places.size / (Shape::GRID**2), places: places.sum { |place| 1 << place }, box: box)
         end
 
         def self.inside?(cell, x, y)
@@ -53,19 +51,18 @@ module SheetTrace
         # @return [Shape]
         def turned(quarters, mirrored)
           (@turned ||= {})[[quarters, mirrored]] ||= begin
-            grid = rows.map { |row| Array.new(Shape::GRID) { |i| row[i] } }
+            grid = Array.new(Shape::GRID) { |row| Array.new(Shape::GRID) { |column| places[(row * Shape::GRID) + column] } }
             grid = grid.map(&:reverse) if mirrored
             quarters.times { grid = grid.reverse.transpose }
             size = quarters.odd? ? [height, width] : [width, height]
-            Shape.new(width: size[0], height: size[1], area: area, box: box, rows: grid.map { |row| row.each_with_index.sum { |bit, i| bit << i } })
+            Shape.new(width: size[0], height: size[1], area: area, box: box, places: grid.flatten.each_with_index.sum { |bit, i| bit << i })
           end
         end
 
         # @return [Float] places that both have, of those that either has
         def overlap(other)
-          both = rows.zip(other.rows).sum { |a, b| Shape.bits(a & b) }
-          any = rows.zip(other.rows).sum { |a, b| Shape.bits(a | b) }
-          any.zero? ? 0.0 : both.fdiv(any)
+          any = Shape.bits(places | other.places)
+          any.zero? ? 0.0 : Shape.bits(places & other.places).fdiv(any)
         end
 
         def self.bits(number) = number.to_s(2).count("1")
