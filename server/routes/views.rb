@@ -48,7 +48,7 @@ module SheetTraceServer
           render_image("thumbnail") do |job|
             size = fit(job.sheet, THUMBNAIL_PX)
             lines = SheetTrace::Trace::Template.call(job.layout, size: size, edges: "outline")
-            composed(job, size).composite2(lines.to_image, :over).cast(:uchar)
+            worn(job, size).composite2(lines.to_image, :over).cast(:uchar)
           end
         end
       end
@@ -63,6 +63,16 @@ module SheetTraceServer
           forever
           content_type "image/png"
           bytes
+        end
+
+        # The art, or as long as there is none the underlay.
+        def worn(job, size)
+          underlay = job.edition.layers.empty? && job.backdrop.underlay
+          return composed(job, size) unless underlay
+
+          image = SheetTrace::Artwork::UnderlayPicture.on_sheet(underlay, workshop.pictures.call(underlay.picture))
+          kernel = image.width < size.width_px ? :nearest : :lanczos3
+          image.resize(size.width_px.fdiv(image.width), vscale: size.height_px.fdiv(image.height), kernel: kernel).cast(:uchar).copy(interpretation: :srgb)
         end
 
         def composed(job, size) = SheetTrace::Artwork::Compose.call(job.edition, job.canvas(pictures: workshop.pictures, size: size))

@@ -79,6 +79,32 @@ describe "the fit stage" do
       refute_equal right, screen_color(*on_sheet(13.05, 18.5))
     end
 
+    it "shows on the model at once what a hand moves on the sheet, and puts it back when the drag is left" do
+      tools "Cells"
+      click_button "Find cells"
+
+      assert_done(/48 cells/)
+      tools "Match"
+      click_button "Propose cells for all islands"
+      click_button "Accept all 8"
+
+      assert_done(/set into cells/)
+      find(".proof-view button", text: "Front").click
+      left, top, width, height = box(".proof-view canvas")
+      chest = [left + (width / 2), top + (height * 0.62)]
+      sleep 0.6
+      before = screen_color(*chest)
+      mouse.move_to_location(*on_sheet(18,
+                                       18).map(&:round)).click_and_hold.move_to_location(*on_sheet(30, 30).map(&:round)).move_to_location(*on_sheet(60, 55).map(&:round)).perform
+      sleep 0.6
+
+      refute_equal before, screen_color(*chest)
+      mouse.send_keys(:escape).release.perform
+      sleep 0.6
+
+      assert_equal before, screen_color(*chest)
+    end
+
     it "swaps pictures of other sizes as asked, dims and locks them, and looks at references" do
       choose("Bring in a picture", file("number.png", Demo::Skiff.pictures["skiff-number.png"]))
 

@@ -4,7 +4,7 @@ import type { Viewport } from "./viewport";
 
 /** What the fit stage draws over underlay and islands, px of the sheet. */
 export interface FitDrawing {
-  cells: { name: string; corners: Pair[]; picked: boolean }[];
+  cells: { name: string; corners: Pair[]; picked: boolean; /** its name is written whether or not it fits */ named: boolean }[];
   landmarks: { at: Pair; to: Pair; picked: boolean }[];
   /** a line that is pulled from a place to where it must lie */
   pull: { from: Pair; to: Pair } | null;
@@ -22,7 +22,7 @@ export function drawCells(context: CanvasRenderingContext2D, scene: SheetScene, 
 /** Over them. */
 export function drawFit(context: CanvasRenderingContext2D, scene: SheetScene, fit: FitDrawing, ratio: number) {
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  for (const cell of fit.cells) tag(context, scene, cell.name, cell.corners, cell.picked);
+  for (const cell of fit.cells) tag(context, scene, cell.name, cell.corners, cell.picked, cell.named);
   fit.landmarks.forEach((mark, index) => landmark(context, scene, mark, String(index + 1)));
   if (fit.pull) landmark(context, scene, { at: fit.pull.from, to: fit.pull.to, picked: true }, "");
 }
@@ -50,16 +50,16 @@ function outline(context: CanvasRenderingContext2D, { view, colors }: SheetScene
   context.setLineDash([]);
 }
 
-function tag(context: CanvasRenderingContext2D, { view, colors, width, height }: SheetScene, name: string, corners: Pair[], picked: boolean) {
+function tag(context: CanvasRenderingContext2D, { view, colors, width, height }: SheetScene, name: string, corners: Pair[], picked: boolean, named: boolean) {
   const places = corners.map((corner) => screen(view, corner));
   const left = Math.min(...places.map(([x]) => x));
   const top = Math.min(...places.map(([, y]) => y));
   const room = Math.max(...places.map(([x]) => x)) - left;
   const deep = Math.max(...places.map(([, y]) => y)) - top;
-  if (left > width || top > height || left + room < 0 || top + deep < 0 || (!picked && (room < NAMED || deep < 18))) return;
+  if (left > width || top > height || left + room < 0 || top + deep < 0 || (!named && (room < NAMED || deep < 18))) return;
   context.font = "600 10.5px 'JetBrains Mono Variable', monospace";
   const wide = context.measureText(name).width + 8;
-  if (!picked && wide > room - 4) return; // half a name would be another cell's
+  if (!named && wide > room - 4) return; // half a name would be another cell's
   context.fillStyle = picked ? colors.lit : colors.ink;
   context.globalAlpha = picked ? 1 : 0.82;
   context.fillRect(left + 2, top + deep - 16, wide, 14);

@@ -122,13 +122,13 @@ onUnmounted(() => drawing.leave());
   width: 27%;
 }
 .figures th:last-child {
-  width: 14px;
+  width: 18px;
 }
 .figures :deep(.number-field input) {
   padding-inline: 2px;
 }
 .figures td:last-child button {
-  padding: 0;
+  padding: 0 0 0 5px;
   border: 0;
   background: transparent;
   color: var(--ink-soft);

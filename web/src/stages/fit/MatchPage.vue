@@ -24,7 +24,7 @@ const turned = (one: Proposal) => `${one.turn_deg ? `, turned ${one.turn_deg}°`
 
 function look(one: Proposal) {
   matching.lit = matching.lit === one ? null : one;
-  if (matching.lit) selection.lookAt({ faces: [], islands: one.islands });
+  if (matching.lit) selection.islands = [...one.islands];
 }
 </script>
 
