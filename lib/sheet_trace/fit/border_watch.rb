@@ -22,10 +22,9 @@ module SheetTrace
       # @param pixels [Numo::UInt8] h x w x 4 of the corrected picture
       # @return [Array<Seen>] one for each island whose faces lie in cells; a net may lie in several, between which there is no border
       def self.call(layout, underlay, pixels)
-        colors = Numo::Int32.cast(pixels)
         to_picture = underlay.to_sheet(layout.sheet).inverse
         homes = homes(layout, underlay, to_picture)
-        homes.map { |island, cells| seen(layout, island, underlay, cells, colors, to_picture) }
+        homes.map { |island, cells| seen(layout, island, underlay, cells, pixels, to_picture) }
       end
 
       # @return [Hash{Integer => Array<Integer>}] island => the smallest cells that the middles of its faces lie in
@@ -125,7 +124,8 @@ module SheetTrace
         own_x = x.clip(cell.x, cell.x + cell.width - 1)
         own_y = y.clip(cell.y, cell.y + cell.height - 1)
         flat = colors.reshape(height * width, 4)
-        ((flat[(y * width) + x, true] - flat[(own_y * width) + own_x, true]).abs.max(axis: 1) > DIFFERS) & ~mask.flatten[(y * width) + x]
+        there, own = [(y * width) + x, (own_y * width) + own_x].map { |px| Numo::Int32.cast(flat[px, true]) }
+        ((there - own).abs.max(axis: 1) > DIFFERS) & ~mask.flatten[(y * width) + x]
       end
       private_class_method :homes, :middles, :seen, :inside, :gaps, :goes_on, :rim, :share, :sampled, :inwards, :differs
     end

@@ -15,14 +15,21 @@ module SheetTrace
       LEAST_PX = 4 # of area
       LEAST_SIDE = 2 # thinner ones are lines, but on a picture so small that each px was set by hand
       SMALL_PX = 256
+      MOST_PX = 4096 * 4096
       FLAT = 8.0 # spread of a flat colour, 0 to 255
       SHADED = 6.0 # how much more a gradient changes one way than the other
-      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :SMALL_PX, :FLAT, :SHADED
+      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :SMALL_PX, :MOST_PX, :FLAT, :SHADED
 
       # @param pixels [Numo::UInt8] h x w x 4, red, green, blue and opacity
       # @return [Array<Cell>] in reading order, named so; none where the picture is one region, or a photo of very many
+      # @raise [LimitError] where: { limit:, got: }
       def self.call(pixels)
         shape = pixels.shape
+        if shape[0] * shape[1] > MOST_PX
+          raise LimitError.new("cells are looked for on up to 4096 x 4096 px, and the picture has #{shape[1]} x #{shape[0]}; trim it, or type a grid",
+                               where: { limit: MOST_PX, got: shape[0] * shape[1] })
+        end
+
         least = shape.first(2).max <= SMALL_PX ? 1 : LEAST_SIDE
         regions = Regions.call(pixels).select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= least }
         cells = leaves(regions.reject { |region| ground?(region, shape) }.map { |region| [region, region.filled] })

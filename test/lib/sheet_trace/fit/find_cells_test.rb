@@ -120,6 +120,11 @@ describe SheetTrace::Fit::FindCells do
     assert_empty find.call(Numo::UInt8.zeros(32, 32, 4) + 255)
   end
 
+  it "says so where a picture is too large to be looked through" do
+    huge = Numo::UInt8.new(4097, 4096, 4)
+    assert_refused(SheetTrace::LimitError, { got: 4097 * 4096 }, message: /4096 x 4097; trim it, or type a grid/) { find.call(huge) }
+  end
+
   it "divides a picture into a typed grid, whole px each, and refuses one that does not fit" do
     cells = SheetTrace::Fit::GridCells.call(100, 60, columns: 3, rows: 2, gutter_px: 4, margin_px: 2)
 

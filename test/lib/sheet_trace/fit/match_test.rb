@@ -2,6 +2,7 @@
 
 require_relative "../../../test_helper"
 require_relative "../../../../demo/build"
+require "cairo"
 
 describe SheetTrace::Fit::Match do
   propose = lambda do |job, islands = (0...job.layout.uv_map.island_count).to_a, **options|
@@ -94,6 +95,48 @@ describe SheetTrace::Fit::Match do
 
     assert_equal({ "Left" => "x", "Front" => "y", "Right" => "z" },
                  propose.call(sided, three, by: "cells").to_h { |one| [job.island_names[one.islands.first], sided.backdrop.cells[one.cells.first].name] })
+  end
+
+  # The caddy's net as a printer draws it: panels at 2 px/mm in lines of one px, the lid above the front, the bottom below, sides and back beside it.
+  it "puts the model's net onto a printed one as a single piece, its folds on the lines" do
+    mm = { "Front" => [50, 50, 80, 120], "Left" => [0, 50, 50, 120], "Right" => [130, 50, 50, 120], "Back" => [180, 50, 80, 120], "Top" => [50, 0, 80, 50], "Bottom" => [50, 170, 80, 50] }
+    panels = mm.transform_values { |box| box.map { |value| (2 * value).round }.then { |x, y, width, height| [x + 20, y + 30, width, height] } }
+    surface = Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, 600, 512)
+    context = Cairo::Context.new(surface)
+    context.set_source_rgb(1, 1, 1)
+    context.paint
+    context.set_source_rgb(0.1, 0.1, 0.1)
+    context.set_line_width(1)
+    panels.each_value { |x, y, width, height| context.rectangle(x - 0.5, y - 0.5, width, height) }
+    context.stroke
+    surface.flush
+    drawn = Numo::UInt8.from_binary(surface.data).reshape(512, 600, 4)[true, true, [2, 1, 0, 3]].dup
+    job = operate(Demo.tea_caddy.job, "resize_sheet", width_px: 600, height_px: 512).job
+    job = operate(job, "join_islands", edges: folds(job)).job
+
+    assert_equal 1, job.layout.uv_map.island_count
+    job = operate(job, "add_underlay", picture: "0" * 64, picture_px: [600, 512], name: "printed.png").job
+    job = operate(job, "set_cells", index: 0, cells: SheetTrace::Fit::FindCells.call(drawn).map(&:to_h)).job
+    found = propose.call(job)
+
+    assert_equal [[0], 6], [found.first.islands, found.first.cells.size]
+    set = operate(job, "set_into_cells", assignments: found.flat_map(&:assignments)).job
+    faces = Demo.tea_caddy.job.then { |caddy| caddy.island_names.zip(caddy.layout.uv_map.island_faces.map { |own| own[0] }).to_h }
+    panels.each do |name, (x, y, width, height)|
+      corners = set.layout.uv_map.corner_points[set.mesh.face_starts[faces[name]]...set.mesh.face_starts[faces[name] + 1]].to_a
+      box = [0, 1].map { |axis| set.layout.points_px[corners, axis].minmax }
+
+      # Within the line: its middle lies half a px before the panel.
+      box.flatten.zip([x, x + width, y, y + height]) { |got, wanted| assert_in_delta wanted, got, 1.01, name }
+    end
+  end
+
+  # Edges that the front shares with its four neighbours, and the right side with the back.
+  def folds(job)
+    faces = job.island_names.zip(job.layout.uv_map.island_faces.map { |own| own[0] }).to_h
+    [%w[Front Left], %w[Front Right], %w[Front Top], %w[Front Bottom], %w[Right Back]].map do |pair|
+      job.mesh.edge_faces.index { |own| own.sort == faces.values_at(*pair).sort }
+    end
   end
 
   it "says why it can't" do

@@ -80,7 +80,7 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
     </template>
     <div class="row-of">
       <button type="button" class="btn-choose" :disabled="rest.length === 0" title="All islands that lie in no cell" @click="park">The rest here ({{ rest.length }})</button>
-      <button type="button" class="btn-choose" title="Set the assignment aside; Lay out, Order compares and goes back" @click="variation">Keep as variation</button>
+      <button type="button" class="btn-choose" title="Set the assignment aside; Match lists, compares and goes back to variations" @click="variation">Keep as variation</button>
     </div>
   </template>
 </template>

@@ -7,6 +7,7 @@ import { useMatching } from "@/stores/matching";
 import { useJob } from "@/stores/job";
 import { counted } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
+import ComparePanel from "@/ui/maps/ComparePanel.vue";
 import BorderList from "./BorderList.vue";
 import ReadingList from "./ReadingList.vue";
 
@@ -53,6 +54,8 @@ function look(one: Proposal) {
     </template>
     <BorderList />
     <ReadingList />
+    <h3>Variations of the assignment</h3>
+    <ComparePanel />
   </section>
 </template>
 
