@@ -6,7 +6,8 @@ module SheetTrace
     # into one picture for the whole and one for each layer.
     module Pictures
       LAYERED = "8BPS" # how a kind of layered files begins that painters are likely to bring
-      private_constant :LAYERED
+      MOST_PIXELS = 400_000_000 # of all layers of a file together
+      private_constant :LAYERED, :MOST_PIXELS
 
       # name [String]; bytes [String]; seen [Hash] as Artwork::Picture.inspect_file gives
       Opened = Struct.new(:name, :bytes, :seen, keyword_init: true)
@@ -37,6 +38,12 @@ module SheetTrace
       def self.layered(document, name)
         whole = document.merged && png(Artwork::Picture.read(document.merged, name: name), name)
         size = whole ? whole.seen.values_at(:width_px, :height_px) : [document.width_px, document.height_px]
+        px = size.reduce(:*) * document.layers.size
+        if px > MOST_PIXELS
+          raise LimitError.new("#{name}: its #{document.layers.size} layers of #{size.join(" x ")} px are too much at once",
+                               where: { limit: MOST_PIXELS, got: px })
+        end
+
         layers = document.layers.map do |layer, bytes, x, y|
           placed = Artwork::Picture.read(bytes, name: "#{name}: #{layer}").embed(x, y, *size)
           png(placed.copy(interpretation: :srgb), "#{File.basename(name, ".*")}: #{layer}.png")

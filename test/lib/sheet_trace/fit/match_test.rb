@@ -99,7 +99,8 @@ describe SheetTrace::Fit::Match do
 
   # The caddy's net as a printer draws it: panels at 2 px/mm in lines of one px, the lid above the front, the bottom below, sides and back beside it.
   it "puts the model's net onto a printed one as a single piece, its folds on the lines" do
-    mm = { "Front" => [50, 50, 80, 120], "Left" => [0, 50, 50, 120], "Right" => [130, 50, 50, 120], "Back" => [180, 50, 80, 120], "Top" => [50, 0, 80, 50], "Bottom" => [50, 170, 80, 50] }
+    mm = { "Front" => [50, 50, 80, 120], "Left" => [0, 50, 50, 120], "Right" => [130, 50, 50, 120], "Back" => [180, 50, 80, 120], "Top" => [50, 0, 80, 50],
+           "Bottom" => [50, 170, 80, 50] }
     panels = mm.transform_values { |box| box.map { |value| (2 * value).round }.then { |x, y, width, height| [x + 20, y + 30, width, height] } }
     surface = Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, 600, 512)
     context = Cairo::Context.new(surface)

@@ -72,6 +72,13 @@ describe SheetTrace::Formats::Pictures do
     assert_equal [[9, 8, 7, 255], [0, 0, 0, 0]], [ink[1, 2, true].to_a, ink[0, 0, true].to_a]
   end
 
+  it "refuses layers that are too much at once" do
+    wide = stack.sub('w="7" h="5"', 'w="99999" h="99999"')
+    assert_refused(SheetTrace::LimitError, message: /its 2 layers of 99999 x 99999 px are too much/) do
+      open_picture.call(raster.call("stack.xml" => wide, "data/0.png" => dot, "data/1.png" => dot), "wide.ora")
+    end
+  end
+
   it "says what was read where layers can't be" do
     pictures, notes = open_picture.call(raster.call("mergedimage.png" => image.pngsave_buffer), "flat.ora")
 

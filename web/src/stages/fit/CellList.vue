@@ -25,7 +25,7 @@ watch(
 </script>
 
 <template>
-  <h3>{{ fitting.cells.length }} cells</h3>
+  <h3>{{ fitting.cells.length === 1 ? "One cell" : `${fitting.cells.length} cells` }}</h3>
   <ul ref="list" class="cells" role="listbox" aria-label="Cells of the picture">
     <li v-for="(cell, index) in fitting.cells" :key="index" role="option" :aria-selected="index === fitting.cell" :class="{ on: index === fitting.cell }">
       <button type="button" @click="fitting.cell = index === fitting.cell ? null : index">
