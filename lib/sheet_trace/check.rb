@@ -5,7 +5,7 @@ module SheetTrace
   # One check a file; it returns findings and never raises for a bad layout. A new one is a file and a line here.
   module Check
     CHECKS = Registry.new("check", %w[
-      FacesWithoutUvs OffSheet Overlaps FoldOver FlatOnSheet StrayFaces Mirrored LetteringOnTwins NotUpright Gutter Density Stretch
+      FacesWithoutUvs OffSheet Overlaps FoldOver FlatOnSheet StrayFaces Mirrored LetteringOnTwins NotUpright CellBorders Gutter Density Stretch
       Normals CrowdedEdges SamePlace DuplicateVertices FlatFaces EmptyParts
     ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Check::#{constant}"] })
 

@@ -76,9 +76,11 @@ module SheetTrace
         job = straightened(job, islands) if %w[true_shape fill].include?(one[:way])
         points = job.layout.uv_map.points_of(islands)
         turn, mirror = turned(job.measures[islands.first], one)
-        box = job.backdrop.underlay.box_px(cells(job, one).first, job.sheet)
-        change = Fit::IntoCell.call(job.layout.points_px[points, true], box, way: one.fetch(:way, "inside"), turn_rad: turn, mirror: mirror,
-                                                                             inset_px: inset_px || job.backdrop.inset_px)
+        cell = cells(job, one).first
+        underlay = job.backdrop.underlay
+        options = { way: one.fetch(:way, "inside").sub("true_shape", "inside"), turn_rad: turn, mirror: mirror, inset_px: inset_px || job.backdrop.inset_px }
+        outline = cell.outline && underlay.corners_px(cell, job.sheet)
+        change = Fit::IntoCell.call(job.layout.points_px[points, true], underlay.box_px(cell, job.sheet), **options, outline: outline)
         job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, islands).flatten, change))
       end
 

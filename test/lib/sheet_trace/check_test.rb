@@ -54,6 +54,7 @@ describe SheetTrace::Check do
     "stray_faces" => [stray, true],
     "mirrored" => [-> { run.call(clean.call, "reflect_islands", islands: [0]) }, true],
     "lettering_on_twins" => [-> { lettered_twins }, true],
+    "cell_borders" => [-> { run.call(in_one_cell, "set_inset", inset_px: 6) }, true],
     "not_upright" => [-> { Models.job(Demo::TeaCaddy.obj) }, true],
     "gutter" => [move.call([1], move_px: [-20, 0]), true],
     "density" => [move.call([4], scale: [0.9, 0.9]), true],

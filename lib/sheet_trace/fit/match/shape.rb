@@ -39,10 +39,7 @@ module SheetTrace
         end
 
         def self.inside?(cell, x, y)
-          return x.between?(cell.x, cell.x + cell.width) && y.between?(cell.y, cell.y + cell.height) unless cell.outline
-
-          ends = cell.outline.each_index.map { |i| [cell.outline[i - 1], cell.outline[i]] }
-          ends.count { |(ax, ay), (bx, by)| (ay > y) != (by > y) && x < ax + ((y - ay) * (bx - ax) / (by - ay).to_f) }.odd?
+          cell.outline ? IntoCell.within?(cell.outline, x, y) : x.between?(cell.x, cell.x + cell.width) && y.between?(cell.y, cell.y + cell.height)
         end
 
         def ratio = width / height

@@ -66,6 +66,21 @@ describe "underlays, cells and landmarks of a job" do
     assert_refused(SheetTrace::LayoutError, message: /leaves nothing of a cell of 8 x 20/) { operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 2 }], inset_px: 4) }
   end
 
+  it "keeps an island inside a cell that is no rectangle" do
+    job = operate(operate(Demo.tea_caddy.job, "add_underlay", picture: digest, picture_px: [1024, 1024], name: "round.png").job, "transform_islands", islands: [4],
+                                                                                                                                                      scale: [1, 1.6]).job
+    ring = Array.new(180) { |i| (Math::PI * i / 90).then { |turn| [500 + (200 * Math.cos(turn)), 500 + (200 * Math.sin(turn))] } }
+    job = operate(job, "set_cells", index: 0, cells: [cell.call("plate", 300, 300, 400, 400, outline: ring)]).job
+    set = operate(job, "set_into_cells", assignments: [{ islands: [4], cell: 0 }]).job
+
+    # Top is 80 x 50 mm, now stretched to a square: in a circle of radius r its side is r times the root of 2.
+    set.layout.size_px(4).each { |px| assert_in_delta 200 * Math.sqrt(2), px, 0.2 }
+    true_shape = operate(job, "set_into_cells", assignments: [{ islands: [4], cell: 0, way: "true_shape" }]).job
+
+    # In its own proportions its diagonal is the circle's: 400 px.
+    assert_in_delta 400, Math.hypot(*true_shape.layout.size_px(4)), 0.3
+  end
+
   it "sets several pieces at once, faces of islands detached first" do
     net = operate(templated, "join_islands", edges: [0]).job
     faces = net.layout.uv_map.island_faces.map(&:to_a)
