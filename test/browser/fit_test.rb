@@ -44,6 +44,14 @@ describe "the fit stage" do
       boxes = job["islands"].flat_map { |island| island["box_px"] }
 
       boxes.each { |px| assert_in_delta px.round, px, 1e-6 }
+      tools "Picture"
+      click_button "Take it as the art"
+
+      assert_done(/heron-template laid over the sheet/)
+      assert_no_button "Take it as the art"
+      click_button "Undo"
+
+      assert_text "Undone: heron-template"
       click_button "Undo"
 
       assert_text "Undone: 11 pieces set into cells"

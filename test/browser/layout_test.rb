@@ -106,7 +106,7 @@ describe "the layout stage" do
 
     on_sheet(24, 24).zip(at) { |after, before| assert_in_delta before, after, 64 } # a px may be 64 screen px wide
     assert_operator page.evaluate_script("document.querySelector('.sheet-view').dataset.view").to_f, :>, 20
-    find(".zoom-tools button", text: "All").click
+    find(".zoom-tools button", text: "Whole").click
 
     assert_in_delta at[0], on_sheet(24, 24)[0], 0.01
   end

@@ -95,7 +95,7 @@ describe "the model stage" do
     assert_selector ".legend", text: "over 25 %"
     sleep 0.6
     # The lid is coarser than the median by more than 20 %: the lowest band, hatched.
-    find(".zoom-tools button", text: "All").click
+    find(".zoom-tools button", text: "Whole").click
     sleep 0.4
     colors = (0..12).map { |i| screen_color(*on_sheet(120 + (2 * i), 780)) }
 

@@ -9,7 +9,7 @@ const emit = defineEmits<{ zoom: [factor: number]; fit: []; actual: [] }>();
     <button type="button" title="Zoom out ( - )" aria-label="Zoom out" @click="emit('zoom', 0.8)">−</button>
     <output class="num" aria-label="Zoom">{{ percent }} %</output>
     <button type="button" title="Zoom in ( + )" aria-label="Zoom in" @click="emit('zoom', 1.25)">+</button>
-    <button type="button" title="Whole sheet ( 0 )" @click="emit('fit')">All</button>
+    <button type="button" title="Whole sheet ( 0 )" @click="emit('fit')">Whole</button>
     <button type="button" title="One sheet px to one screen px" @click="emit('actual')">1:1</button>
   </div>
 </template>

@@ -27,6 +27,8 @@ const asked = ref<number | null>(null);
 const underlay = computed(() => fitting.underlay);
 const size = computed(() => jobs.job!.sheet);
 const fits = computed(() => !underlay.value || (underlay.value.size_px[0] === size.value.width_px && underlay.value.size_px[1] === size.value.height_px));
+/** As it is and over the whole sheet, a picture can be the art itself; once is enough. */
+const wearable = computed(() => underlay.value !== null && underlay.value.recipe.length === 0 && underlay.value.box.join() === "0,0,1,1" && !jobs.layers.some((layer) => layer.picture === underlay.value!.picture));
 const stretched = computed(() => {
   const ratio = underlay.value?.stretch ?? 1;
   return Math.abs(ratio - 1) < 0.0005 ? "" : `Its px are shown ${((Math.max(ratio, 1 / ratio) - 1) * 100).toFixed(1)} % too ${ratio > 1 ? "wide" : "high"}.`;
@@ -74,6 +76,7 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
         <span class="align-self-center">Pixels</span>
         <ChoiceBar v-model="settings.pixels" class="wide" label="How px of the picture are shown" :choices="{ auto: 'by size', hard: 'hard', smooth: 'smooth' }" />
       </div>
+      <button v-if="wearable" type="button" class="btn-choose btn-wide" title="As a layer of the edition over the whole sheet, to be delivered with the model" @click="jobs.operate('add_skin', { picture: underlay.picture })">Take it as the art</button>
       <RecipePanel :underlay="underlay" :index="fitting.backdrop.shown!" />
     </template>
     <ReferenceList />
