@@ -30,7 +30,7 @@ module SheetTrace
 
       # @param layout [Layout]
       # @param islands [Array<Integer>]
-      # @param cells [Array<Cell>]; sheet px of their px go by underlay [Underlay]
+      # @param underlay [Underlay] its cells, and where on the sheet they lie
       # @param names [Array<String>] of all islands
       # @param flat_map [#call] takes an island, gives its Flatten::FlatMap
       # @param by [String] "cells", "nets", or "best": whichever pairs better
