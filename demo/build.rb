@@ -41,22 +41,7 @@ module Demo
 
   # @return [Sample] cut along keel, stem and rims and unfolded, both halves as mirror images; parked, which is kept beside, and then packed; its number
   #   on both sides, and the landmarks of a photo that lies under it
-  def self.skiff
-    job = SheetTrace::Job.start(SheetTrace::Formats.read(Skiff.obj, name: "skiff.obj"), source_name: "skiff.obj")
-    parts = job.mesh.parts.each_index.map { |part| job.mesh.face_parts.eq(part).where.to_a }
-    rims = parts.flat_map { |faces| SheetTrace::Pick.call(job, way: "rim", kind: "edges", faces: faces) }
-    job = run(job, "start_seams", from: "none")
-    job = run(job, "mark_seams", edges: (rims + Skiff.keel(job.mesh)).uniq)
-    job = run(job, "lay_flat", by: "unfold", mirrored: true)
-    pieces = (0...job.layout.uv_map.island_count).to_a
-    job = run(run(job, "park_islands", islands: pieces, corner: "bottom_left", share: 0.04), "keep_map", name: "Parked pieces")
-    job = run(run(job, "tag_islands", islands: pieces, tag: "art"), "turn_upright", islands: pieces)
-    job = run(job, "pack", turn: "none", in_order: true)
-    pictures = Skiff.pictures
-    %w[Left Right].each { |side| job = label(job, job.island_names.index("hull #{side}"), *pictures.first, width_mm: 40) }
-    job = landmarks(run(underlay(job, Skiff::PHOTO, pictures.fetch(Skiff::PHOTO)), "show_underlay", index: 0, how: "keep_scale"))
-    Sample.new(name: "Racing skiff", job: job.with(edition: job.edition.with(name: "Harbour blue")), pictures: pictures)
-  end
+  def self.skiff = @skiff ||= made_skiff
 
   # @return [Sample] as its file has it, its template under the islands: to be found, matched and accepted
   def self.heron
@@ -73,8 +58,8 @@ module Demo
     pictures.reverse_each { |file, bytes| job = underlay(job, file, bytes) }
     names = Kiosk::CELLS.keys
     job = run(job, "set_cells", index: 1, cells: Kiosk::CELLS.map { |name, (x, y, width, height)| { name: name, x: x, y: y, width: width, height: height } })
-    { "planks" => "planks", "shingles" => "shingles" }.each do |material, cell|
-      job = run(job, "set_into_cells", assignments: [{ material: job.mesh.material_names.index(material), cell: names.index(cell), together: false }], inset_px: 2)
+    %w[planks shingles].each do |name|
+      job = run(job, "set_into_cells", assignments: [{ material: job.mesh.material_names.index(name), cell: names.index(name), together: false }], inset_px: 2)
     end
     sign = job.mesh.face_parts.eq(job.mesh.parts.index("sign")).where[4]
     Sample.new(name: "Harbour kiosk", job: run(job, "set_into_cells", assignments: [{ faces: [sign], cell: names.index("sign"), way: "fill" }]), pictures: pictures)
@@ -82,6 +67,24 @@ module Demo
 
   # @return [Array<Sample>] the last one is shown first
   def self.samples = [kiosk, heron, skiff, parade_drum, lantern_shade, tea_caddy]
+
+  # Unfolding takes longest of all, and what comes out never changes.
+  def self.made_skiff
+    job = SheetTrace::Job.start(SheetTrace::Formats.read(Skiff.obj, name: "skiff.obj"), source_name: "skiff.obj")
+    parts = job.mesh.parts.each_index.map { |part| job.mesh.face_parts.eq(part).where.to_a }
+    rims = parts.flat_map { |faces| SheetTrace::Pick.call(job, way: "rim", kind: "edges", faces: faces) }
+    job = run(job, "start_seams", from: "none")
+    job = run(job, "mark_seams", edges: (rims + Skiff.keel(job.mesh)).uniq)
+    job = run(job, "lay_flat", by: "unfold", mirrored: true)
+    pieces = (0...job.layout.uv_map.island_count).to_a
+    job = run(run(job, "park_islands", islands: pieces, corner: "bottom_left", share: 0.04), "keep_map", name: "Parked pieces")
+    job = run(run(job, "tag_islands", islands: pieces, tag: "art"), "turn_upright", islands: pieces)
+    job = run(job, "pack", turn: "none", in_order: true)
+    pictures = Skiff.pictures
+    %w[Left Right].each { |side| job = label(job, job.island_names.index("hull #{side}"), *pictures.first, width_mm: 40) }
+    job = landmarks(run(underlay(job, Skiff::PHOTO, pictures.fetch(Skiff::PHOTO)), "show_underlay", index: 0, how: "keep_scale"))
+    Sample.new(name: "Racing skiff", job: job.with(edition: job.edition.with(name: "Harbour blue")), pictures: pictures)
+  end
 
   def self.run(job, name, **parameters) = SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job).job
 
@@ -107,7 +110,7 @@ module Demo
     end
     run(job, "set_landmarks", landmarks: marks)
   end
-  private_class_method :run, :label, :underlay, :landmarks
+  private_class_method :made_skiff, :run, :label, :underlay, :landmarks
 
   # Writes the samples' models and pictures, to be brought in by hand.
   #
