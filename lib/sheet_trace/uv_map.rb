@@ -111,6 +111,13 @@ module SheetTrace
       Array.new(3) { |k| columns.map { |column| column[triangles.points[rows, k]] } }
     end
 
+    # @param places [Numo::DFloat] P x 2; rows [Numo::Int64] of .triangles
+    # @return [Numo::DFloat] twice the area of each of them at these places, below 0 where it is turned over
+    def signed_areas(places, rows)
+      a, b, c = triangle_places(places, rows)
+      ((b[0] - a[0]) * (c[1] - a[1])) - ((b[1] - a[1]) * (c[0] - a[0]))
+    end
+
     # @return [Numo::DFloat] I: area of each island on the model, square model units
     def island_areas
       @memo[:island_areas] ||= begin

@@ -57,6 +57,43 @@ describe "the fit stage" do
       assert_text "Undone: 11 pieces set into cells"
     end
 
+    # Tab goes on until something is reached, and Enter presses it; the arrows choose among the pages.
+    def tab_to(pattern)
+      now = -> { page.evaluate_script("(e => e.getAttribute('aria-label') || e.textContent || e.value || '')(document.activeElement)").strip }
+      150.times do
+        mouse.send_keys(:tab).perform
+        return if now.call.match?(pattern)
+      end
+
+      flunk "#{pattern} is not reached by Tab"
+    end
+
+    def turn_to(page_name, by)
+      3.times { mouse.send_keys(by).perform unless page.has_css?(".inspector label.on", text: page_name, wait: 0) }
+    end
+
+    it "is worked with the keyboard alone, from the picture to delivery" do
+      find(".sheet-view canvas").click
+      tab_to(/\Apicture\z/)
+      turn_to("Cells", :arrow_right)
+      tab_to(/\AFind cells\z/)
+      mouse.send_keys(:enter).perform
+
+      assert_done(/48 cells/)
+      tab_to(/\Acells\z/)
+      turn_to("Match", :arrow_right)
+      tab_to(/\APropose cells/)
+      mouse.send_keys(:enter).perform
+
+      assert_button "Accept all 8"
+      tab_to(/\AAccept all/)
+      mouse.send_keys(:enter).perform
+
+      assert_done(/11 pieces set into cells/)
+      mouse.send_keys("7").perform
+      tab_to(/\ADeliver the zip\z/)
+    end
+
     it "accepts one proposal and keeps the others, and lights its cells" do
       tools "Cells"
       click_button "Find cells"

@@ -69,16 +69,12 @@ module SheetTrace
       # Turned the other way than most of their island were before.
       def self.turned(layout, islands, points)
         rows = layout.uv_map.triangles_of(islands)
-        before, after = [layout.points_px, points].map { |places| areas(layout.uv_map.triangles.points[rows, true], places) }
+        before, after = [layout.points_px, points].map { |places| layout.uv_map.signed_areas(places, rows) }
         same = (before * after)
         [same.lt(0).count, same.gt(0).count].min
       end
 
-      def self.areas(triangles, places)
-        a, b, c = [0, 1, 2].map { |k| places[triangles[true, k], true] }
-        ((b[true, 0] - a[true, 0]) * (c[true, 1] - a[true, 1])) - ((b[true, 1] - a[true, 1]) * (c[true, 0] - a[true, 0]))
-      end
-      private_class_method :plane, :affine, :whole?, :soft, :turned, :areas
+      private_class_method :plane, :affine, :whole?, :soft, :turned
     end
   end
 end

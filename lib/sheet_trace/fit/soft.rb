@@ -89,7 +89,7 @@ module SheetTrace
         loose = Numo::Int64.new(@rest.shape[0]).seq # so that what no triangle holds stays
         [*entries, held.transpose.map { |column| Numo::DFloat.cast(column) }, [loose, loose, Numo::DFloat.zeros(loose.size) + 1e-9]].transpose.map.with_index do |parts, column|
           type = column == 2 ? Numo::DFloat : Numo::Int64
-          parts.map { |part| type.cast(part) }.then { |all| all.first.concatenate(*all[1..]) }
+          Geometry::Grouped.joined(parts.map { |part| type.cast(part) })
         end
       end
 

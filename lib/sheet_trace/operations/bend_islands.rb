@@ -48,9 +48,7 @@ module SheetTrace
 
       # @return [Array<Integer>] 1 and -1, which ways triangles of an island are turned
       def ways(job, island)
-        map = job.layout.uv_map
-        a, b, c = [0, 1, 2].map { |k| job.layout.points_px[map.triangles.points[map.island_triangles[island], k], true] }
-        areas = ((b[true, 0] - a[true, 0]) * (c[true, 1] - a[true, 1])) - ((b[true, 1] - a[true, 1]) * (c[true, 0] - a[true, 0]))
+        areas = job.layout.uv_map.signed_areas(job.layout.points_px, job.layout.uv_map.island_triangles[island])
         [(1 if areas.gt(0).any?), (-1 if areas.lt(0).any?)].compact
       end
     end

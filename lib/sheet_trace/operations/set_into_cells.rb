@@ -4,7 +4,7 @@ module SheetTrace
   module Operations
     # Sets islands or faces into cells of the underlay, twins that lie on them along. Faces of several islands are detached first.
     #
-    # assignments [Array<Hash>] each with islands or faces [Array<Integer>] or material [Integer], and cell [Integer], or cells [Array<Integer>] for a net onto a printed one;
+    # assignments [Array<Hash>] each with islands, faces, material or rest as FacesOf has them, and cell [Integer], or cells [Array<Integer>] for a net onto a printed one;
     #   way [String] of Fit::IntoCell::WAYS, "inside" if not said; together [Boolean] whether they are set in as one, or each for itself; true if not said
     #   turn [String] "up": model-up points up, or "keep"; turn_rad [Numeric] on top of that, clockwise; mirrored [Boolean] whether they shall read mirrored
     # inset_px [Numeric, nil] kept free inside cells; the job's if nil
@@ -33,7 +33,7 @@ module SheetTrace
         one = assignments.first
         cells = cells(job, one).map(&:name)
         where = cells.size > 2 ? "#{cells.size} cells" : cells.join(" and ")
-        "#{FacesOf.words(job, one)} set into #{where}: #{Words.short(density(after, one))} px/mm"
+        "#{FacesOf.words(job, one)} set into #{where}: #{Words.short(density(after, FacesOf.call(job, one)))} px/mm"
       end
 
       private
@@ -52,13 +52,13 @@ module SheetTrace
 
       def cells(job, one) = job.backdrop.cells.values_at(*(one[:cells] || [one[:cell]]))
 
-      def density(after, one)
+      def density(after, faces)
         map = after.layout.uv_map
-        after.measures[map.face_islands[FacesOf.call(after, one).first]].density_px_per_mm
+        after.measures[map.face_islands[faces.first]].density_px_per_mm
       end
 
       def detached(job, one, faces)
-        return job if one[:islands]
+        return job if one[:islands] || one[:rest]
 
         whole = faces.group_by { |face| job.layout.uv_map.face_islands[face] }.all? { |island, own| own.size == job.layout.uv_map.island_faces[island].size }
         whole ? job : DetachFaces.new(faces: faces).apply(job)
@@ -109,7 +109,7 @@ module SheetTrace
 
     # What an assignment may say.
     class SetIntoCells
-      KEYS = %i[islands faces material cell cells way together turn turn_rad mirrored].freeze
+      KEYS = %i[islands faces material rest cell cells way together turn turn_rad mirrored].freeze
     end
   end
 end

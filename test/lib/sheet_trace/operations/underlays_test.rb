@@ -81,6 +81,19 @@ describe "underlays, cells and landmarks of a job" do
     assert_in_delta 400, Math.hypot(*true_shape.layout.size_px(4)), 0.3
   end
 
+  it "sets the rest into one cell: all islands that lie in none" do
+    job = operate(templated, "set_into_cells", assignments: [{ islands: [0], cell: 0 }]).job
+    done = operate(job, "set_into_cells", assignments: [{ rest: true, cell: 3, together: false }])
+
+    assert_match(/The 5 islands in no cell set into blue/, done.description)
+    homes = (0..5).map { |island| SheetTrace::Fit::IntoCell.home(done.job.layout, island, done.job.backdrop.underlay).name }
+
+    assert_equal ["front", *["blue"] * 5], homes
+    assert_refused(SheetTrace::InvalidOperationError, message: /every island lies in a cell already/) do
+      operate(done.job, "set_into_cells", assignments: [{ rest: true, cell: 3 }])
+    end
+  end
+
   it "sets several pieces at once, faces of islands detached first" do
     net = operate(templated, "join_islands", edges: [0]).job
     faces = net.layout.uv_map.island_faces.map(&:to_a)

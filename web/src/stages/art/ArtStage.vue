@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { BButton } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
-import { api } from "@/api/client";
 import type { Picture } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import DropZone from "@/ui/DropZone.vue";
 import NumberField from "@/ui/NumberField.vue";
+import PictureGrid from "@/ui/PictureGrid.vue";
 import LabelFields from "./LabelFields.vue";
 import LayerList from "./LayerList.vue";
 
@@ -38,13 +38,7 @@ async function add(kind: "skin" | "label", from: Picture) {
   <template v-if="jobs.job">
     <h2>Art</h2>
     <h3 class="mt-0">Pictures</h3>
-    <ul v-if="jobs.job.pictures.length > 0" class="pictures">
-      <li v-for="one in jobs.job.pictures" :key="one.digest">
-        <button type="button" :class="{ on: one.digest === chosen }" :aria-pressed="one.digest === chosen" :title="`${one.name}, ${one.width_px} × ${one.height_px} px`" @click="chosen = one.digest === chosen ? null : one.digest">
-          <img :src="api.urls.picture(jobs.job.id, one.digest)" :alt="one.name" />
-        </button>
-      </li>
-    </ul>
+    <PictureGrid v-if="jobs.job.pictures.length > 0" :chosen="chosen ? [chosen] : []" @toggle="chosen = $event === chosen ? null : $event" />
     <DropZone accept="image/*" :label="bringing ? 'Reading…' : 'Bring in a picture'" :busy="bringing" multiple @files="bring">
       <p v-if="jobs.job.pictures.length === 0" class="mb-2">Drop a label, or a sheet you painted over the trace.</p>
     </DropZone>
@@ -68,31 +62,3 @@ async function add(kind: "skin" | "label", from: Picture) {
     </div>
   </template>
 </template>
-
-<style scoped>
-.pictures {
-  display: grid;
-  padding: 0;
-  margin: 0 0 8px;
-  gap: 6px;
-  grid-template-columns: repeat(4, 1fr);
-  list-style: none;
-}
-.pictures button {
-  display: grid;
-  width: 100%;
-  height: 54px;
-  padding: 3px;
-  border: 1px solid var(--rule);
-  border-radius: 5px;
-  background: var(--ground);
-  place-items: center;
-}
-.pictures button.on {
-  outline: 2px solid var(--verdigris);
-}
-.pictures img {
-  max-width: 100%;
-  max-height: 46px;
-}
-</style>

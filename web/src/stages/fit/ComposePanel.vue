@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Pictures of the job: one laid under the islands, or several composed to one sheet of cells. */
-import { computed, ref } from "vue";
+import { ref } from "vue";
 import { api } from "@/api/client";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
 import NumberField from "@/ui/NumberField.vue";
+import PictureGrid from "@/ui/PictureGrid.vue";
 
 const jobs = useJob();
 const messages = useMessages();
@@ -15,7 +16,6 @@ const trim = ref(true);
 const even_light = ref(false);
 const working = ref(false);
 
-const pictures = computed(() => jobs.job!.pictures);
 const toggle = (digest: string) => (chosen.value = chosen.value.includes(digest) ? chosen.value.filter((one) => one !== digest) : [...chosen.value, digest]);
 
 async function compose() {
@@ -38,13 +38,7 @@ async function lay() {
 
 <template>
   <h3>Pictures of the job</h3>
-  <ul class="pictures">
-    <li v-for="one in pictures" :key="one.digest">
-      <button type="button" :class="{ on: chosen.includes(one.digest) }" :aria-pressed="chosen.includes(one.digest)" :aria-label="`Choose ${one.name}`" :title="`${one.name}, ${one.width_px} × ${one.height_px} px`" @click="toggle(one.digest)">
-        <img :src="api.urls.picture(jobs.job!.id, one.digest)" alt="" />
-      </button>
-    </li>
-  </ul>
+  <PictureGrid :chosen="chosen" @toggle="toggle" />
   <p v-if="chosen.length === 0" class="what">Choose one to lay it under the islands, or several to compose one sheet of them.</p>
   <button v-else-if="chosen.length === 1" type="button" class="btn-choose btn-wide" @click="lay">Lay it under the islands</button>
   <template v-else>
@@ -59,31 +53,6 @@ async function lay() {
 </template>
 
 <style scoped>
-.pictures {
-  display: grid;
-  padding: 0;
-  margin: 0 0 6px;
-  gap: 5px;
-  grid-template-columns: repeat(5, 1fr);
-  list-style: none;
-}
-.pictures button {
-  display: grid;
-  width: 100%;
-  height: 40px;
-  padding: 2px;
-  border: 1px solid var(--rule);
-  border-radius: 5px;
-  background: var(--ground);
-  place-items: center;
-}
-.pictures button.on {
-  outline: 2px solid var(--verdigris);
-}
-.pictures img {
-  max-width: 100%;
-  max-height: 34px;
-}
 .four {
   display: grid;
   margin-bottom: 6px;

@@ -31,15 +31,6 @@ const faces = computed(() => [...picks.sets.faces]);
 const materials = computed(() => [{ value: null, text: "picked islands" }, ...(faces.value.length > 0 ? [{ value: "faces", text: `${counted(faces.value.length, "faces")} picked` }] : []), ...jobs.job!.materials.map((one, i) => ({ value: i, text: `all of ${one.name}` }))]);
 const what = computed(() => (material.value === null ? named.value : material.value === "faces" ? counted(faces.value.length, "faces") : jobs.job!.materials[material.value]!.name));
 const ready = computed(() => cell.value !== null && (material.value !== null || islands.value.length > 0));
-/** islands that lie in no cell */
-const rest = computed(() => {
-  const { width_px, height_px } = jobs.job!.sheet;
-  return jobs.islands.filter(({ box_px: [left, top, right, bottom] }) => {
-    const home = fitting.cellAt([(left + right) / 2, (top + bottom) / 2]);
-    return home === null || left < -1 || top < -1 || right > width_px + 1 || bottom > height_px + 1;
-  });
-});
-
 const subject = () => (material.value === null ? { islands: islands.value } : material.value === "faces" ? { faces: faces.value } : { material: material.value });
 
 async function set(turn_deg = 0, mirrored = false) {
@@ -52,7 +43,7 @@ function shade() {
   return jobs.operate("lay_along_gradient", { ...subject(), cell: fitting.cell, direction: directions[along.value], way: cell.value!.shade ?? "down", reverse: reverse.value });
 }
 
-const park = () => jobs.operate("set_into_cells", { assignments: rest.value.map((island) => ({ islands: [island.index], cell: fitting.cell, way: "inside" })) });
+const park = () => jobs.operate("set_into_cells", { assignments: [{ rest: true, cell: fitting.cell, way: "inside", together: false }] });
 const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.kept_maps.length + 1}` });
 </script>
 
@@ -79,7 +70,7 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
       <button type="button" class="btn-choose btn-wide" :disabled="!ready" @click="shade">Lay {{ ready ? what : "picked islands" }} along it</button>
     </template>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="rest.length === 0" title="All islands that lie in no cell" @click="park">The rest here ({{ rest.length }})</button>
+      <button type="button" class="btn-choose" title="All islands that lie in no cell" @click="park">The rest here</button>
       <button type="button" class="btn-choose" title="Set the assignment aside; Match lists, compares and goes back to variations" @click="variation">Keep as variation</button>
     </div>
   </template>
