@@ -11,6 +11,11 @@ Minitest::TestTask.create("test:browser") do |task|
   task.warning = false # those of the libraries that drive the browser
 end
 
+desc "Make docs/operations.md and the front end's types from what the core and the server declare"
+task :api do
+  ruby "-e", 'require "./server/api_files"; SheetTraceServer::ApiFiles.all.each { |path, content| File.write(path, content) }'
+end
+
 desc "Measure speed and memory, and print a table"
 task :bench do
   ruby "--yjit", "bench/run.rb"

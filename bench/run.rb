@@ -39,7 +39,7 @@ module Bench
   end
 
   def self.label_on(job, picture_px)
-    operation = SheetTrace::Operations.from_h("add_label", { id: "a", picture: "p", picture_px: picture_px, name: "label", island: 12 })
+    operation = SheetTrace::Operations.from_h("place_picture", { id: "a", picture: "p", picture_px: picture_px, name: "label", island: 12 })
     SheetTrace::Operations.run(operation, job).job
   end
 
@@ -65,7 +65,7 @@ module Bench
             end,
             measure("trace at 4096", 3.0) { -> { SheetTrace::Formats::Png::Writer.call(SheetTrace::Trace::Template.call(job.layout, size: big).to_image) } },
             measure("texel map and bake at 2048", 3.0) do
-              -> { SheetTrace::Artwork::Compose.call(labelled.edition, labelled.with(unit_mm: 1.0).canvas(pictures: ->(_digest) { bytes }, size: medium)) }
+              -> { SheetTrace::Artwork::Compose.call(labelled.artwork, labelled.with(unit_mm: 1.0).canvas(pictures: ->(_digest) { bytes }, size: medium)) }
             end,
             *formats(reading),
             measure("preflight of 50 000 faces", 3.0) do

@@ -5,6 +5,7 @@ require_relative "fitting"
 require_relative "flattening"
 require_relative "packing"
 require_relative "inspection"
+require_relative "recipes"
 require_relative "model_files"
 require_relative "underlay"
 
@@ -107,6 +108,33 @@ module SheetTraceCli
       options[:landmarks] ? fitting.by_landmarks(landmarks(options[:landmarks]), kind: options[:kind]) : fitting.by_cells(options[:cells], inset_px: options[:inset])
       write(fitting.model(reading), options[:out])
       puts options[:json] ? JSON.pretty_generate(fitting.to_h) : fitting.to_text(options[:out])
+    end
+
+    desc "run RECIPE", "do with operations what the screen does, and write what the recipe exports; paths in it are relative to it"
+    option :model, desc: "another model than the recipe's"
+    option :out, aliases: "-o", required: true, desc: "the folder to write to; made if there is none"
+    option :json, type: :boolean, desc: "sentences and files as JSON"
+    def run_recipe(recipe)
+      running = Recipes.new(recipe, model: options[:model])
+      result = running.call { |sentence| puts sentence unless options[:json] }
+      files = running.write(result, options[:out])
+      puts options[:json] ? JSON.pretty_generate({ sentences: result.sentences, files: files }) : "#{files.join(", ")} written to #{options[:out]}"
+    end
+    map "run" => :run_recipe
+
+    desc "operations [NAME]", "list the operations that a recipe may hold, or what one takes"
+    def operations(name = nil)
+      puts name ? SheetTrace::Operations::Reference.entry(name) : SheetTrace::Operations::Reference.list
+    end
+
+    desc "recipe JOB", "save a job of the application as a recipe, with its model and pictures; JOB is its name or id"
+    option :out, aliases: "-o", required: true, desc: "the folder to write to; made if there is none"
+    option :database, default: "var/sheet-trace.sqlite", desc: "where the application keeps its jobs"
+    def recipe(job)
+      files = Recipes.save(job, options[:database])
+      FileUtils.mkdir_p(options[:out])
+      files.each { |name, bytes| File.binwrite(File.join(options[:out], File.basename(name)), bytes) }
+      puts "#{files.keys.join(", ")} written to #{options[:out]}"
     end
 
     desc "convert IN OUT", "write a model in another format: OUT ends with .obj, .glb, .dae or .ply"

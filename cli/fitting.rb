@@ -7,7 +7,7 @@ module SheetTraceCli
     # @param underlay [Underlay]
     def initialize(job, underlay)
       @underlay = underlay
-      @job = run(job, "add_underlay", picture: SheetTrace::Job::Snapshot.digest(underlay.bytes), picture_px: underlay.size_px, name: underlay.name)
+      @job = run(job, "add_underlay", picture: underlay.name).job
     end
 
     # @return [SheetTrace::Formats::Model] with the new UVs
@@ -17,24 +17,23 @@ module SheetTraceCli
     #
     # @param cells [String] "auto" or "grid:COLSxROWS"; inset_px [Numeric]
     def by_cells(cells, inset_px:)
-      @job = run(@job, "set_cells", index: 0, cells: @underlay.cells(cells).map(&:to_h))
+      @job = run(@job, "set_cells", index: 0, cells: @underlay.cells(cells).map(&:to_h)).job
       islands = (0...@job.layout.uv_map.island_count).to_a
-      @proposals = SheetTrace::Fit::Match.call(@job.layout, islands, @job.backdrop.underlay, names: @job.island_names, flat_map: @job.method(:flat_map))
+      @proposals = SheetTrace::Fit::Match.call(@job.layout, islands, @job.fit_setup.underlay, names: @job.island_names, flat_map: @job.method(:flat_map))
       raise SheetTrace::LayoutError.new("no island goes with any cell of #{@underlay.name}", where: { islands: islands.size }) if @proposals.empty?
 
-      @told = @proposals.map { |proposal| assignment(proposal) }
-      @job = run(@job, "set_into_cells", assignments: @proposals.flat_map(&:assignments), inset_px: inset_px)
+      @assigned = @proposals.map { |proposal| assignment(proposal) }
+      @job = run(@job, "set_into_cells", assignments: @proposals.flat_map(&:assignments), inset_px: inset_px).job
       self
     end
 
     # @param landmarks [Array<Hash>] as docs/landmarks.md has them; kind [String]
     def by_landmarks(landmarks, kind:)
-      @job = run(@job, "set_landmarks", landmarks: landmarks.map { |mark| landmark(mark) })
-      operation = SheetTrace::Operations.from_h("fit_landmarks", { kind: kind })
-      fitted = operation.validate(@job).empty? ? operation.fitted(@job) : nil
-      @job = run(@job, "fit_landmarks", kind: kind)
-      @residuals = fitted.residuals_px
-      @turned = fitted.turned
+      @job = run(@job, "set_landmarks", landmarks: landmarks.map { |mark| landmark(mark) }).job
+      fitted = run(@job, "fit_landmarks", kind: kind)
+      @job = fitted.job
+      @residuals = fitted.facts[:residuals_px]
+      @turned = fitted.facts[:turned_triangles]
       self
     end
 
@@ -43,25 +42,27 @@ module SheetTraceCli
       sheet = { width_px: @job.sheet.width_px, height_px: @job.sheet.height_px }
       return { sheet: sheet, residuals_px: @residuals, worst_px: @residuals.max, turned_triangles: @turned } if @residuals
 
-      { sheet: sheet, assignments: @told, unassigned: @job.island_names - @told.flat_map { |one| one[:islands] } }
+      { sheet: sheet, assignments: @assigned, unassigned: @job.island_names - @assigned.flat_map { |assigned| assigned[:islands] } }
     end
 
     # @return [String]
     def to_text(out)
       return "#{out}: #{@residuals.size} landmarks, off by #{format("%.3f", @residuals.max)} px at the most, #{@turned} triangles turned over" if @residuals
 
-      lines = @told.map do |one|
-        format("%-30s %-30s %5.1f %%  %d°%s", one[:islands].join(", "), one[:cells].join(", "), 100 * one[:confidence], one[:turn_deg], one[:mirrored] ? ", mirrored" : "")
+      lines = @assigned.map do |assigned|
+        format("%-30s %-30s %5.1f %%  %d°%s", assigned[:islands].join(", "), assigned[:cells].join(", "), 100 * assigned[:confidence], assigned[:turn_deg], assigned[:mirrored] ? ", mirrored" : "")
       end
-      [*lines, "#{out}: #{to_h[:assignments].sum { |one| one[:islands].size }} of #{@job.layout.uv_map.island_count} islands set into cells"].join("\n")
+      [*lines, "#{out}: #{to_h[:assignments].sum { |assigned| assigned[:islands].size }} of #{@job.layout.uv_map.island_count} islands set into cells"].join("\n")
     end
 
     private
 
-    def run(job, name, **parameters) = SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job).job
+    def run(job, name, **parameters)
+      SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job, pictures: { @underlay.name => @underlay.file }.method(:[]))
+    end
 
     def assignment(proposal)
-      { islands: @job.island_names.values_at(*proposal.islands), cells: @job.backdrop.cells.values_at(*proposal.cells).map(&:name),
+      { islands: @job.island_names.values_at(*proposal.islands), cells: @job.fit_setup.cells.values_at(*proposal.cells).map(&:name),
         turn_deg: (proposal.turn_rad * 180 / Math::PI).round, mirrored: proposal.mirrored, confidence: proposal.confidence, reasons: proposal.reasons }
     end
 
@@ -81,7 +82,7 @@ module SheetTraceCli
     def sheet_px(place)
       return place unless place.is_a?(Array) && place.size == 2 && place.all?(Numeric)
 
-      @job.backdrop.underlay.to_sheet(@job.sheet).at(*place)
+      @job.fit_setup.underlay.to_sheet(@job.sheet).at(*place)
     end
   end
 end

@@ -20,6 +20,9 @@ module SheetTraceCli
 
     def size_px = @seen.values_at(:width_px, :height_px)
 
+    # @return [SheetTrace::Artwork::PictureFile]
+    def file = SheetTrace::Artwork::PictureFile.of_bytes(bytes, name: name)
+
     # @return [Numo::UInt8] h x w x 4
     def pixels = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Picture.read(bytes, name: name))
 

@@ -14,7 +14,8 @@ require_relative "store/database"
 require_relative "store/blobs"
 require_relative "store/jobs"
 require_relative "workshop"
-require_relative "helpers"
+require_relative "answers"
+%w[shape shapes lines_json islands_json fit_setup_json artwork_json].each { |name| require_relative "json/#{name}" } # what the others name
 Dir[File.join(__dir__, "json", "*.rb")].each { |file| require file }
 Dir[File.join(__dir__, "routes", "*.rb")].each { |file| require file }
 
@@ -27,7 +28,7 @@ module SheetTraceServer
                        img_src: "'self' data:", form_action: "'none'", frame_ancestors: "'none'", base_uri: "'none'" }.freeze
     private_constant :STATUSES, :OWN_FILES_ONLY
 
-    helpers Helpers
+    helpers Answers
 
     set :show_exceptions, false
     set :raise_errors, false
@@ -35,10 +36,11 @@ module SheetTraceServer
     set :static, false
     set :host_authorization, permitted_hosts: %w[127.0.0.1 localhost], allow_if: nil
     set :events, SheetTraceServer::Events.new
+    set :check_answers, false
 
     use Rack::Protection::HttpOrigin
     use Rack::Protection::ContentSecurityPolicy, **OWN_FILES_ONLY
-    use Rack::Static, urls: ["/assets"], root: Helpers::DIST, header_rules: [[:all, { "cache-control" => "public, max-age=31536000, immutable" }]]
+    use Rack::Static, urls: ["/assets"], root: Answers::DIST, header_rules: [[:all, { "cache-control" => "public, max-age=31536000, immutable" }]]
 
     # @param database [Sequel::Database]
     def self.open(database)

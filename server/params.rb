@@ -1,9 +1,16 @@
 # frozen_string_literal: true
 
 module SheetTraceServer
-  # Typed reading of request parameters. Angles are degrees in JSON and radians in the core: a key that
-  # ends with _deg becomes one that ends with _rad.
+  # Reading of requests: JSON and queries by declared parameters, as operations declare theirs.
   module Params
+    # Values that routes ask for in common.
+    module Size
+      extend SheetTrace::Parameters
+
+      whole :width_px, SheetTrace::Layout::Sheet::SIDE_PX, label: "width", optional: true
+      whole :height_px, SheetTrace::Layout::Sheet::SIDE_PX, label: "height", optional: true
+    end
+
     module_function
 
     # @param body [String] JSON object
@@ -14,62 +21,37 @@ module SheetTraceServer
       return value if value.is_a?(Hash)
 
       raise SheetTrace::InputError, "the request's body is not a JSON object"
-    rescue JSON::ParserError
+    rescue JSON::ParserError, EncodingError
       raise SheetTrace::InputError, "the request's body is not JSON"
     end
 
-    # @param parameters [Hash{Symbol => Object}] of an operation, hashes in its lists too
-    def radians(parameters)
-      parameters.to_h do |name, value|
-        value = value.map { |one| one.is_a?(Hash) ? radians(one) : one } if value.is_a?(Array)
-        next [name, value] unless name.end_with?("_deg")
+    # @param declared [Module] extended with SheetTrace::Parameters or SheetTrace::References
+    # @param values [Hash{Symbol => Object}] of JSON
+    # @param job [SheetTrace::Job, nil] that they speak of
+    # @return [Hash{Symbol => Object}] checked, as the core uses them
+    # @raise [SheetTrace::InputError]
+    def read(declared, values, job = nil) = declared.checked(declared.from_plain(values), SheetTrace::References::Context.new(job: job))
 
-        [name.to_s.sub(/_deg\z/, "_rad").to_sym, value.is_a?(Numeric) ? value * Math::PI / 180 : value]
-      end
+    # The same, from the texts of a query; what is not declared is left out.
+    def query(declared, texts, job = nil)
+      symbols = texts.to_h { |name, text| [name.to_sym, text.is_a?(String) ? text : text.to_s] }
+      declared.checked(declared.from_texts(symbols), SheetTrace::References::Context.new(job: job))
     end
 
-    # @param text [String, nil]
-    # @return [SheetTrace::Layout::Sheet]
-    def size(width, height, default)
-      return default if width.nil? && height.nil?
+    # @return [SheetTrace::Layout::Sheet] of width_px and height_px, or else the default
+    def size(texts, default)
+      values = query(Size, texts)
+      return default if values.values.none?
 
-      SheetTrace::Layout::Sheet.new(width_px: integer(width, :width_px), height_px: integer(height, :height_px))
+      SheetTrace::Layout::Sheet.new(width_px: values[:width_px] || default.width_px, height_px: values[:height_px] || default.height_px)
     end
 
+    # @param text [String, nil] of a path or query
+    # @return [Integer]
     def integer(text, name)
       Integer(text, 10)
     rescue ArgumentError, TypeError
-      raise SheetTrace::InputError.new("#{name} is #{text.inspect}; give a whole number", where: { name => text })
-    end
-
-    # @param value [Object] from JSON
-    # @return [Integer] 0 and more
-    def count(value, name)
-      return value if value.is_a?(Integer) && value >= 0
-
-      raise SheetTrace::InputError.new("#{name} is #{value.inspect.slice(0, 60)}; give a whole number", where: { name => value })
-    end
-
-    # @param values [Object] from JSON
-    # @return [Array<Numeric>] as many as wanted
-    def numbers(values, name, count)
-      return values if values.is_a?(Array) && values.size == count && values.all? { |value| value.is_a?(Numeric) && value.to_f.finite? }
-
-      raise SheetTrace::InputError.new("#{name} is #{values.inspect.slice(0, 60)}; give #{count} numbers", where: { name => values })
-    end
-
-    # @param degrees [Object]
-    # @return [Float] radians
-    def angle(degrees)
-      return degrees * Math::PI / 180 if degrees.is_a?(Numeric)
-
-      raise SheetTrace::InputError.new("angle_deg is #{degrees.inspect}; give a number", where: { angle_deg: degrees })
-    end
-
-    def number(text, name, default)
-      text.nil? ? default : Float(text)
-    rescue ArgumentError
-      raise SheetTrace::InputError.new("#{name} is #{text.inspect}; give a number", where: { name => text })
+      raise SheetTrace::InputError.new("#{name} is #{text.inspect.slice(0, 60)}; give a whole number", where: { name => text })
     end
   end
 end

@@ -34,25 +34,28 @@ module SheetTraceServer
     # @param files [Hash{String => String}] name => bytes: a model and what belongs to it
     # @return [String] the new job's id
     def start(files)
-      name = SheetTrace::Formats::Bundle.open(files).model.first
-      create(SheetTrace::Formats.read_files(files), File.basename(name))
+      name = File.basename(SheetTrace::Formats::Bundle.open(files).model.first)
+      create(SheetTrace::Job::Start.call(SheetTrace::Formats.read_files(files), source_name: name), files: files, model: files.keys.size == 1 ? files.keys.first : name)
     end
 
     # @param kind [String] of solid; measures [Hash{Symbol => Numeric}]
     # @return [String] the new job's id
-    def start_solid(kind, measures) = create(SheetTrace::Solids.build(kind, measures), kind.tr("_", " ").capitalize)
+    def start_solid(kind, measures)
+      name = kind.tr("_", " ").capitalize
+      create(SheetTrace::Job::Start.call(SheetTrace::Solids.build(kind, measures), source_name: name), model: nil)
+    end
 
-    # @param parameters [Hash{Symbol => Object}] of the operation
+    # @param parameters [Hash{Symbol => Object}] of the operation, as in JSON
     # @return [String] what was done
     def operate(id, base_revision_id, name, parameters)
       @lock.synchronize do
         before = snapshot(id, base_revision_id)
-        result = SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), before.job)
-        after = SheetTrace::Job::Snapshot.dump(result.job, before: before)
-        revision_id = @jobs.commit(id, base_revision_id, after, result.description, { name: name, parameters: parameters })
+        change = SheetTrace::Operations.run(SheetTrace::Operations.from_plain(name, parameters), before.job, pictures: picture_files(id))
+        after = SheetTrace::Job::Snapshot.dump(change.job, before: before)
+        revision_id = @jobs.commit(id, base_revision_id, after, change.sentence, { name: name, parameters: parameters })
         @snapshots[revision_id] = after
         @events.publish(id, revision_id)
-        result.description
+        change.sentence
       end
     end
 
@@ -71,26 +74,37 @@ module SheetTraceServer
     # @return [#call] takes a digest, gives the picture's bytes
     def pictures = @jobs.blobs.method(:fetch)
 
-    private
-
-    def create(reading, name)
-      job = SheetTrace::Job.start(reading, source_name: name)
-      readable, notes = readable_pictures(reading.images)
-      job = job.with(source: job.source.with(notes: job.source.notes + notes)) if notes.any?
-      job = SheetTrace::Job::Dress.call(job, readable.transform_values { |bytes| SheetTrace::Job::Snapshot.digest(bytes) })
-      @jobs.create(File.basename(name, ".*").tr("_", " "), SheetTrace::Job::Snapshot.dump(job), "#{name} brought in", pictures: readable)
+    # @return [#call] takes a digest or a file's name, gives the SheetTrace::Artwork::PictureFile of that picture of a job, or nil
+    def picture_files(id)
+      lambda do |name|
+        row = @jobs.pictures(id).reverse.find { |picture| [picture[:digest], picture[:name]].include?(name) }
+        row && SheetTrace::Artwork::PictureFile.new(**row.slice(:digest, :name, :width_px, :height_px))
+      end
     end
 
-    # @return [Array(Hash, Array)] pictures that can be shown, and a note for each that can't
-    def readable_pictures(images)
-      notes = []
-      readable = images.select do |name, bytes|
-        SheetTrace::Artwork::Picture.inspect_file(bytes, name: name)
-      rescue SheetTrace::Error => e
-        notes << SheetTrace::Formats::Note.new(code: "picture_not_read", message: e.message, where: { file: name })
-        false
-      end
-      [readable, notes]
+    # @return [Hash{String => String}] file name => bytes: the job as a recipe, with the model and the pictures that it names
+    def recipe_files(id)
+      revisions = @jobs.revisions_until_shown(id)
+      first = snapshot(id, revisions.first[:id]).job
+      operations = revisions.flat_map { |row| recorded(row) }
+      SheetTrace::Recipe::Save.call(first, operations, model: @jobs.model_files(id), pictures: @jobs.pictures(id).to_h { |row| [row, pictures.call(row[:digest])] },
+                                                       name: SheetTrace::Job::Deliver.base_name("#{@jobs.find(id)[:name]}.job"))
+    end
+
+    private
+
+    # @param started [SheetTrace::Job::Start::Started]
+    def create(started, model:, files: {})
+      job = started.job
+      name = job.source_name
+      @jobs.create(File.basename(name, ".*").tr("_", " "), SheetTrace::Job::Snapshot.dump(job), "#{name} brought in", pictures: started.pictures,
+                                                                                                                      model_files: files, operation: { start: model })
+    end
+
+    # What a revision did, as a recipe has it. A sample's first revision holds all that it was made with.
+    def recorded(row)
+      operation = JSON.parse(row[:operation], symbolize_names: true)
+      operation[:operations] || (operation[:name] ? [operation.slice(:name, :parameters)] : [])
     end
   end
 end

@@ -12,6 +12,22 @@ module Models
 
   def map(obj) = read(obj).then { |reading| SheetTrace::UvMap::Build.call(reading.mesh, reading.uvs, reading.corner_uvs, reading.face_mapped) }
 
+  # A picture that is known by its size alone.
+  #
+  # @param name [String] such as "100x50"
+  # @return [SheetTrace::Artwork::PictureFile, nil]
+  def picture(name)
+    width, height = name.split("x").map(&:to_i)
+    SheetTrace::Artwork::PictureFile.new(digest: name, name: "#{name}.png", width_px: width, height_px: height) if height
+  end
+
+  # A layer over the whole sheet.
+  def skin(name, picture, material: nil, **look)
+    art = SheetTrace::Artwork
+    art::Layer.new(id: name, name: name, content: art::Contents::Picture.new(picture: picture), place: art::Places::OnSheet.new,
+                   look: art::Look.new(mask: art::Mask.new(materials: material && [material]), **look))
+  end
+
   # One upright panel that faces the front: corners lower left, lower right, upper right, upper left.
   def panel(width: 80, height: 120, uvs: [[0.1, 0.1], [0.5, 0.1], [0.5, 0.7], [0.1, 0.7]])
     corners = [[0, 0], [width, 0], [width, height], [0, height]]

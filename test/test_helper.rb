@@ -19,9 +19,10 @@ module SheetTraceTest
     error
   end
 
-  # @param places [Hash{String => Object}] of the operation
+  # @param parameters [Hash{Symbol => Object}] of the operation; pictures go by their size, such as "100x50"
+  # @return [SheetTrace::Operations::Operation::Change]
   def operate(job, name, **parameters)
-    SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job)
+    SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job, pictures: Models.method(:picture))
   end
 end
 

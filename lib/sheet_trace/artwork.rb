@@ -3,9 +3,11 @@
 require "vips"
 
 module SheetTrace
-  # Layers of paint and the sheet they make.
+  # Layers of paint and the sheet they make. A layer is content (what colour), place (where) and look (how it is laid over what is below).
   module Artwork
-    # How each kind of layer is baked. A new kind is a file with .call and a line here.
-    LAYER_KINDS = Registry.new("layer kind", "skin" => "SheetTrace::Artwork::BakeSkin", "label" => "SheetTrace::Artwork::BakeLabel")
+    # What a layer may show. A new content is a file in contents/, its test, and a line here.
+    CONTENTS = Registry.new("content", "picture" => "SheetTrace::Artwork::Contents::Picture", "fill" => "SheetTrace::Artwork::Contents::Fill")
+    # Where a layer may lie. A new place is a file in places/, its test, and a line here.
+    PLACES = Registry.new("place", "sheet" => "SheetTrace::Artwork::Places::OnSheet", "island" => "SheetTrace::Artwork::Places::OnIsland")
   end
 end

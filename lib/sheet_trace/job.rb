@@ -1,33 +1,28 @@
 # frozen_string_literal: true
 
 module SheetTrace
-  # The document: one model with its sheet, layout and artwork. Immutable; every change gives a new one.
+  # The document: one model with its sheet, layout and artwork, as the parts of Parts::ALL. Immutable; every change gives a new one.
   class Job
     UNIT_MM = (1e-6..1e6)
+    # Px that islands may be asked to keep from each other, wherever that is said.
+    GUTTER_PX = (0..1024)
     TAGS = %w[art plain].freeze
 
-    # @return [Source]
-    attr_reader :source
-    # @return [Float] length of a model unit
-    attr_reader :unit_mm
-    # @return [Layout]
-    attr_reader :layout
-    # @return [Hash{Integer => String}] names given by hand, by island
-    attr_reader :given_names
-    # @return [Hash{Integer => String}] tags other than "art", by island
-    attr_reader :given_tags
-    # @return [Integer] px that islands shall keep from each other
-    attr_reader :gutter_px
-    # @return [Artwork::Edition]
-    attr_reader :edition
-    # @return [Numo::Bit, nil] E: seams drawn for the next laying flat; nil for those of the map
-    attr_reader :drawn_seams
-    # @return [Array<KeptMap>] maps set aside, the oldest first
-    attr_reader :kept_maps
-    # @return [Layout::Plan] what is wanted of the layout
-    attr_reader :plan
-    # @return [Fit::Backdrop] pictures under the islands, and what of the islands must lie where on them
-    attr_reader :backdrop
+    # @return [Array<String>] in words: what was said of the surface and could not be carried over by the change that gave this job
+    attr_reader :dropped
+
+    # @!method source @return [Source]
+    # @!method unit_mm @return [Float] length of a model unit
+    # @!method layout @return [Layout]
+    # @!method given_names @return [Hash{Integer => String}] names given by hand, by island
+    # @!method given_tags @return [Hash{Integer => String}] tags other than "art", by island
+    # @!method gutter_px @return [Numeric] px that islands shall keep from each other
+    # @!method plan @return [Layout::Plan] what is wanted of the layout
+    # @!method fit_setup @return [Fit::Setup] pictures under the islands, and what of the islands must lie where on them
+    # @!method drawn_seams @return [Numo::Bit, nil] E: seams drawn for the next laying flat; nil for those of the map
+    # @!method kept_maps @return [Array<KeptMap>] maps set aside, the oldest first
+    # @!method artwork @return [Artwork::Stack]
+    Parts::ALL.each_key { |name| define_method(name) { @parts.fetch(name) } }
 
     # Starts a job from what a reader gave. A model without any UVs gets each face square-on.
     #
@@ -40,7 +35,7 @@ module SheetTrace
       source = Source.of_reading(reading, source_name)
       source = source.with(notes: source.notes + [projected_note(source_name, reading.mesh)]) if source.used_sets.empty?
       new(source: source, unit_mm: unit_mm || reading.unit_mm || 1.0, layout: Layout.new(uv_map: first_map(source, reading.mesh, sheet), sheet: sheet),
-          edition: Artwork::Edition.new, gutter_px: ([sheet.width_px, sheet.height_px].max / 128).clamp(1, 8))
+          gutter_px: ([sheet.width_px, sheet.height_px].max / 128).clamp(1, 8))
     end
 
     # @param set [Integer, nil] which of the source's sets; the first that is used if nil
@@ -57,34 +52,28 @@ module SheetTrace
     end
     private_class_method :projected_note
 
-    def initialize(source:, unit_mm:, layout:, edition:, given_names: {}, given_tags: {}, gutter_px: 8, drawn_seams: nil, kept_maps: [],
-                   plan: Layout::Plan.new, backdrop: Fit::Backdrop.new, memo: {})
-      @source = source
-      @unit_mm = unit_mm
-      @layout = layout
-      @given_names = given_names.freeze
-      @given_tags = given_tags.freeze
-      @gutter_px = gutter_px
-      @edition = edition
-      @drawn_seams = drawn_seams&.freeze
-      @kept_maps = kept_maps.freeze
-      @plan = plan
-      @backdrop = backdrop
+    # @param parts [Hash{Symbol => Object}] by the names of Parts::ALL; source and layout at the least
+    def initialize(dropped: [], memo: Memo.new, **parts)
+      strange = parts.keys - Parts::ALL.keys
+      raise ArgumentError, "a job has no part #{strange.first}" if strange.any?
+
+      @parts = Parts::ALL.to_h { |name, part| [name, parts.fetch(name) { part.default }.freeze] }.freeze
+      @dropped = dropped.freeze
       @memo = memo
       freeze
     end
 
-    # @return [Job] with some attributes changed; what the changes don't touch is not worked out again
-    def with(**changes)
-      same_surface = !changes.key?(:unit_mm) && (!changes.key?(:layout) || changes[:layout].uv_map.equal?(layout.uv_map))
-      memo = same_surface ? @memo.slice(:flat_maps, :canvas, :map_seams) : {}
-      memo[:known_measures] = @memo[:measures] ? [layout, @memo[:measures]] : @memo[:known_measures] if same_surface
-      Job.new(source: source, unit_mm: unit_mm, layout: layout, given_names: given_names, given_tags: given_tags, gutter_px: gutter_px, edition: edition,
-              drawn_seams: drawn_seams, kept_maps: kept_maps, plan: plan, backdrop: backdrop, memo: memo, **changes)
-    end
+    # @param name [Symbol] of Parts::ALL
+    def part(name) = @parts.fetch(name)
+
+    # @return [Job] with some parts changed; what the changes don't touch is not worked out again
+    def with(dropped: @dropped, **changes) = Job.new(dropped: dropped, memo: @memo.after(self, changes), **@parts, **changes)
+
+    # @return [Array(Array(Float, Float, Float), Array(Float, Float, Float))] least and largest coordinates of the model, mm
+    def bounds_mm = mesh.bounds.map { |corner| corner.map { |value| value * unit_mm } }
 
     # @return [Numo::Bit] E: seams as drawn, or else those of the map
-    def seams = drawn_seams || (@memo[:map_seams] ||= Flatten::Seams.of_map(layout.uv_map))
+    def seams = drawn_seams || @memo.fetch(:map_seams) { Flatten::Seams.of_map(layout.uv_map) }
 
     def mesh = layout.uv_map.mesh
     def sheet = layout.sheet
@@ -93,7 +82,7 @@ module SheetTrace
 
     # @return [Array<Layout::MeasureIslands::Measure>] one an island; those that lie as before are not measured again
     def measures
-      @memo[:measures] ||= begin
+      @memo.fetch(:measures) do
         former, known = @memo[:known_measures]
         changed = former ? layout.islands_moved_since(former) : (0...layout.uv_map.island_count).to_a
         fresh = Layout::MeasureIslands.call(layout, unit_mm: unit_mm, islands: changed)
@@ -109,10 +98,13 @@ module SheetTrace
     # @return [Array<String>] "art" or "plain", one an island
     def tags = Array.new(layout.uv_map.island_count) { |island| given_tags.fetch(island, "art") }
 
+    # @return [Array<Integer>] islands that carry art
+    def art_islands = tags.each_index.select { |island| tags[island] == "art" }
+
     # @param island [Integer]
     # @return [Flatten::FlatMap]
     def flat_map(island)
-      (@memo[:flat_maps] ||= {})[island] ||= Flatten::FlatMap.call(layout.uv_map, island, unit_mm: unit_mm)
+      @memo.fetch(:flat_maps) { {} }[island] ||= Flatten::FlatMap.call(layout.uv_map, island, unit_mm: unit_mm)
     end
 
     # @return [Float] root of sheet area over model area, all islands together; px per mm
@@ -127,18 +119,20 @@ module SheetTrace
 
     # @return [Check::Subject] what the checks look at
     def subject
-      @memo[:subject] ||= Check::Subject.new(layout: layout, measures: measures, names: island_names, tags: tags, gutter_px: gutter_px, plan: plan, backdrop: backdrop,
-                                             labels: edition.labels.transform_values { |layers| layers.map(&:name) })
+      @memo.fetch(:subject) do
+        Check::Subject.new(layout: layout, measures: measures, names: island_names, tags: tags, gutter_px: gutter_px, plan: plan, fit_setup: fit_setup,
+                           labels: artwork.on_islands.transform_values { |layers| layers.map(&:name) })
+      end
     end
 
     # @return [Array<Check::Finding>] the preflight report, the worst first
-    def findings = @memo[:findings] ||= Check.call(subject)
+    def findings = @memo.fetch(:findings) { Check.call(subject) }
 
     # @param size [Layout::Sheet] to bake at
     # @param pictures [#call] takes a digest, gives the bytes of the image file
     # @return [Artwork::Canvas]
     def canvas(pictures:, size: sheet)
-      Artwork::Canvas.new(layout: layout, size: size, flat_maps: method(:flat_map), memo: @memo[:canvas] ||= Artwork::Canvas.memo,
+      Artwork::Canvas.new(layout: layout, size: size, flat_maps: method(:flat_map), memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
                           pictures: ->(digest) { Artwork::Picture.read(pictures.call(digest)) })
     end
   end

@@ -5,7 +5,8 @@ module SheetTrace
   class Layout
     STEPS = 2.0**46
     NEAR = 32 # sheets; farther off, there are no such small steps
-    private_constant :STEPS, :NEAR
+    OFF_SHEET_PX = 0.01 # less is the rounding of a file's UVs
+    private_constant :STEPS, :NEAR, :OFF_SHEET_PX
 
     # @return [UvMap]
     attr_reader :uv_map
@@ -50,6 +51,15 @@ module SheetTrace
       end
     end
 
+    # @return [Numo::DFloat] I: how far each island reaches beyond the sheet's border, px; below 0 where it lies inside
+    def beyond_sheet_px
+      boxes = boxes_px
+      [-boxes[true, 0], -boxes[true, 1], boxes[true, 2] - sheet.width_px, boxes[true, 3] - sheet.height_px].reduce { |a, b| Numo::DFloat.maximum(a, b) }
+    end
+
+    # @return [Array<Integer>] islands that lie off the sheet or across its border
+    def islands_off_sheet = uv_map.island_count.zero? ? [] : (beyond_sheet_px > OFF_SHEET_PX).where.to_a
+
     # @return [Array(Float, Float)] width and height of an island's box, px
     def size_px(island) = boxes_px[island, true].to_a.then { |left, top, right, bottom| [right - left, bottom - top] }
 
@@ -63,6 +73,10 @@ module SheetTrace
     # @param mesh [Mesh] with the same faces and corners
     # @return [Layout] the same layout of it
     def with_mesh(mesh) = Layout.new(uv_map: uv_map.with_mesh(mesh), sheet: sheet, placements: placements)
+
+    # @param points_uv [Numo::DFloat] P x 2 on the sheet
+    # @return [Layout] the same islands with points at other places; what is cut where, and which points are one, stays
+    def with_points_uv(points_uv) = Layout.new(uv_map: uv_map.with_points(points_uv), sheet: sheet)
 
     # @param islands [Array<Integer>]
     # @return [Array(Float, Float)] the middle of the box around the islands, px

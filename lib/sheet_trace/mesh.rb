@@ -55,6 +55,10 @@ module SheetTrace
     def material_names = materials.map(&:name)
 
     def vertex_count = positions.shape[0]
+    # @return [Array<Integer>] faces of each part, and of each material
+    def part_sizes = face_parts.bincount(minlength: parts.size).to_a
+    def material_sizes = face_materials.bincount(minlength: materials.size).to_a
+
     def face_count = face_starts.size - 1
     def corner_count = corner_vertices.size
 

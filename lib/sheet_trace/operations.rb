@@ -5,7 +5,8 @@ module SheetTrace
   module Operations
     NAMES = Registry.new("operation", %w[
       TransformIslands PlaceIsland RenameIsland ResizeSheet SetUnit SetUpAxis SetBleed SetGutter TagIslands
-      AddSkin AddLabel ChangeLayer MoveLayer RemoveLayer
+      AddLayer PlacePicture ChangeLayer MoveLayer RemoveLayer
+      AddEdition ShowEdition RenameEdition RemoveEdition ReplaceInEdition
       Pack Equalise WeighIslands LockIslands PlanSheet AlignIslands PlaceCorner WeighByVisibility FitToSheet ArrangeIslands ParkIslands SetAside
       StackTwins ExchangeTwins SnapToPixels
       SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
@@ -15,32 +16,45 @@ module SheetTrace
       ChooseUvSet KeepMap TakeKeptMap DropKeptMap LoadLayout RenamePart RenameMaterial
     ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"] })
 
-    # What a run gives: the new job and one sentence for the history.
-    Result = Struct.new(:job, :description, keyword_init: true)
-
     # @param name [String] one of NAMES
-    # @param parameters [Hash{Symbol => Object}] plain values
-    # @return [Struct] an operation
+    # @param parameters [Hash{Symbol => Object}] with the names and units of the core
+    # @return [Operation]
     # @raise [UnknownNameError] where: { name: }
     # @raise [InvalidOperationError] if a parameter is lacking or not known; where: { operation: }
-    def self.from_h(name, parameters)
-      NAMES.fetch(name).new(**parameters)
-    rescue ArgumentError => e
-      raise InvalidOperationError.new(["#{name}: #{e.message}"], where: { operation: name })
+    def self.from_h(name, parameters) = NAMES.fetch(name).then { |operation| said(name) { operation.new(**parameters) } }
+
+    # The same, from parameters as JSON has them: angles in degrees.
+    def self.from_plain(name, parameters)
+      NAMES.fetch(name).then { |operation| said(name) { operation.new(**operation.from_plain(parameters)) } }
     end
 
-    # Validates, then applies.
+    # Checks, then works once.
     #
-    # @param operation [Struct]
+    # @param operation [Operation]
     # @param job [Job]
-    # @return [Result]
-    # @raise [InvalidOperationError] carrying what validate found; where: { operation: }
-    def self.run(operation, job)
-      problems = operation.validate(job)
-      raise InvalidOperationError.new(problems, where: { operation: NAMES.names.find { |name| NAMES.fetch(name) == operation.class } }) if problems.any?
+    # @param pictures [#call] takes a digest or a file name, gives the Artwork::PictureFile, or nil
+    # @return [Operation::Change]
+    # @raise [InvalidOperationError] carrying all that is wrong with its parameters, or why it can't be done; where: { operation: }
+    def self.run(operation, job, pictures: ->(_name) {})
+      change = said(operation.class.plain_name) { prepare(operation, job, pictures: pictures).call(job) }
+      lost = change.job.dropped
+      return change if lost.empty?
 
-      after = operation.apply(job)
-      Result.new(job: after, description: operation.describe(job, after))
+      change.with(job: change.job.with(dropped: []), sentence: "#{change.sentence}; dropped: #{lost.join(", ")}")
     end
+
+    # @return [Operation] with names turned into indices and all parameters checked, ready to be called or watched
+    # @raise [InvalidOperationError] where: { operation: }
+    def self.prepare(operation, job, pictures: ->(_name) {})
+      said(operation.class.plain_name) { operation.checked(References::Context.new(job: job, pictures: pictures)) }
+    end
+
+    # What is wrong with parameters is said as the operation's.
+    def self.said(name)
+      yield
+    rescue InputError => e
+      raise InvalidOperationError.new([e.message], where: { **e.where, operation: name })
+    end
+    private_class_method :said
   end
 end

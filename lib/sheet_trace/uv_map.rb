@@ -44,6 +44,13 @@ module SheetTrace
                 face_mapped: face_mapped, face_islands: face_islands, island_count: island_count)
     end
 
+    # @param points [Numo::DFloat] P x 2
+    # @return [UvMap] the same islands of other shapes
+    def with_points(points)
+      UvMap.new(mesh: mesh, points: points, point_vertices: point_vertices, point_islands: point_islands, corner_points: corner_points,
+                face_mapped: face_mapped, face_islands: face_islands, island_count: island_count)
+    end
+
     def point_count = points.shape[0]
 
     # The triangles of the faces that lie on the sheet.

@@ -48,6 +48,7 @@ module SheetTraceServer
         "seams" => ->(job) { Numo::Int32.cast(job.seams.where) },
         "points" => ->(job) { Numo::SFloat.cast(job.layout.points_px) }
       }.freeze
+      NAMES = TABLE.keys.freeze
       private_constant :TABLE
 
       # @return [String, nil] nil if there is no array of that name

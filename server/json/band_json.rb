@@ -4,6 +4,12 @@ module SheetTraceServer
   module Json
     # The cylinder or cone that fits a band, in model units.
     module BandJson
+      shape = Shape
+      SHAPE = Shape::Record.new("Band", kind: shape.one_of("cylinder", "cone"), axis: shape::TRIPLE, origin: [shape::TRIPLE, "the apex of a cone"], radius: shape::NUMBER.or_null,
+                                        half_angle_deg: shape::NUMBER, error: [shape::NUMBER, "how far the surface lies from it, as a share of the band's size"],
+                                        low: [shape::TRIPLE, "an end of the axis beside the band"], high: shape::TRIPLE)
+      SHAPES = [SHAPE].freeze
+
       # @param fit [SheetTrace::Flatten::FitBand::Shown]
       # @return [Hash]
       def self.call(fit)

@@ -4,13 +4,15 @@ module SheetTraceServer
   module Json
     # The plane about which a model is its own mirror image.
     module SymmetryJson
+      shape = Shape
+      SHAPE = Shape::Record.new("Symmetry", plane: [shape::TEXT.or_null, "as \"x = 0\"; null where there is none"], tolerance_mm: shape::NUMBER.or_null, error_mm: shape::NUMBER.or_null)
+      SHAPES = [SHAPE].freeze
+
       # @param job [SheetTrace::Job]
-      # @return [Hash] plane is nil where there is none
+      # @return [Hash]
       def self.call(job)
         symmetry = job.mesh.symmetry
-        return { plane: nil } unless symmetry
-
-        { plane: symmetry.plane, tolerance_mm: symmetry.tolerance * job.unit_mm, error_mm: symmetry.error * job.unit_mm }
+        { plane: symmetry&.plane, tolerance_mm: symmetry && (symmetry.tolerance * job.unit_mm), error_mm: symmetry && (symmetry.error * job.unit_mm) }
       end
     end
   end

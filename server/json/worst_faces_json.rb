@@ -4,24 +4,15 @@ module SheetTraceServer
   module Json
     # The faces with the worst figures, the worst first, to be stepped through.
     module WorstFacesJson
-      MOST = 100
-      private_constant :MOST
+      shape = Shape
+      FACE = Shape::Record.new("WorstFace", face: shape::NUMBER, island: shape::NUMBER, value: [shape::NUMBER.or_null, "null: endless"])
+      SHAPE = Shape::Record.new("WorstFaces", faces: FACE.list)
+      SHAPES = [FACE, SHAPE].freeze
 
       # @param job [SheetTrace::Job]
-      # @param by [String] stretch or density
-      # @return [Array<Hash>] face, island, value
-      def self.call(job, by)
-        values = SheetTrace::Artwork::MeasureMap.values(by, job.layout, unit_mm: job.unit_mm)
-        badness = by == "density" ? Numo::NMath.log(Numo::DFloat.maximum(values, 1e-9)).abs : values
-        triangles = job.layout.uv_map.triangles
-        seen = {}
-        badness.sort_index.to_a.reverse_each do |row|
-          face = triangles.faces[row]
-          seen[face] ||= { face: face, island: triangles.islands[row], value: values[row].finite? ? values[row] : nil }
-          break if seen.size == MOST
-        end
-        seen.values
-      end
+      # @param by [String] of SheetTrace::Artwork::MeasureMap::KINDS
+      # @return [Hash]
+      def self.call(job, by) = { faces: SheetTrace::Artwork::MeasureMap.worst_faces(by, job.layout, unit_mm: job.unit_mm).map(&:to_h) }
     end
   end
 end

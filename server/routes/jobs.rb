@@ -4,8 +4,32 @@ module SheetTraceServer
   module Routes
     # Jobs: list, start, look at, rename, delete; operations, undo and redo.
     module Jobs
+      # What is said of a job itself.
+      module Naming
+        extend SheetTrace::Parameters
+
+        text :name, label: "the job's name"
+      end
+
+      # A solid to start from.
+      module Solid
+        extend SheetTrace::Parameters
+
+        one_of :kind, SheetTrace::Solids::KINDS.names
+        parameter :measures, SheetTrace::Parameters::AnyHash.new, "as the solid declares them", default: {}
+      end
+
+      # A call of an operation.
+      module Call
+        extend SheetTrace::Parameters
+
+        text :name
+        parameter :parameters, SheetTrace::Parameters::AnyHash.new, "of the operation", default: {}
+        whole :base_revision, 0..1_000_000_000_000, "that it is made on", label: "base_revision", optional: true
+      end
+
       def self.registered(app)
-        app.get("/api/jobs") { render_json(jobs: workshop.jobs.list.map { |row| row.merge(updated_at: row[:updated_at].iso8601) }) }
+        app.get("/api/jobs") { answer(Json::JobsJson::SHAPE, Json::JobsJson.call(workshop.jobs.list)) }
 
         app.post("/api/jobs") do
           id = workshop.start(uploaded_files)
@@ -13,27 +37,20 @@ module SheetTraceServer
           render_job(id)
         end
 
-        app.get("/api/solids") { render_json(solids: Json::SolidsJson.call) }
+        app.get("/api/solids") { answer(Json::SolidsJson::SHAPE, Json::SolidsJson.call) }
 
         app.post("/api/solids") do
-          body = Params.json(request.body.read)
-          id = workshop.start_solid(body[:kind].to_s, body[:measures].to_h)
+          id = workshop.start_solid(*Params.read(Solid, request_json).values_at(:kind, :measures))
           status 201
           render_job(id)
         end
 
-        app.get("/api/jobs/:id/preflight") do
-          render_json(Json::PreflightJson.call(shown_job))
-        end
+        app.get("/api/jobs/:id/preflight") { answer(Json::PreflightJson::SHAPE, Json::PreflightJson.call(shown_job)) }
 
         app.get("/api/jobs/:id") { render_job(params[:id]) }
 
         app.patch("/api/jobs/:id") do
-          name = Params.json(request.body.read)[:name]
-          problem = SheetTrace::Operations::Checks.text(name, "the job's name")
-          raise SheetTrace::InputError, problem if problem
-
-          workshop.jobs.rename(params[:id], name.strip)
+          workshop.jobs.rename(params[:id], Params.read(Naming, request_json)[:name])
           render_job(params[:id])
         end
 
@@ -43,9 +60,8 @@ module SheetTraceServer
         end
 
         app.post("/api/jobs/:id/operations") do
-          body = Params.json(request.body.read)
-          done = workshop.operate(params[:id], body[:base_revision], body[:name].to_s, with_ids(body[:name], Params.radians(body[:parameters].to_h)))
-          render_job(params[:id], done)
+          call = Params.read(Call, request_json)
+          render_job(params[:id], workshop.operate(params[:id], call[:base_revision], call[:name], call[:parameters]))
         end
 
         app.post("/api/jobs/:id/undo") { render_step(-1, "Undone") }

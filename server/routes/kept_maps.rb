@@ -7,7 +7,7 @@ module SheetTraceServer
       def self.registered(app)
         app.get("/api/jobs/:id/map") do
           job = shown_job
-          render_json(Json::MapJson.call("Now", job.layout, job.unit_mm))
+          answer(Json::MapJson::SHAPE, Json::MapJson.call("Now", job.layout, job.unit_mm))
         end
 
         app.get("/api/jobs/:id/layout.json") do
@@ -18,9 +18,11 @@ module SheetTraceServer
 
         app.get("/api/jobs/:id/kept_maps/:index") do
           job = shown_job
-          kept = job.kept_maps.fetch(Params.integer(params[:index], :index)) { raise Store::Jobs::NotFound, "there is no kept map #{params[:index]}" }
-          changes = SheetTrace::Layout::Changes.call(kept.layout, job.layout)
-          render_json(Json::MapJson.call(kept.name, kept.layout, job.unit_mm).merge(changes: Json::ChangesJson.call(changes, job.island_names)))
+          index = Params.integer(params[:index], :index)
+          kept = index.between?(0, job.kept_maps.size - 1) && job.kept_maps[index]
+          raise Store::Jobs::NotFound, "there is no kept map #{index}" unless kept
+
+          answer(Json::MapJson::KEPT, Json::MapJson.kept(kept, job))
         end
       end
     end

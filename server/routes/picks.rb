@@ -2,40 +2,54 @@
 
 module SheetTraceServer
   module Routes
-    # Questions about the surface; nothing is changed by asking: picks, pieces, symmetry, the band that fits, how
-    # islands would stand, what an operation would do.
+    # What is found without changing anything, by asking: picks, pieces, symmetry, the band that fits, how near
+    # islands would come, what an operation would do.
     module Picks
-      def self.registered(app)
-        app.get("/api/jobs/:id/pieces") { render_json(Json::PiecesJson.call(shown_job)) }
+      # A band to be fitted.
+      module Band
+        extend SheetTrace::References
 
-        app.get("/api/jobs/:id/symmetry") { render_json(Json::SymmetryJson.call(shown_job)) }
+        faces :faces
+        direction :axis, "of the band; fitted if nil", optional: true
+        numbers :origin, 3, SheetTrace::Parameters::Numbers::WIDE, "a place on it", optional: true
+      end
+
+      # Islands that a hand holds.
+      module Held
+        extend SheetTrace::References
+
+        islands
+        numbers :change, 6, SheetTrace::Parameters::Numbers::WIDE, "a matrix of px, in rows"
+      end
+
+      def self.registered(app)
+        app.get("/api/jobs/:id/pieces") { answer(Json::PiecesJson::SHAPE, Json::PiecesJson.call(shown_job)) }
+
+        app.get("/api/jobs/:id/symmetry") { answer(Json::SymmetryJson::SHAPE, Json::SymmetryJson.call(shown_job)) }
 
         app.post("/api/jobs/:id/picks/:way") do
-          body = Params.radians(Params.json(request.body.read))
-          kind = body.delete(:kind)
-          render_json(kind: kind, indices: SheetTrace::Pick.call(shown_job, **body, way: params[:way], kind: kind))
+          from = request_json
+          kind = from.delete(:kind)
+          answer(Json::PicksJson::SHAPE, Json::PicksJson.call(kind, SheetTrace::Pick.from_plain(shown_job, **from, way: params[:way], kind: kind)))
         end
 
         app.post("/api/jobs/:id/bands") do
-          body = Params.json(request.body.read)
           job = shown_job
-          faces = SheetTrace::Pick.checked(job, "faces", body[:faces])
-          raise SheetTrace::InputError, "no face is picked; pick the band first" if faces.empty?
-
-          render_json(Json::BandJson.call(SheetTrace::Flatten::FitBand.call(job.mesh, faces, axis: body[:axis], origin: body[:origin])))
+          band = Params.read(Band, request_json, job)
+          answer(Json::BandJson::SHAPE, Json::BandJson.call(SheetTrace::Flatten::FitBand.call(job.mesh, band[:faces], axis: band[:axis], origin: band[:origin])))
         end
 
-        app.post("/api/jobs/:id/standing") do
-          body = Params.json(request.body.read)
+        app.post("/api/jobs/:id/clearances") do
           job = shown_job
-          problem = SheetTrace::Operations::Checks.islands(job, body[:islands]) and raise SheetTrace::InputError.new(problem, where: { islands: body[:islands] })
-          render_json(Json::StandingJson.call(job, body[:islands], SheetTrace::Geometry::Affine.new(*Params.numbers(body[:change], :change, 6))))
+          held = Params.read(Held, request_json, job)
+          answer(Json::ClearanceJson::SHAPE, Json::ClearanceJson.call(job, held[:islands], SheetTrace::Geometry::Affine.new(*held[:change])))
         end
 
         app.post("/api/jobs/:id/previews") do
-          body = Params.json(request.body.read)
-          operation = SheetTrace::Operations.from_h(body[:name].to_s, Params.radians(body[:parameters].to_h))
-          render_json(Json::PreviewJson.call(SheetTrace::Operations::Preview.call(operation, shown_job)))
+          call = Params.read(Jobs::Call, request_json)
+          operation = SheetTrace::Operations.from_plain(call[:name], call[:parameters])
+          preview = SheetTrace::Operations::Preview.call(operation, shown_job, pictures: workshop.picture_files(params[:id]))
+          answer(Json::PreviewJson::SHAPE, Json::PreviewJson.call(preview))
         end
       end
     end

@@ -14,7 +14,7 @@ module SheetTraceServer
           pictures, notes = SheetTrace::Formats::Pictures.open(uploaded_bytes, name: uploaded_name)
           kept = pictures.map { |one| { digest: workshop.jobs.keep_picture(params[:id], one.bytes, one.name, one.seen), name: one.name, **one.seen } }
           status 201
-          render_json(pictures: kept, notes: notes.map(&:message))
+          answer(Json::BroughtJson::SHAPE, Json::BroughtJson.call(kept, notes.map(&:message)))
         end
 
         app.get("/api/jobs/:id/pictures/:digest") do

@@ -40,9 +40,9 @@ module SheetTraceServer
           end
         end
 
-        app.get("/api/jobs/:id/worst_faces") { render_json(faces: Json::WorstFacesJson.call(shown_job, params[:by].to_s)) }
+        app.get("/api/jobs/:id/worst_faces") { answer(Json::WorstFacesJson::SHAPE, Json::WorstFacesJson.call(shown_job, params[:by].to_s)) }
 
-        app.get("/api/legends") { render_json(SheetTrace::Artwork::MeasureMap::KINDS.transform_values { |bands| bands.map(&:to_h) }) }
+        app.get("/api/legends") { answer(Json::LegendsJson::SHAPE, Json::LegendsJson.call) }
 
         app.get("/api/jobs/:id/thumbnail.png") do
           render_image("thumbnail") do |job|
@@ -67,7 +67,7 @@ module SheetTraceServer
 
         # The art, or as long as there is none the underlay.
         def worn(job, size)
-          underlay = job.edition.layers.empty? && job.backdrop.underlay
+          underlay = job.artwork.layers.empty? && job.fit_setup.underlay
           return composed(job, size) unless underlay
 
           image = SheetTrace::Artwork::UnderlayPicture.on_sheet(underlay, workshop.pictures.call(underlay.picture))
@@ -75,7 +75,7 @@ module SheetTraceServer
           image.resize(size.width_px.fdiv(image.width), vscale: size.height_px.fdiv(image.height), kernel: kernel).cast(:uchar).copy(interpretation: :srgb)
         end
 
-        def composed(job, size) = SheetTrace::Artwork::Compose.call(job.edition, job.canvas(pictures: workshop.pictures, size: size))
+        def composed(job, size) = SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(pictures: workshop.pictures, size: size))
 
         def fit(sheet, longest)
           scale = [longest.fdiv([sheet.width_px, sheet.height_px].max), 1.0].min

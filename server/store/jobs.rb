@@ -38,16 +38,30 @@ module SheetTraceServer
       end
 
       # @param pictures [Hash{String => String}] file name => bytes, brought along
+      # @param model_files [Hash{String => String}] file name => bytes: the model as it came, to be started from again
+      # @param operation [Hash] what the first revision was made with
       # @return [String] the new job's id
-      def create(name, snapshot, description, pictures: {})
+      def create(name, snapshot, description, pictures: {}, model_files: {}, operation: {})
         id = SecureRandom.alphanumeric(10).downcase
         now = Time.now
         @database.transaction do
           @database[:jobs].insert(id: id, name: name, created_at: now, updated_at: now)
           pictures.each { |file, bytes| keep_picture(id, bytes, file, SheetTrace::Artwork::Picture.inspect_file(bytes, name: file)) }
-          append(id, 1, snapshot, description, {})
+          model_files.each_with_index { |(file, bytes), position| keep_model_file(id, position, file, bytes) }
+          append(id, 1, snapshot, description, operation)
         end
         id
+      end
+
+      # @return [Hash{String => String}] file name => bytes: the model as it came; empty where it did not come as a file
+      def model_files(id)
+        @database[:model_files].where(job_id: id).order(:position).to_h { |row| [row[:name], @blobs.fetch(row[:digest])] }
+      end
+
+      # @return [Array<Hash>] rows of revisions from the first to the one shown
+      def revisions_until_shown(id)
+        shown = revision(id)
+        @database[:revisions].where(job_id: id) { number <= shown[:number] }.order(:number).all
       end
 
       # Adds a revision after the one shown; what was undone before is dropped.
@@ -117,6 +131,12 @@ module SheetTraceServer
       end
 
       private
+
+      def keep_model_file(id, position, name, bytes)
+        digest = SheetTrace::Job::Snapshot.digest(bytes)
+        @blobs.keep(id, { digest => bytes })
+        @database[:model_files].insert(job_id: id, position: position, name: name, digest: digest)
+      end
 
       def append(id, number, snapshot, description, operation)
         @blobs.keep(id, snapshot.blobs)

@@ -296,7 +296,7 @@ describe "the cut stage" do
     it "draws seams directly by a stroke, shows open ends and closes them" do
       click_button "No seams"
 
-      assert_done(/All seams sewn up: 1 piece/)
+      assert_done(/All seams closed: 1 piece/)
       assert_selector "li", text: /faces: /
       check "Draw directly: cut as it is picked"
       picked "0 edges"
@@ -307,7 +307,7 @@ describe "the cut stage" do
       sleep 0.5 # else it is a double click
       click_at(on_sheet(344, 250))
 
-      assert_done(/1 edge sewn up/)
+      assert_done(/1 edge closed/)
       picking "Stroke"
       drag(on_sheet(24, 200), on_sheet(24, 260))
 
@@ -321,7 +321,7 @@ describe "the cut stage" do
     it "does the same on the other side where the model is symmetric" do
       click_button "No seams"
 
-      assert_done(/sewn up/)
+      assert_done(/closed/)
       assert_text "Symmetric about x = 0, exactly"
       check "Do the same on the other side"
       picking "Edges"
@@ -333,7 +333,7 @@ describe "the cut stage" do
       picked "12 edges"
       click_button "Sew up 12"
 
-      assert_done(/2 edges sewn up/)
+      assert_done(/2 edges closed/)
       click_at(on_sheet(24, 250))
       click_button "Both sides"
       picked "2 edges"
@@ -342,7 +342,7 @@ describe "the cut stage" do
     it "has a cut suggested, and picks it for a look before it is taken" do
       click_button "No seams"
 
-      assert_done(/sewn up/)
+      assert_done(/closed/)
       click_button "To open pieces"
 
       assert_selector "output[aria-label=Picked]", text: /\A[1-9] edges\z/

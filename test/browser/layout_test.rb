@@ -114,7 +114,7 @@ describe "the layout stage" do
   it "refuses a sheet of 0 or 100000 px and leaves the job as it was" do
     type "Sheet width", 100_000
 
-    assert_selector "[role=alert]", text: "sheet width is 100000 px; give a whole number from 16 to 8192"
+    assert_selector "[role=alert]", text: "width is 100000; give a whole number from 16 to 8192"
     assert_selector ".chip", text: "1024 × 1024 px"
     assert_field "Sheet width", with: "1024"
   end

@@ -134,7 +134,7 @@ describe "bin/sheet-trace" do
     "a size that is none" => [["inspect", :caddy, "--size", "0x0"], /width is 0 px/],
     "a size too large" => [["trace", :caddy, "--size", "100000x64", "-o", "x.png"], /100000 px/],
     "a unit of 0" => [["inspect", :caddy, "--unit-mm", "0"], /unit-mm is 0/],
-    "a colour that is none" => [["trace", :caddy, "--size", "64x64", "-o", "x.png", "--color", "red"], /colour "red"/],
+    "a colour that is none" => [["trace", :caddy, "--size", "64x64", "-o", "x.png", "--color", "red"], /colour is "red"/],
     "a lacking option" => [["trace", :caddy, "--size", "64x64"], /--out/],
     "an option that is not known" => [["inspect", :caddy, "--sise", "64x64"], /sise/],
     "a place that can't be written" => [["trace", :caddy, "--size", "64x64", "-o", "/nowhere/x.png"], %r{/nowhere/x\.png}],
@@ -201,5 +201,29 @@ describe "bin/sheet-trace" do
 
       assert_match(/marks\.json has no list called landmarks/, run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--landmarks", file)[1])
     end
+  end
+
+  it "runs a recipe on its own model and on another, and lists what a recipe may hold" do
+    Dir.mktmpdir do |folder|
+      File.write(File.join(folder, "caddy.obj"), Demo::TeaCaddy.obj)
+      File.binwrite(File.join(folder, "wave.png"), Demo::TeaCaddy.pictures["caddy-side.png"])
+      recipe = { model: "caddy.obj", sheet: { width_px: 64, height_px: 64 }, pictures: { wave: "wave.png" },
+                 operations: [{ name: "place_picture", parameters: { picture: "wave", island: "Left" } }], exports: [{ kind: "texture", file: "a/caddy.png" }] }
+      path = File.join(folder, "caddy.json").tap { |file| File.write(file, JSON.generate(recipe)) }
+      out, _err, status = run.call("run", path, "-o", File.join(folder, "out"))
+
+      assert_predicate status, :success?
+      assert_match(%r{wave set on Left, 50 x 120 mm\na/caddy.png written to}, out)
+      assert_equal [64, 64], File.binread(File.join(folder, "out/a/caddy.png")).unpack("x16 N N")
+      File.write(File.join(folder, "flat.obj"), Models.panel)
+      _out, err, status = run.call("run", path, "--model", File.join(folder, "flat.obj"), "-o", folder)
+
+      assert_equal [1, "sheet-trace: step 1, place_picture: there is no island \"Left\"; there are Front\n"], [status.exitstatus, err]
+      File.write(path, JSON.generate(recipe.merge(exports: [{ kind: "texture", file: "../caddy.png" }])))
+
+      assert_match(/would be written outside/, run.call("run", path, "-o", File.join(folder, "out"))[1])
+    end
+    assert_match(/^place_picture +Sets a picture on an island/, run.call("operations")[0])
+    assert_match(/^- `island`: an island: its name, or its number/, run.call("operations", "place_picture")[0])
   end
 end

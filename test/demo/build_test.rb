@@ -9,9 +9,9 @@ describe Demo do
       job = sample.job
       by_digest = sample.pictures.values.to_h { |bytes| [SheetTrace::Job::Snapshot.digest(bytes), bytes] }
       size = SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 256)
-      image = SheetTrace::Artwork::Compose.call(job.edition, job.canvas(pictures: by_digest.method(:fetch), size: size))
+      image = SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(pictures: by_digest.method(:fetch), size: size))
 
-      assert_equal job.edition.layers.empty?, image.extract_band(3).max.zero?, sample.name
+      assert_equal job.artwork.layers.empty?, image.extract_band(3).max.zero?, sample.name
     end
   end
 
@@ -26,7 +26,7 @@ describe Demo do
 
   it "wraps the drum so that its ends meet at the back, to a hundredth of a millimetre" do
     job = Demo.parade_drum.job
-    place = job.edition.layers[0].place
+    place = job.artwork.layers[0].place
 
     assert_in_delta job.flat_map(place.island).size_mm[0], place.width_mm, 0.01
     assert_in_delta Demo::ParadeDrum::WRAP_MM, place.width_mm, 0.01
@@ -65,16 +65,16 @@ describe Demo do
     island = job.island_names.index("hull Right")
     fitted = SheetTrace::Operations.run(SheetTrace::Operations.from_h("fit_landmarks", { islands: [island], kind: "soft" }), job)
 
-    assert_equal 6, fitted.job.backdrop.landmarks.size
-    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.backdrop.landmarks).max, :<, 1
-    refute_match(/turned over/, fitted.description)
-    assert_match(/mean stretch 1\.\d+ -> \d\.\d+/, fitted.description)
+    assert_equal 6, fitted.job.fit_setup.landmarks.size
+    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.fit_setup.landmarks).max, :<, 1
+    refute_match(/turned over/, fitted.sentence)
+    assert_match(/mean stretch 1\.\d+ -> \d\.\d+/, fitted.sentence)
   end
 
   it "has a kiosk whose walls lie in the planks, and whose materials go to the palette" do
     job = Demo.kiosk.job
     walls = job.mesh.face_materials.eq(job.mesh.material_names.index("planks")).where.to_a
-    homes = walls.map { |face| SheetTrace::Fit::IntoCell.home(job.layout, job.layout.uv_map.face_islands[face], job.backdrop.underlay)&.name }
+    homes = walls.map { |face| SheetTrace::Fit::IntoCell.home(job.layout, job.layout.uv_map.face_islands[face], job.fit_setup.underlay)&.name }
 
     assert_equal ["planks"], homes.uniq
     pixels = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Picture.read(Demo.kiosk.pictures.fetch("harbour-palette.png")))

@@ -4,7 +4,7 @@ require_relative "../test_helper"
 
 describe "the core's layers" do
   # Code may name only what stands above it.
-  layers = %w[Geometry Raster Drawing Mesh UvMap Flatten Layout Fit Trace Artwork Check Formats Solids Job Pick Operations]
+  layers = %w[Parameters References Registry Geometry Raster Drawing Mesh UvMap Flatten Layout Fit Trace Artwork Check Formats Solids Job Pick Operations]
   folder = File.expand_path("../../lib/sheet_trace", __dir__)
   layer_of = lambda do |file|
     top = file.delete_prefix("#{folder}/").split("/").first.delete_suffix(".rb")

@@ -55,8 +55,8 @@ describe "files and views of the server" do
 
   it "names the value that a trace can't be drawn with" do
     job = start_job
-    { "width_px=0&height_px=64" => /width is 0 px/, "width_px=x&height_px=64" => /width_px is "x"; give a whole number/, "line_px=thick" => /line_px is "thick"/,
-      "color=red" => /colour "red"/, "islands=99" => /no island 99/, "edges=some" => /give all or outline/ }.each do |query, message|
+    { "width_px=0&height_px=64" => /width is 0; give/, "width_px=x&height_px=64" => /width is "x"; give a whole number/, "line_px=thick" => /line width is "thick"/,
+      "color=red" => /colour is "red"/, "islands=99" => /no island 99/, "edges=some" => /give all or outline/ }.each do |query, message|
       fetch "/api/jobs/#{job[:id]}/trace.png?#{query}"
 
       assert_failure 422, "input", message

@@ -19,7 +19,7 @@ describe "jobs on the server" do
   it "answers a job as the sample that the front end is tested with" do
     job = start_job
     picture = upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-front.png"], "caddy-front.png")[:pictures].first
-    job = change(change(job, "add_skin", picture: picture[:digest]), "add_label", picture: picture[:digest], island: 3)
+    job = change(change(job, "add_layer", content: { kind: "picture", picture: picture[:digest] }), "place_picture", picture: picture[:digest], island: 3)
     job = change(change(job, "add_underlay", picture: picture[:digest]), "set_cells", index: 0, cells: [{ name: "front", x: 10, y: 20, width: 300, height: 400 }])
     job = change(job, "set_landmarks", landmarks: [{ point: 0, to_px: [12, 34] }])
 
@@ -87,7 +87,7 @@ describe "jobs on the server" do
     job = start_job
     change(job, "resize_sheet", width_px: 0, height_px: 100_000)
 
-    assert_failure 422, "invalid_operation", /width is 0 px/
+    assert_failure 422, "invalid_operation", /width is 0; give/
     assert_equal job, ask(:get, "/api/jobs/#{job[:id]}")
   end
 

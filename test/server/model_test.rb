@@ -11,7 +11,7 @@ describe "models on the server" do
 
     assert_equal "tea caddy", job[:name]
     assert_equal [{ name: "card", color: [1.0, 0.5, 0.0, 1.0], image: "lid & co.png", faces: 6 }], job[:materials]
-    assert_equal [["skin", "lid & co"]], job[:edition][:layers].map { |layer| layer.values_at(:kind, :name) }
+    assert_equal [["picture", "sheet", "lid & co"]], job[:artwork][:layers].map { |layer| [layer[:content][:kind], layer[:place][:kind], layer[:name]] }
     assert_empty job[:notes]
   end
 
@@ -19,7 +19,7 @@ describe "models on the server" do
     job = upload_files("a.obj" => "mtllib a.mtl\n#{Demo::TeaCaddy.obj}", "a.mtl" => "newmtl card\nmap_Kd x.png\n", "x.png" => "no picture")
 
     assert_equal ["picture_not_read"], job[:notes].map { |note| note[:code] }
-    assert_empty job[:edition][:layers]
+    assert_empty job[:artwork][:layers]
   end
 
   it "says so when no file came along" do

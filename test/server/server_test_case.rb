@@ -26,6 +26,7 @@ module ServerTestCase
     @database&.disconnect
     @database = SheetTraceServer::Store::Database.open(File.join(@folder, "jobs.sqlite"))
     @app = SheetTraceServer::App.open(@database)
+    @app.set :check_answers, true
   end
 
   def app = @app

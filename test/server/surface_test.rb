@@ -27,10 +27,10 @@ describe "cutting and laying flat on the server" do
     assert_failure 422, "unknown_name", /no way to pick "guess"; there are loop, ring, run/
     ask(:post, "/api/jobs/#{job[:id]}/picks/loop", { kind: "edges" })
 
-    assert_failure 422, "input", /the pick loop lacks edge/
+    assert_failure 422, "input", /edge is lacking; give one edge: its number from 0/
     ask(:post, "/api/jobs/#{job[:id]}/picks/loop", { kind: "edges", edge: 0, luck: 1 })
 
-    assert_failure 422, "input", /the pick loop takes no luck/
+    assert_failure 422, "input", /there is no parameter luck; there are edge/
     get "/api/jobs/#{job[:id]}/arrays/triangle_pieces?revision=#{job[:revision]}", {}, "HTTP_HOST" => "127.0.0.1"
 
     assert_equal 3, Numo::Int32.from_binary(last_response.body).to_a.uniq.size
@@ -45,9 +45,9 @@ describe "cutting and laying flat on the server" do
     assert_equal [2, [rim.first]], [ends.size, ends.map { |one| one[:gap] }.uniq.flatten]
   end
 
-  it "tells how islands would stand where a hand has them" do
+  it "tells how near islands would come where a hand has them" do
     job = start_job
-    stand = ->(**said) { ask(:post, "/api/jobs/#{job[:id]}/standing?revision=#{job[:revision]}", said) }
+    stand = ->(**said) { ask(:post, "/api/jobs/#{job[:id]}/clearances?revision=#{job[:revision]}", said) }
     # Front and Left are 24 px apart.
     told = stand.call(islands: [0], change: [1, 0, 10, 0, 1, 0])
 
@@ -82,7 +82,7 @@ describe "cutting and laying flat on the server" do
     assert_operator band[:error], :<, 1e-6
     ask(:post, "/api/jobs/#{job[:id]}/bands", { faces: [] })
 
-    assert_failure 422, "input", /pick the band first/
+    assert_failure 422, "input", /no face is picked; pick some first/
   end
 
   it "shows what an operation would do, and does nothing" do
@@ -98,33 +98,38 @@ describe "cutting and laying flat on the server" do
     assert_failure 422, "invalid_operation", /no island 99/
   end
 
+  # @return [Array<Hash>] lines of work that is watched
+  def watch(job, name, **parameters)
+    post "/api/jobs/#{job[:id]}/watches?revision=#{job[:revision]}", JSON.generate(name: name, parameters: parameters), "HTTP_HOST" => "127.0.0.1",
+                                                                                                                        "CONTENT_TYPE" => "application/json"
+    last_response.body.lines.map { |line| JSON.parse(line, symbolize_names: true) }
+  end
+
   it "tells each step of relaxing, and an error as one" do
     job = ask(:post, "/api/solids", { kind: "ball", measures: { sides: 16 } }).then { |ball| change(ball, "lay_flat", by: "wrap", seams: "none") }
-    post "/api/jobs/#{job[:id]}/relaxations?revision=#{job[:revision]}", JSON.generate(islands: [0], border: "held", steps: 3), "HTTP_HOST" => "127.0.0.1",
-                                                                                                                                "CONTENT_TYPE" => "application/json"
-    lines = last_response.body.lines.map { |line| JSON.parse(line, symbolize_names: true) }
+    lines = watch(job, "relax", islands: [0], border: "held", steps: 3)
 
     assert_equal({ done: true }, lines.last)
-    assert_equal (1...lines.size).to_a, lines[0...-1].map { |line| line[:step] }
-    assert_operator lines[-2][:spacing], :<=, lines[0][:spacing]
+    assert_equal (1...lines.size).to_a, lines[0...-1].map { |line| line[:facts][:step] }
+    assert_operator lines[-2][:facts][:spacing], :<=, lines[0][:facts][:spacing]
     assert_equal 0, lines[0][:lines].size % 4
-    ask(:post, "/api/jobs/#{job[:id]}/relaxations", { islands: [5] })
+    ask(:post, "/api/jobs/#{job[:id]}/watches", { name: "relax", parameters: { islands: [5] } })
 
     assert_failure 422, "invalid_operation", /no island 5/
   end
 
   it "tells each attempt at packing, which the operation then repeats" do
     job = start_job
-    post "/api/jobs/#{job[:id]}/packings?revision=#{job[:revision]}", JSON.generate(turn: "quarter", gutter_px: 4), "HTTP_HOST" => "127.0.0.1", "CONTENT_TYPE" => "application/json"
-    lines = last_response.body.lines.map { |line| JSON.parse(line, symbolize_names: true) }
-    best = lines[0...-1].max_by { |line| line[:density_px_per_mm] }
+    lines = watch(job, "pack", turn: "quarter", gutter_px: 4)
+    attempts = lines[0...-1].map { |line| line[:facts] }
+    best = attempts.reverse.find { |attempt| attempt[:best] }
     taken = change(job, "pack", turn: "quarter", gutter_px: 4, attempt: best[:attempt])
 
     assert_equal({ done: true }, lines.last)
-    assert_equal (0...12).to_a, lines[0...-1].map { |line| line[:attempt] }
+    assert_equal (0...12).to_a, attempts.map { |attempt| attempt[:attempt] }
     assert_in_delta best[:density_px_per_mm], taken[:density_px_per_mm], 1e-9
     assert_operator best[:share_used], :>, 0.6
-    ask(:post, "/api/jobs/#{job[:id]}/packings", { turn: "sideways" })
+    ask(:post, "/api/jobs/#{job[:id]}/watches", { name: "pack", parameters: { turn: "sideways" } })
 
     assert_failure 422, "invalid_operation", /give none, quarter, free/
   end

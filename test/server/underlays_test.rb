@@ -19,13 +19,13 @@ describe "underlays on the server" do
   it "lays a picture under the islands, finds its cells, matches and sets the islands in" do
     job = heron
 
-    assert_equal [[96, 64], 0, "heron-template.png"], [job[:sheet].values, job[:backdrop][:shown], job[:backdrop][:underlays][0][:name]]
+    assert_equal [[96, 64], 0, "heron-template.png"], [job[:sheet].values, job[:fit_setup][:shown], job[:fit_setup][:underlays][0][:name]]
     found = ask(:post, "/api/jobs/#{job[:id]}/underlays/0/cells?revision=#{job[:revision]}", {})[:cells]
 
     assert_equal 48, found.size
     job = change(job, "set_cells", index: 0, cells: found)
 
-    assert_equal [[0], [4]], [job[:backdrop][:underlays][0][:cells][0]].map { |cell| [cell[:corners_px].size] }.then { |sizes| [[job[:backdrop][:shown]], sizes.first] }
+    assert_equal [[0], [4]], [job[:fit_setup][:underlays][0][:cells][0]].map { |cell| [cell[:corners_px].size] }.then { |sizes| [[job[:fit_setup][:shown]], sizes.first] }
     proposals = ask(:post, "/api/jobs/#{job[:id]}/matches?revision=#{job[:revision]}", {})[:proposals]
 
     assert_equal 11, proposals.sum { |one| one[:islands].size }
@@ -85,13 +85,13 @@ describe "underlays on the server" do
 
   it "keeps landmarks, tells what they are off by, and suggests the next" do
     job = change(heron, "set_landmarks", landmarks: [{ point: 0, to_px: [4, 5] }])
-    mark = job[:backdrop][:landmarks][0]
+    mark = job[:fit_setup][:landmarks][0]
 
     assert_equal [[4, 5], 0], [mark[:to_px].map(&:round), mark[:island]]
     assert_in_delta Math.hypot(*mark[:at_px].zip([4, 5]).map { |a, b| a - b }), mark[:off_px], 1e-6
     again = change(job, "set_landmarks", landmarks: [mark.slice(:triangle, :shares, :to_px)])
 
-    assert_equal mark, again[:backdrop][:landmarks][0]
+    assert_equal mark, again[:fit_setup][:landmarks][0]
     suggested = ask(:get, "/api/jobs/#{job[:id]}/landmarks/next?revision=#{again[:revision]}&island=0")[:at_px]
 
     assert_equal 2, suggested.size

@@ -34,7 +34,7 @@ module SheetTrace
 
       # @return [Raster::TexelMap] of all islands; where they overlap, the last has the texel
       def texel_map
-        @memo.getset([:texel_map, size, layout.object_id]) { texel_map_of(layout.uv_map.triangles.points) }
+        @memo.getset([:texel_map, size, layout]) { texel_map_of(layout.uv_map.triangles.points) }
       end
 
       # @return [Raster::TexelMap] of one island's triangles alone, in the order of UvMap#island_triangles
@@ -42,20 +42,15 @@ module SheetTrace
         @memo.getset([:island_map, *place_of(island)]) { texel_map_of(layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true]) }
       end
 
-      # @return [Raster::TexelMap] of the triangles of one material
-      def material_map(material)
-        @memo.getset([:material_map, material, size, layout.object_id]) do
-          triangles = layout.uv_map.triangles
-          texel_map_of(triangles.points[layout.uv_map.mesh.face_materials[triangles.faces].eq(material).where, true])
-        end
-      end
-
       # @param layer [Layer]
-      # @return [Patch] the layer baked on this canvas, at full opacity
+      # @return [Patch, nil] the layer baked on this canvas, at full opacity; nil where nothing of it is on the sheet
       def baked(layer)
-        key = [:baked, layer.kind, layer.picture, layer.place,
-               *(layer.place ? place_of(layer.place.island) : [size, layer.material && [layer.material, layout.object_id]])]
-        @memo.getset(key) { LAYER_KINDS.fetch(layer.kind).call(layer, self) }
+        mask = layer.look.mask
+        key = [:baked, size, layer.content, layer.place, mask, layer.place.dependencies(layout), mask.whole? ? nil : layout]
+        @memo.getset(key) do
+          patch = layer.place.frame(self, layer.content)&.then { |frame| layer.content.paint(frame, self) }
+          patch && !mask.whole? ? patch.masked(masked(mask), size.width_px) : patch
+        end
       end
 
       # @return [Vips::Image] nothing but transparency
@@ -69,6 +64,14 @@ module SheetTrace
       end
 
       private
+
+      # @return [Numo::Bit] one for each texel of the sheet: 1 where a mask lets through
+      def masked(mask)
+        triangles = mask.triangles(layout.uv_map).where
+        return Numo::Bit.zeros(size.width_px * size.height_px) if triangles.empty?
+
+        texel_map_of(layout.uv_map.triangles.points[triangles, true]).coverage
+      end
 
       # What an island's texels depend on.
       def place_of(island) = [island, size, layout.placements[island, true].to_a]

@@ -2,28 +2,45 @@
 
 module SheetTrace
   module Artwork
-    # One complete set of layers on a template. Immutable.
+    # What one flavour or team replaces in the one stack of layers. Immutable.
     #
-    # name [String]; layers [Array<Layer>] the lowest first
-    # bleed_px [Integer] how far art is carried past an island's edge, at the sheet's own size
-    Edition = Struct.new(:name, :layers, :bleed_px, keyword_init: true) do
-      def initialize(name: "First edition", layers: [], bleed_px: 4)
-        super(name: name, layers: layers.freeze, bleed_px: bleed_px)
+    # name [String]; replaced [Hash{String => Hash}] layer's id => what is another there: content: [Object], visible: [Boolean]
+    Edition = Struct.new(:name, :replaced, keyword_init: true) do
+      def initialize(name:, replaced: {})
+        super(name: name, replaced: replaced.transform_values(&:freeze).freeze)
         freeze
       end
 
       # @return [Edition] with some members changed
       def with(**changes) = self.class.new(**to_h, **changes)
 
-      # @param id [String]
-      # @return [Layer, nil]
-      def layer(id) = layers.find { |layer| layer.id == id }
+      # @param layer [Layer] of the stack
+      # @return [Layer] as it is in this edition
+      def worn(layer)
+        other = replaced[layer.id] or return layer
 
-      # @return [Hash{Integer => Array<Layer>}] layers that are set on islands, by island
-      def labels = layers.select(&:place).group_by { |layer| layer.place.island }
+        layer.with(content: other.fetch(:content, layer.content), look: layer.look.with(visible: other.fetch(:visible, layer.look.visible)))
+      end
 
-      # @return [Edition] with one layer put in another's place
-      def replace(layer) = with(layers: layers.map { |own| own.id == layer.id ? layer : own })
+      # @param change [Hash] content: or visible:
+      # @return [Edition] that replaces this of a layer too
+      def replace(id, change) = with(replaced: { **replaced, id => { **replaced.fetch(id, {}), **change } })
+
+      # @return [Edition] that leaves a layer as it is
+      def leave(id) = with(replaced: replaced.except(id))
+
+      # @return [Hash] plain values
+      def to_plain
+        { name: name, replaced: replaced.transform_values { |other| other[:content] ? { **other, content: KindOf.to_document(CONTENTS, other[:content]) } : other } }
+      end
+
+      # @param plain [Hash] as .to_plain gives, with symbols for keys
+      def self.from_plain(plain)
+        replaced = plain[:replaced].to_h do |id, other|
+          [id.to_s, other[:content] ? { **other, content: KindOf.from_document(CONTENTS, other[:content]) } : other]
+        end
+        new(name: plain[:name], replaced: replaced)
+      end
     end
   end
 end

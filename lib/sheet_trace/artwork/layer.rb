@@ -2,15 +2,12 @@
 
 module SheetTrace
   module Artwork
-    # One layer of an edition: a picture, and where it goes. Immutable.
+    # One layer of the stack. Immutable.
     #
-    # id [String] unique within the edition; kind [String] a name of LAYER_KINDS; name [String]
-    # picture [String] digest of the image file's bytes
-    # visible [Boolean]; opacity [Float] 0 to 1
-    # place [LabelPlace, nil] where a label sits; nil for a skin, which covers the sheet
-    # material [Integer, nil] the one material whose faces a skin shows on; nil for all
-    Layer = Struct.new(:id, :kind, :name, :picture, :visible, :opacity, :place, :material, keyword_init: true) do
-      def initialize(visible: true, opacity: 1.0, place: nil, material: nil, **rest)
+    # id [String] unique in the stack; name [String]
+    # content [Object] of a class of CONTENTS; place [Object] of a class of PLACES; look [Look]
+    Layer = Struct.new(:id, :name, :content, :place, :look, keyword_init: true) do
+      def initialize(look: Look.new, **rest)
         super
         freeze
       end
@@ -18,12 +15,18 @@ module SheetTrace
       # @return [Layer] with some members changed
       def with(**changes) = self.class.new(**to_h, **changes)
 
+      # @return [Boolean] whether there is something to see of it
+      def shown? = look.visible && look.opacity.positive?
+
       # @return [Hash] plain values
-      def to_plain = to_h.merge(place: place&.to_h)
+      def to_plain = { id: id, name: name, content: KindOf.to_document(CONTENTS, content), place: KindOf.to_document(PLACES, place), look: look.to_plain }
 
       # @param plain [Hash] as .to_plain gives, with symbols for keys
       # @return [Layer]
-      def self.from_plain(plain) = new(**plain, place: plain[:place] && LabelPlace.new(**plain[:place]))
+      def self.from_plain(plain)
+        new(id: plain[:id], name: plain[:name], content: KindOf.from_document(CONTENTS, plain[:content]), place: KindOf.from_document(PLACES, plain[:place]),
+            look: Look.from_plain(plain[:look]))
+      end
     end
   end
 end

@@ -32,6 +32,26 @@ module SheetTrace
         end
       end
 
+      # One of the faces with the worst figures: face, island [Integer]; value [Float, nil] nil where it is endless
+      Worst = Struct.new(:face, :island, :value, keyword_init: true)
+
+      # @param kind [String] one of KINDS
+      # @param most [Integer]
+      # @return [Array<Worst>] the worst first, each face once
+      # @raise [InputError] where: { kind: }
+      def self.worst_faces(kind, layout, unit_mm:, most: 100)
+        values = values(kind, layout, unit_mm: unit_mm)
+        badness = kind == "density" ? Numo::NMath.log(Numo::DFloat.maximum(values, 1e-9)).abs : values
+        triangles = layout.uv_map.triangles
+        seen = {}
+        badness.sort_index.to_a.reverse_each do |row|
+          face = triangles.faces[row]
+          seen[face] ||= Worst.new(face: face, island: triangles.islands[row], value: values[row].finite? ? values[row] : nil)
+          break if seen.size == most
+        end
+        seen.values
+      end
+
       # @param size [Layout::Sheet] to draw at
       # @return [Vips::Image] 8-bit sRGB with alpha
       # @raise [InputError] where: { kind: }

@@ -21,12 +21,15 @@ module SheetTrace
       def self.inspect_file(bytes, name:)
         image = load(bytes, name)
         image.avg # decodes it whole, so that a file that is cut off is found now and not in a bake
-        turned = image.get_typeof("orientation").positive? && image.get("orientation").between?(5, 8)
-        width, height = turned ? [image.height, image.width] : [image.width, image.height]
+        width, height = upright(image)
         { width_px: width, height_px: height, media_type: LOADERS.fetch(loader(bytes)) }
       rescue Vips::Error
         raise FormatError.new("#{name} is cut off or damaged; save it again and bring in the new file", where: { file: name })
       end
+
+      # @param bytes [String] a file that .inspect_file passed
+      # @return [Array(Integer, Integer)] width and height as it is shown upright, without decoding it
+      def self.size_px(bytes, name: "picture") = upright(load(bytes, name))
 
       # @param bytes [String] a file that .inspect_file passed
       # @return [Integer] how many pictures it holds
@@ -52,6 +55,11 @@ module SheetTrace
       # @return [Numo::UInt8] h x w x 4
       def self.pixels(image) = Numo::UInt8.from_binary(image.write_to_memory).reshape(image.height, image.width, 4)
 
+      def self.upright(image)
+        turned = image.get_typeof("orientation").positive? && image.get("orientation").between?(5, 8)
+        turned ? [image.height, image.width] : [image.width, image.height]
+      end
+
       # @return [String, nil] libvips' name for what the first bytes are
       def self.loader(bytes) = Vips.vips_foreign_find_load_buffer(bytes, bytes.bytesize)
 
@@ -72,7 +80,7 @@ module SheetTrace
       rescue Vips::Error
         raise FormatError.new("#{name} can't be read as an image; save it again and bring in the new file", where: { file: name })
       end
-      private_class_method :loader, :load
+      private_class_method :upright, :loader, :load
     end
   end
 end

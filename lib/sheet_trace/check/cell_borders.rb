@@ -11,8 +11,8 @@ module SheetTrace
       # @param subject [Subject]
       # @return [Array<Finding>]
       def self.call(subject)
-        wanted = subject.backdrop.inset_px
-        return [] unless subject.backdrop.underlay && wanted.positive?
+        wanted = subject.fit_setup.inset_px
+        return [] unless subject.fit_setup.underlay && wanted.positive?
 
         inside = subject.islands.filter_map { |island| subject.cell_of(island)&.then { |cell| [island, cell, inside(subject, island, cell)] } }
         near = inside.select { |_island, _cell, px| px < wanted - SLACK_PX }
@@ -21,7 +21,7 @@ module SheetTrace
         places = near.map do |island, cell, px|
           Place.new(text: "#{subject.names[island]} in #{cell.name}: #{format("%.2f", px)} px", islands: [island], numbers: { inside_px: px })
         end
-        assignments = near.map { |island, cell, _px| { islands: [island], cell: subject.backdrop.cells.index(cell), turn: "keep", mirrored: subject.measures[island].mirrored } }
+        assignments = near.map { |island, cell, _px| { islands: [island], cell: subject.fit_setup.cells.index(cell), turn: "keep", mirrored: subject.measures[island].mirrored } }
         [Finding.new(code: "cell_borders", severity: "warning",
                      message: "#{Check.count(near.size, "island comes", "islands come")} nearer to the border of #{near.size == 1 ? "its cell" : "their cells"} than #{wanted} px",
                      meaning: "Where the sheet is shown small, a rim of the neighbour's colour shows.", places: places,
@@ -29,7 +29,7 @@ module SheetTrace
       end
 
       def self.inside(subject, island, cell)
-        left, top, right, bottom = subject.backdrop.underlay.box_px(cell, subject.sheet)
+        left, top, right, bottom = subject.fit_setup.underlay.box_px(cell, subject.sheet)
         box = subject.layout.boxes_px[island, true].to_a
         [box[0] - left, box[1] - top, right - box[2], bottom - box[3]].min
       end

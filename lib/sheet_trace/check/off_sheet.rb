@@ -4,14 +4,11 @@ module SheetTrace
   module Check
     # Islands off the sheet, or across its border.
     module OffSheet
-      SLACK_PX = 0.01 # rounding of a file's UVs
-      private_constant :SLACK_PX
-
       # @param subject [Subject]
       # @return [Array<Finding>]
       def self.call(subject)
-        boxes = subject.layout.boxes_px.to_a
-        places = boxes.each_with_index.filter_map { |box, island| place(subject, box, island) }
+        beyond = subject.layout.beyond_sheet_px if subject.islands.any?
+        places = subject.layout.islands_off_sheet.map { |island| place(subject, island, beyond[island]) }
         return [] if places.empty?
 
         islands = places.flat_map(&:islands)
@@ -20,11 +17,9 @@ module SheetTrace
                      mend: Mend.new(label: "Bring onto the sheet", operation: "bring_onto_sheet", parameters: { islands: islands }))]
       end
 
-      def self.place(subject, (left, top, right, bottom), island)
+      def self.place(subject, island, out)
         sheet = subject.sheet
-        out = [-left, -top, right - sheet.width_px, bottom - sheet.height_px].max
-        return if out <= SLACK_PX
-
+        left, top, right, bottom = subject.layout.boxes_px[island, true].to_a
         off = right <= 0 || bottom <= 0 || left >= sheet.width_px || top >= sheet.height_px
         Place.new(text: "#{subject.names[island]}: #{off ? "wholly off" : format("%.1f px across the border", out)}", islands: [island], numbers: { out_px: out })
       end

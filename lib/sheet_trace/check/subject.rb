@@ -21,10 +21,10 @@ module SheetTrace
       attr_reader :plan
       # @return [Hash{Integer => Array<String>}] names of the labels on islands
       attr_reader :labels
-      # @return [Fit::Backdrop]
-      attr_reader :backdrop
+      # @return [Fit::Setup]
+      attr_reader :fit_setup
 
-      def initialize(layout:, measures:, names:, tags:, gutter_px:, plan: Layout::Plan.new, labels: {}, backdrop: Fit::Backdrop.new)
+      def initialize(layout:, measures:, names:, tags:, gutter_px:, plan: Layout::Plan.new, labels: {}, fit_setup: Fit::Setup.new)
         @layout = layout
         @measures = measures
         @names = names
@@ -32,7 +32,7 @@ module SheetTrace
         @gutter_px = gutter_px
         @plan = plan
         @labels = labels
-        @backdrop = backdrop
+        @fit_setup = fit_setup
         @memo = {}
         freeze
       end
@@ -81,9 +81,9 @@ module SheetTrace
       # @param island [Integer]
       # @return [Fit::Cell, nil] the cell of the underlay that it lies in
       def cell_of(island)
-        return unless backdrop.underlay
+        return unless fit_setup.underlay
 
-        (@memo[:cells] ||= {}).fetch(island) { @memo[:cells][island] = Fit::IntoCell.home(layout, island, backdrop.underlay) }
+        (@memo[:cells] ||= {}).fetch(island) { @memo[:cells][island] = Fit::IntoCell.home(layout, island, fit_setup.underlay) }
       end
 
       # @return [Hash{Integer => Array<Integer>}] by island: those on the other side of its border on the model

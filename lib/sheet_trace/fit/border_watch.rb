@@ -7,6 +7,7 @@ module SheetTrace
     module BorderWatch
       REDUCED = [1, 2, 4, 8].freeze
       DIFFERS = 24 # 0 to 255, of any channel
+      CLOSE = 1e-6 # of px, that rounding may bring about
       STEP_PX = 0.5 # along the rim, px of the picture
       NEAR = 1e-6
       private_constant :STEP_PX, :NEAR
@@ -16,6 +17,10 @@ module SheetTrace
       Seen = Struct.new(:island, :cell, :inside_px, :rims, keyword_init: true) do
         # @return [Integer, nil] the least reduction at which a rim shows
         def rim_from = rims.find { |_reduced, share| share.positive? }&.first
+
+        # @param inset_px [Numeric] wanted
+        # @return [Boolean] whether it comes nearer to the border than that
+        def near?(inset_px) = inside_px < inset_px - BorderWatch::CLOSE
       end
 
       # @param layout [Layout]; underlay [Underlay]

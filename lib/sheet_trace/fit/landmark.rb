@@ -12,6 +12,8 @@ module SheetTrace
         freeze
       end
 
+      def with(**changes) = self.class.new(**to_h, **changes)
+
       # The place of an island that a place of the sheet lies on, or else comes nearest to.
       #
       # @param layout [Layout]; island [Integer]

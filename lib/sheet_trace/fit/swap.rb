@@ -4,6 +4,25 @@ module SheetTrace
   module Fit
     # What becomes of a sheet whose underlay is swapped for a picture of another size or other proportions.
     module Swap
+      # What showing an underlay would bring.
+      #
+      # size_px [Array(Integer, Integer)] its own; former_px [Array(Integer, Integer), nil] of the one shown now
+      # stretch [Float] of its px over the whole sheet; kept_box [Array(Float, Float, Float, Float)] at the scale of the one shown
+      # lost [Float] share that would lie beside the sheet then; followers [Integer] islands that could go along to the same cells
+      Prospect = Struct.new(:size_px, :former_px, :stretch, :lost, :kept_box, :followers, keyword_init: true) do
+        # @return [Boolean] whether it has as many px as the one shown
+        def same = former_px.nil? || former_px == size_px
+      end
+
+      # @param setup [Setup]; underlay [Underlay] of it; layout [Layout]
+      # @return [Prospect]
+      def self.prospect(setup, underlay, layout)
+        shown = setup.underlay
+        kept = underlay.with(box: kept_box(shown, underlay, layout.sheet))
+        Prospect.new(size_px: underlay.size_px, former_px: shown&.size_px, stretch: stretch(underlay.with(box: [0.0, 0.0, 1.0, 1.0]), layout.sheet), lost: lost(kept),
+                     kept_box: kept.box, followers: shown.equal?(underlay) ? 0 : followers(layout, shown, underlay).size)
+      end
+
       # @param shown [Underlay, nil] the one before; without one, a px of the picture is a px of the sheet
       # @param underlay [Underlay]; sheet [Layout::Sheet]
       # @return [Array(Float, Float, Float, Float)] the box of the new one at the same scale, its left upper corner where that one's is

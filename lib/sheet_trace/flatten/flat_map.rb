@@ -68,7 +68,7 @@ module SheetTrace
         start = TrueAffine.call(positions, triangles, @uv_map.points[points, true])
         raise UvError.new("the island has no area on the sheet, so it can't be laid flat", where: { island: island }) unless start
 
-        Upright.call(positions, triangles, Rigid.call(positions, triangles, start), @normal)
+        Upright.call(positions, triangles, AsRigidAsPossible.call(positions, triangles, start), @normal)
       end
 
       def centred(places) = places - ((places.max(axis: 0) + places.min(axis: 0)) / 2)

@@ -3,7 +3,7 @@
 module SheetTrace
   module Flatten
     # Suggests the seams that make every piece a disc: cheap ones, as CutCosts has it. The faces are held together along a tree of the edges that are dearest
-    # to cut; of what is left, ends that lead nowhere are sewn up again. A closed piece is cut from its top to its bottom.
+    # to cut; of what is left, ends that lead nowhere are closed again. A closed piece is cut from its top to its bottom.
     # Source: tree-cotree decomposition, Erickson, Har-Peled, "Optimally cutting a surface into a disk", SoCG 2002.
     class OpenUp
       # @param mesh [Mesh]

@@ -42,7 +42,7 @@ module SheetTrace
         @plane = PlaneTriangles.new(piece.positions, piece.triangles)
         @energy = SymmetricDirichlet.new(@plane)
         @count = piece.positions.shape[0]
-        @pairs = Pairs.new(@plane.triangles, @count)
+        @pairs = VertexPairs.new(@plane.triangles, @count)
         @pins = pins
         @places = start || first_places
         @places = fitted(@places) if pins.any? && start.nil?
@@ -58,15 +58,15 @@ module SheetTrace
       def first_places
         border = @piece.border.first
         if developable?
-          conformal = Conformal.call(@piece.positions, @piece.triangles, border)
+          conformal = LeastSquaresConformal.call(@piece.positions, @piece.triangles, border)
           return conformal if conformal && Unfold.turned(@piece, conformal).zero?
         end
 
-        convex = ConvexStart.call(@piece.positions, @piece.triangles, border)
-        rigid = Rigid.call(@piece.positions, @piece.triangles, convex, rounds: RIGID_ROUNDS)
+        convex = TutteEmbedding.call(@piece.positions, @piece.triangles, border)
+        rigid = AsRigidAsPossible.call(@piece.positions, @piece.triangles, convex, rounds: RIGID_ROUNDS)
         return rigid if Unfold.turned(@piece, rigid).zero?
 
-        conformal ||= Conformal.call(@piece.positions, @piece.triangles, border)
+        conformal ||= LeastSquaresConformal.call(@piece.positions, @piece.triangles, border)
         [conformal, convex].compact.select { |places| Unfold.turned(@piece, places).zero? }.min_by { |places| @energy.mean(places) } || convex
       end
 

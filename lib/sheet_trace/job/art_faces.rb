@@ -2,21 +2,23 @@
 
 module SheetTrace
   class Job
-    # Faces under labels. A label counts as high as it is wide, as its picture is not at hand here.
+    # Faces under what is set on islands.
     module ArtFaces
       # @param job [Job]
       # @return [Array<Integer>]
-      def self.call(job) = job.edition.layers.select { |layer| layer.place && layer.visible }.flat_map { |layer| under(job, layer.place) }.uniq
+      def self.call(job)
+        job.artwork.worn.select { |layer| layer.shown? && layer.place.island }.flat_map { |layer| under(job, layer.place, layer.place.size_mm(layer.content)) }.uniq
+      end
 
-      def self.under(job, place)
+      def self.under(job, place, (width, height))
         flat = job.flat_map(place.island)
         x, y = [[0, place.x_mm], [1, place.y_mm]].map { |axis, middle| flat.by_point[axis] - middle }
         cos, sin = [Math.cos(place.turn_rad), Math.sin(place.turn_rad)]
-        across, up = [(x * cos) - (y * sin), (x * sin) + (y * cos)]
+        sides = [[(x * cos) - (y * sin), width], [(x * sin) + (y * cos), height]]
         map = job.layout.uv_map
         rows = map.island_triangles[place.island]
         points = map.triangles.points[rows, true]
-        near = [across, up].map { |values| values[points] }.map { |values| (values.min(axis: 1) < place.width_mm / 2) & (values.max(axis: 1) > -place.width_mm / 2) }
+        near = sides.map { |values, length| values[points].then { |own| (own.min(axis: 1) < length / 2) & (own.max(axis: 1) > -length / 2) } }
         map.triangles.faces[rows[(near[0] & near[1]).where]].to_a.uniq
       rescue UvError
         []

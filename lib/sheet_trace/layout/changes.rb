@@ -14,11 +14,12 @@ module SheetTrace
       Change = Struct.new(:island, :cut_anew, :moved_px, :turn_rad, :scale, :reflected, keyword_init: true)
 
       # @param before [Layout]; after [Layout]
-      # @return [Array<Change>] of islands that changed
+      # @return [Array<Change>] of islands that changed: those that were cut anew first, then those that went farthest
       def self.call(before, after)
         return [] if before.uv_map.mesh.corner_count != after.uv_map.mesh.corner_count
 
-        (0...after.uv_map.island_count).filter_map { |island| change(before, after, island) }
+        found = (0...after.uv_map.island_count).filter_map { |island| change(before, after, island) }
+        found.sort_by { |change| change.cut_anew ? -Float::INFINITY : -change.moved_px }
       end
 
       def self.change(before, after, island)

@@ -7,8 +7,9 @@ module SheetTrace
     # Source: bottom-left, as Pack::Grid. O(n * rows of cells) shifts of the whole grid an attempt.
     class Pack
       TURNS = %w[none quarter free].freeze
-      # Attempts differ in the order in which islands are placed.
-      ATTEMPTS = 8
+      # Attempts differ in the order in which islands are placed. With few islands more are tried; so many placings of an island in all.
+      ATTEMPTS = (1..12)
+      PLACINGS = 300
       # Coarse cells along the longer side of the sheet, to find the scale and for the places.
       COARSE = 128
       FINE = 256
@@ -31,6 +32,10 @@ module SheetTrace
       # layout [Layout]; scale [Float] of all that was packed; share_used [Float] of the sheet that lies under outlines
       Result = Struct.new(:layout, :scale, :share_used, keyword_init: true)
 
+      # @param units [Integer] what is packed
+      # @return [Integer] how many attempts are worth their time
+      def self.attempts(units) = (PLACINGS / [units, 1].max).clamp(ATTEMPTS)
+
       # @param layout [Layout]
       # @param units [Array<Array<Integer>>] islands that are packed; those of one list are moved as one
       # @param gutter_px [Numeric]; margin_px [Numeric]
@@ -40,7 +45,7 @@ module SheetTrace
       # @param fixed [Array<Integer>] islands that stay where they are; reserved [Array<Array(Numeric, Numeric, Numeric, Numeric)>] left, top,
       #   width and height of rectangles to be left free, px
       # @param in_order [Boolean] whether units are placed in the order they are given in, and not the largest first
-      # @param attempt [Integer] 0...ATTEMPTS and more, each another order
+      # @param attempt [Integer] 0 and more, each another order
       # @return [Result]
       # @raise [LayoutError] if they don't fit; where: { islands: }
       # @raise [InputError] if the margin leaves no room; where: { margin_px: }

@@ -20,11 +20,10 @@ module SheetTrace
       # @return [Float]
       def weight(island) = weights.fetch(island, 1.0)
 
-      # @param heirs [Array<Integer, nil>] by new island: the former one it takes over from
-      # @return [Plan] the same of other islands
-      def handed_on(heirs)
-        with(weights: heirs.each_with_index.filter_map { |former, island| [island, weights[former]] if weights.key?(former) }.to_h,
-             locked: heirs.each_index.select { |island| locked.include?(heirs[island]) })
+      # @param carry [Object] what becomes of islands, as Job::Carry has it
+      # @return [Plan] the same of another map's islands
+      def handed_on(carry)
+        with(weights: carry.by_island(weights, "weight"), locked: carry.by_island(locked.to_h { |island| [island, true] }, "lock").keys)
       end
     end
   end

@@ -44,6 +44,7 @@ module SheetTrace
     class Sheet
       SMALLEST_PX = 16
       LARGEST_PX = 8192
+      SIDE_PX = (SMALLEST_PX..LARGEST_PX)
     end
   end
 end

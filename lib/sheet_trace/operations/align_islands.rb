@@ -3,33 +3,25 @@
 module SheetTrace
   module Operations
     # Brings islands into line by their boxes, twins that lie on them along with them, or spreads them so that the gaps between them are equal.
-    #
-    # islands [Array<Integer>] two or more, to be spread three or more
-    # by [String] one of WAYS: the side or middle that comes into line with that of the box round all, or the direction they are spread in
-    AlignIslands = Struct.new(:islands, :by, keyword_init: true) do
-      def initialize(islands:, by:)
-        super
-        freeze
-      end
+    class AlignIslands < Operation
+      # Axis, and what comes into line.
+      WAYS = { "left" => [0, :low], "centre" => [0, :middle], "right" => [0, :high], "top" => [1, :low], "middle" => [1, :middle], "bottom" => [1, :high],
+               "spread_across" => [0, :gaps], "spread_down" => [1, :gaps] }.freeze
 
-      def validate(job)
-        problems = [Checks.islands(job, islands), Checks.one_of(by, "by", AlignIslands::WAYS.keys)].compact
-        return problems if problems.any?
+      islands :islands, "two or more, to be spread three or more"
+      one_of :by, WAYS.keys, "the side or middle that comes into line with that of the box round all, or the direction they are spread in"
 
-        least, word = AlignIslands::WAYS[by][1] == :gaps ? [3, "three"] : [2, "two"]
-        islands.uniq.size < least ? ["pick #{word} or more islands"] : []
-      end
+      def call(job)
+        axis, where = WAYS[by]
+        least, word = where == :gaps ? [3, "three"] : [2, "two"]
+        refuse("pick #{word} or more islands") if islands.uniq.size < least
 
-      def apply(job)
-        axis, where = AlignIslands::WAYS[by]
         boxes = Layout::Stacks.of(job.layout, islands).to_h { |stack| [stack, job.layout.boxes_px[stack.first, true].to_a.values_at(axis, axis + 2)] }
-        shifts = where == :gaps ? spread(boxes) : into_line(boxes, where)
-        job.with(layout: shifts.reduce(job.layout) do |layout, (stack, by_px)|
-          layout.place(stack, Geometry::Affine.move(*(axis.zero? ? [by_px, 0] : [0, by_px])))
-        end)
+        layout = (where == :gaps ? spread(boxes) : into_line(boxes, where)).reduce(job.layout) do |so_far, (stack, by_px)|
+          so_far.place(stack, Geometry::Affine.move(*(axis.zero? ? [by_px, 0] : [0, by_px])))
+        end
+        change(job.with(layout: layout), "#{Phrases.islands(job, islands)} #{where == :gaps ? "spread #{by.delete_prefix("spread_")}" : "brought into line: #{by}"}")
       end
-
-      def describe(job, _after) = "#{Words.islands(job, islands)} #{AlignIslands::WAYS[by][1] == :gaps ? "spread #{by.delete_prefix("spread_")}" : "brought into line: #{by}"}"
 
       private
 
@@ -47,12 +39,6 @@ module SheetTrace
         at = order.first[1][0]
         order.to_h { |stack, (from, to)| [stack, at - from].tap { at += to - from + gap } }
       end
-    end
-
-    # Axis, and what comes into line.
-    class AlignIslands
-      WAYS = { "left" => [0, :low], "centre" => [0, :middle], "right" => [0, :high], "top" => [1, :low], "middle" => [1, :middle], "bottom" => [1, :high],
-               "spread_across" => [0, :gaps], "spread_down" => [1, :gaps] }.freeze
     end
   end
 end

@@ -3,33 +3,24 @@
 module SheetTrace
   module Operations
     # Lays islands out so that the sheet can be read.
-    #
-    # rule [String] "reading": those with art first, then front before back, left before right, top before bottom, the larger first, in rows;
-    #   "figure": each where it is on the model seen from the front, what looks back beside it
-    # gutter_px, margin_px [Numeric, nil] as the job has them if nil
-    ArrangeIslands = Struct.new(:rule, :gutter_px, :margin_px, keyword_init: true) do
-      def initialize(rule: "reading", gutter_px: nil, margin_px: nil)
-        super
-        freeze
-      end
+    class ArrangeIslands < Operation
+      one_of :rule, %w[reading figure], "reading: in rows, those with art first, then front before back, left before right, top before bottom, the larger first; " \
+                                        "figure: each where it is on the model seen from the front, what looks back beside it", default: "reading"
+      number :gutter_px, Job::GUTTER_PX, "as the job has it if nil", optional: true
+      number :margin_px, 0..1024, "as planned if nil", optional: true
 
-      def validate(job)
-        [Checks.one_of(rule, "rule", %w[reading figure]), Checks.optional(gutter_px, "gutter", 0..1024), Checks.optional(margin_px, "margin", 0..1024),
-         job.layout.uv_map.island_count.zero? ? "there is no island on the sheet" : nil].compact
-      end
+      def call(job)
+        refuse("there is no island on the sheet") if job.layout.uv_map.island_count.zero?
 
-      def apply(job) = job.with(layout: rule == "reading" ? rows(job) : figure(job))
-
-      def describe(job, after)
+        after = job.with(layout: rule == "reading" ? rows(job) : figure(job))
         words = { "reading" => "in reading order", "figure" => "as the model is seen from the front" }.fetch(rule)
-        "Islands laid out #{words}: #{Words.short(job.density_px_per_mm)} -> #{Words.short(after.density_px_per_mm)} px/mm"
+        change(after, "Islands laid out #{words}: #{Phrases.densities(job, after)}")
       end
 
       private
 
       def gutter(job) = gutter_px || job.gutter_px
-
-      def margin(job) = [margin_px || job.plan.margin_px, 0].max
+      def margin(job) = margin_px || job.plan.margin_px
 
       # As large as the rows go; stacks stay stacks.
       def rows(job)
@@ -51,9 +42,9 @@ module SheetTrace
           at = layout.centre_px([island])
           layout.place([island], Geometry::Affine.move((across * density) - at[0], (-y * density) - at[1]))
         end
-        fitted = FitToSheet.new(margin_px: [margin(job), gutter(job)].max).apply(job.with(layout: placed))
+        fitted = done(FitToSheet.new(margin_px: [margin(job), gutter(job)].max), job.with(layout: placed))
         islands = Layout::ReadingOrder.call(job.layout, job.tags).flatten
-        Layout::Settle.call(fitted.layout, islands, gutter_px: gutter(job))
+        Layout::MoveToFreePlaces.call(fitted.layout, islands, gutter_px: gutter(job))
       end
 
       # Across and up the model.

@@ -2,79 +2,61 @@
 
 module SheetTrace
   module Operations
-    # Changes a layer's name, visibility or opacity, or where a label sits. What is nil stays as it is.
-    #
-    # id [String]; name [String]; visible [Boolean]; opacity [Float] 0 to 1
-    # for a skin: material [Integer, String] the one it shows on, or "all"
-    # for a label: island [Integer]; width_mm, x_mm, y_mm, turn_rad [Float] as Artwork::LabelPlace
-    ChangeLayer = Struct.new(:id, :name, :visible, :opacity, :island, :width_mm, :x_mm, :y_mm, :turn_rad, :material, keyword_init: true) do
-      def initialize(id:, name: nil, visible: nil, opacity: nil, island: nil, width_mm: nil, x_mm: nil, y_mm: nil, turn_rad: nil, material: nil)
-        super
-        freeze
-      end
+    # Changes a layer: its name, how it is laid over the others, what it shows or where. What is nil stays as it is; of content and place, what is said.
+    class ChangeLayer < Operation
+      layer
+      text :name, optional: true
+      flag :visible, optional: true
+      flag :locked, "against changes", optional: true
+      number :opacity, 0..1, optional: true
+      one_of :blend, Artwork::Blend::MODES.keys, "how its colours mix with those below", optional: true
+      parameter :content, Artwork::ChangeOf.new(Artwork::CONTENTS), optional: true
+      parameter :place, Artwork::ChangeOf.new(Artwork::PLACES), optional: true
+      parameter :mask, record {
+        islands :islands, optional: true
+        parts :parts, optional: true
+        materials :materials, optional: true
+        faces :faces, optional: true
+      }, "what it shows on; everything if all are nil", optional: true
 
-      def validate(job)
-        missing = Checks.layer(job, id)
-        missing ? [missing] : [*misplaced(job.edition.layer(id)), *out_of_range(job)]
-      end
+      def call(job)
+        before = job.artwork.layer(id)
+        refuse("#{before.name} is locked; unlock it first") if before.look.locked && locked.nil?
 
-      def apply(job)
-        layer = job.edition.layer(id)
-        changed = layer.with(**{ name: name, visible: visible, opacity: opacity&.to_f }.compact)
-        changed = changed.with(material: material == "all" ? nil : material) if material
-        changed = changed.with(place: layer.place.with(**place)) if place.any?
-        job.with(edition: job.edition.replace(changed))
-      end
-
-      def describe(job, after)
-        layer = after.edition.layer(id)
-        if place.empty?
-          return "#{job.edition.layer(id).name}: #{[name && "renamed #{name}", shown,
-                                                    opacity && "opacity #{Words.short(opacity * 100)} %", on_material(job)].compact.join(", ")}"
-        end
-
-        spot = layer.place
-        "#{layer.name}: #{Words.mm(spot.width_mm)} wide, #{Words.short(spot.x_mm)}, #{Words.mm(spot.y_mm)} from the middle of " \
-          "#{after.island_names[spot.island]}, turned #{Words.degrees(spot.turn_rad)}"
+        after = changed(job, before)
+        job.flat_map(after.place.island) if place && after.place.island
+        change(job.with(artwork: job.artwork.replace(after)), sentence(job, before, after))
       end
 
       private
 
-      def misplaced(layer)
-        return ["#{layer.name} lies over the whole sheet; only a label has a place"] if place.any? && !layer.place
-
-        material && layer.place ? ["#{layer.name} is a label; only a skin is limited to a material"] : []
+      def changed(job, layer)
+        context = References::Context.new(job: job, pictures: ->(_name) {})
+        look = { visible: visible, locked: locked, opacity: opacity&.to_f, blend: blend, mask: mask && Artwork::Mask.new(**mask) }.compact
+        layer.with(name: name || layer.name, look: layer.look.with(**look), content: content ? content.call(layer.content, context) : layer.content,
+                   place: place ? place.call(layer.place, context) : layer.place)
+      rescue InputError => e
+        refuse("#{layer.name}: #{e.message}")
       end
 
-      def out_of_range(job)
-        [name && Checks.text(name, "the layer's name", 200), Checks.optional(opacity, "opacity", 0..1),
-         material && material != "all" ? Checks.entry(material, job.mesh.materials, "material") : nil,
-         island && Checks.island(job, island), Checks.optional(width_mm, "width", ChangeLayer::WIDTH_MM),
-         Checks.optional(x_mm, "x", ChangeLayer::PLACE_MM), Checks.optional(y_mm, "y", ChangeLayer::PLACE_MM),
-         Checks.optional(turn_rad, "turn", -1000..1000),
-         visible.nil? || [true, false].include?(visible) ? nil : "visible is #{visible.inspect}; give true or false"].compact
+      def sentence(job, before, after)
+        return placed(job, after) if place && after.place.island
+
+        does = [name && "renamed #{after.name}", { true => "shown", false => "hidden" }[visible], { true => "locked", false => "unlocked" }[locked],
+                opacity && "opacity #{Phrases.short(opacity * 100)} %", blend && "blend #{blend}", content && "now #{after.content.to_words}", mask && shows_on(job, after)]
+        "#{before.name}: #{does.compact.join(", ").then { |words| words.empty? ? "left as it is" : words }}"
       end
 
-      def place
-        numbers = { width_mm: width_mm, x_mm: x_mm, y_mm: y_mm, turn_rad: turn_rad }.compact.transform_values do |value|
-          value.is_a?(Numeric) ? value.to_f : value
-        end
-        island ? numbers.merge(island: island) : numbers
+      def placed(job, layer)
+        spot = layer.place
+        "#{layer.name}: #{Phrases.mm(spot.width_mm)} wide, #{Phrases.short(spot.x_mm)}, #{Phrases.mm(spot.y_mm)} from the middle of " \
+          "#{job.island_names[spot.island]}, turned #{Phrases.degrees(spot.turn_rad)}"
       end
 
-      def on_material(job)
-        return unless material
-
-        material == "all" ? "on all materials" : "on #{job.mesh.material_names[material]} only"
+      def shows_on(job, layer)
+        on = layer.look.mask.to_words(islands: job.island_names, parts: job.mesh.parts, materials: job.mesh.material_names)
+        on ? "on #{on} only" : "on everything"
       end
-
-      def shown = { true => "shown", false => "hidden" }[visible]
-    end
-
-    # Ranges of a label's numbers.
-    class ChangeLayer
-      WIDTH_MM = (0.001..1_000_000.0)
-      PLACE_MM = (-1_000_000.0..1_000_000.0)
     end
   end
 end

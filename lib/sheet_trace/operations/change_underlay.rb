@@ -3,41 +3,28 @@
 module SheetTrace
   module Operations
     # Changes how an underlay is called and shown. What is nil stays as it is.
-    #
-    # index [Integer]; name [String]; opacity [Numeric] 0 to 1; locked, reference [Boolean]; scale_note [String]
-    ChangeUnderlay = Struct.new(:index, :name, :opacity, :locked, :reference, :scale_note, keyword_init: true) do
-      def initialize(index:, name: nil, opacity: nil, locked: nil, reference: nil, scale_note: nil)
-        super
-        freeze
+    class ChangeUnderlay < Operation
+      underlay :index
+      text :name, label: "the underlay's name", optional: true
+      number :opacity, 0..1, optional: true
+      flag :locked, "against changes", optional: true
+      flag :reference, "only looked at", optional: true
+      text :scale_note, "what is known of its scale", longest: 200, empty: true, optional: true
+
+      def call(job)
+        before = job.fit_setup.underlays[index]
+        refuse("#{before.name} is locked; unlock it first") if before.locked && locked.nil?
+
+        setup = job.fit_setup.replace(index, before.with(**to_h.except(:index).compact))
+        setup = setup.with(shown: nil) if reference && setup.shown == index
+        change(job.with(fit_setup: setup), "#{name || before.name}: #{what(before).then { |words| words.empty? ? "left as it is" : words.join(", ") }}")
       end
 
-      def validate(job)
-        problem = Checks.entry(index, job.backdrop.underlays, "underlay")
-        return [problem] if problem
+      private
 
-        [name && Checks.text(name, "the underlay's name"), Checks.optional(opacity, "opacity", 0..1), *[[locked, "locked"], [reference, "reference"]].map do |flag, what|
-          flag.nil? ? nil : Checks.flag(flag, what)
-        end,
-         scale_note.nil? || (scale_note.is_a?(String) && scale_note.size <= 200) ? nil : "the note on its scale may have up to 200 characters",
-         locked.nil? && Checks.unlocked(job, index)].select { |found| found.is_a?(String) }
-      end
-
-      def apply(job)
-        changes = to_h.except(:index).compact
-        changes[:name] = name.strip if name
-        backdrop = job.backdrop.replace(index, job.backdrop.underlays[index].with(**changes))
-        job.with(backdrop: reference && backdrop.shown == index ? backdrop.with(shown: nil) : backdrop)
-      end
-
-      def describe(job, after)
-        now = after.backdrop.underlays[index]
-        done = []
-        done << "renamed from #{job.backdrop.underlays[index].name}" if name
-        done << "#{Words.short(opacity * 100)} % opaque" if opacity
-        done << (locked ? "locked" : "unlocked") unless locked.nil?
-        done << (reference ? "only looked at" : "an underlay again") unless reference.nil?
-        done << "scale noted" if scale_note
-        "#{now.name}: #{done.empty? ? "left as it is" : done.join(", ")}"
+      def what(before)
+        [("renamed from #{before.name}" if name), ("#{Phrases.short(opacity * 100)} % opaque" if opacity), { true => "locked", false => "unlocked" }[locked],
+         { true => "only looked at", false => "an underlay again" }[reference], ("scale noted" if scale_note)].compact
       end
     end
   end

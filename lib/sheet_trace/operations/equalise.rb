@@ -4,47 +4,34 @@ module SheetTrace
   module Operations
     # Brings islands to one density, by their area on the model, times the weight of each; the whole keeps its area on the sheet. Each is
     # scaled about its own centre; what comes to lie on others goes on to a free place.
-    #
-    # islands [Array<Integer>, nil] those with art if nil
-    Equalise = Struct.new(:islands, keyword_init: true) do
-      def initialize(islands: nil)
-        super
-        freeze
-      end
+    class Equalise < Operation
+      islands :islands, "those with art if nil", optional: true
 
-      def validate(job)
-        problem = islands && Checks.islands(job, islands)
-        return [problem] if problem
+      def call(job)
+        scaled = (islands || job.art_islands).select { |island| job.measures[island].density_px_per_mm.positive? }
+        refuse("no island with art has an area on the sheet to scale") if scaled.empty?
 
-        scaled(job).empty? ? ["no island with art has an area on the sheet to scale"] : []
-      end
-
-      def apply(job)
-        common = common(job)
-        job.with(layout: Each.settle(job, scaled(job)) do |island|
+        common = common(job, scaled)
+        after = job.with(layout: EachIsland.to_free_places(job, scaled) do |island|
           factor = common * job.plan.weight(island) / job.measures[island].density_px_per_mm
           Geometry::Affine.scale(factor, factor)
         end)
-      end
-
-      def describe(job, after)
-        heavy = scaled(job).map { |island| job.plan.weight(island) }.minmax
-        weights = heavy.uniq == [1.0] ? "" : ", times weights of #{heavy.map { |weight| Words.short(weight) }.uniq.join(" to ")}"
-        density = scaled(after).map { |island| after.measures[island].density_px_per_mm / after.plan.weight(island) }
-        "#{Words.count(scaled(job).size, "island")} brought to #{Words.short(density.min)} px/mm#{weights}"
+        change(after, "#{Phrases.count(scaled.size, "island")} brought to #{Phrases.short(least_density(after, scaled))} px/mm#{weights(job, scaled)}")
       end
 
       private
 
-      def scaled(job)
-        wanted = islands || job.tags.each_index.select { |island| job.tags[island] == "art" }
-        wanted.select { |island| job.measures[island].density_px_per_mm.positive? }
+      def least_density(job, scaled) = scaled.map { |island| job.measures[island].density_px_per_mm / job.plan.weight(island) }.min
+
+      def weights(job, scaled)
+        heavy = scaled.map { |island| job.plan.weight(island) }.minmax
+        heavy.uniq == [1.0] ? "" : ", times weights of #{heavy.map { |weight| Phrases.short(weight) }.uniq.join(" to ")}"
       end
 
       # px per mm of weight 1, so that the areas on the sheet add up to what they are now.
-      def common(job)
+      def common(job, scaled)
         areas = job.layout.uv_map.island_areas
-        now, weighted = scaled(job).map do |island|
+        now, weighted = scaled.map do |island|
           [job.measures[island].density_px_per_mm, job.plan.weight(island)].map { |density| areas[island] * density * density }
         end.transpose.map(&:sum)
         Math.sqrt(now / weighted)

@@ -3,49 +3,41 @@
 module SheetTrace
   module Operations
     # Brings islands to where their landmarks say, twins that lie on them along.
-    #
-    # islands [Array<Integer>] moved as one; those that have landmarks if nil
-    # kind [String] of Fit::PointPairs::KINDS; rules [Array<String>] of Fit::PointPairs::RULES; mirrored [Boolean, nil]
-    FitLandmarks = Struct.new(:islands, :kind, :rules, :mirrored, keyword_init: true) do
-      def initialize(islands: nil, kind: "similarity", rules: [], mirrored: false)
-        super
-        freeze
-      end
+    class FitLandmarks < Operation
+      islands :islands, "moved as one; those that have landmarks if nil", optional: true
+      one_of :kind, Fit::PointPairs::KINDS.keys, "what may be changed of them", default: "similarity"
+      list :rules, Parameters::OneOf.new(Fit::PointPairs::RULES), "what must hold", default: [], entry: "rules"
+      flag :mirrored, "whether they may be turned over; as it fits better if nil", optional: true, default: false
+      fact :residuals_px, Parameters::ListOf.new(Parameters::Number.new(0..1e9))
+      fact :turned_triangles, Parameters::Whole.new(0..1_000_000_000)
 
-      def validate(job)
-        problem = (islands && Checks.islands(job, islands)) || Checks.one_of(kind, "kind", Fit::PointPairs::KINDS.keys)
-        return [problem] if problem
-        return ["rules are #{rules.inspect}; give #{Fit::PointPairs::RULES.join(", ")}"] unless rules.is_a?(Array) && (rules - Fit::PointPairs::RULES).empty?
-
-        marks = landmarks(job)
-        return ["these islands have no landmarks; set some first"] if marks.empty?
+      def call(job)
+        map = job.layout.uv_map
+        moved = islands || job.fit_setup.landmarks.map { |mark| mark.island(map) }.uniq
+        marks = job.fit_setup.landmarks.select { |mark| moved.include?(mark.island(map)) }
+        refuse("these islands have no landmarks; set some first") if marks.empty?
 
         least = Fit::PointPairs::KINDS.fetch(kind)
-        marks.size < least ? ["#{Words.count(marks.size, "landmark")}; #{kind} takes #{least} and more"] : []
-      end
+        refuse("#{Phrases.count(marks.size, "landmark")}; #{kind} takes #{least} and more") if marks.size < least
 
-      def apply(job)
-        fitted = fitted(job)
-        return job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, moved(job)).flatten, fitted.plane)) if fitted.plane
-
-        Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(fitted.points_px))
-      end
-
-      # @return [Fit::FitLandmarks::Fitted]
-      def fitted(job) = Fit::FitLandmarks.call(job.layout, moved(job), landmarks(job), kind: kind, rules: rules, mirrored: mirrored)
-
-      def describe(job, after)
-        fitted = fitted(job)
-        stretch = [job, after].map { |one| one.measures.values_at(*moved(job)).map { |measure| measure.stretch_mean || Float::INFINITY }.max }
-        "#{Words.islands(job, moved(job))} fitted by #{Words.count(fitted.residuals_px.size, "landmark")} (#{kind}): off by #{Words.px(fitted.residuals_px.max)} at the most, " \
-          "mean stretch #{stretch.map { |value| format("%.3f", value) }.join(" -> ")}#{", #{Words.count(fitted.turned, "triangle")} turned over" if fitted.turned.positive?}"
+        fitted = Fit::FitLandmarks.call(job.layout, moved, marks, kind: kind, rules: rules, mirrored: mirrored)
+        after = fitted(job, moved, fitted)
+        change(after, sentence(job, after, moved, fitted), residuals_px: fitted.residuals_px, turned_triangles: fitted.turned)
       end
 
       private
 
-      def moved(job) = islands || job.backdrop.landmarks.map { |mark| mark.island(job.layout.uv_map) }.uniq
+      def fitted(job, moved, fitted)
+        return job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, moved).flatten, fitted.plane)) if fitted.plane
 
-      def landmarks(job) = job.backdrop.landmarks.select { |mark| moved(job).include?(mark.island(job.layout.uv_map)) }
+        Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(fitted.points_px))
+      end
+
+      def sentence(job, after, moved, fitted)
+        "#{Phrases.islands(job, moved)} fitted by #{Phrases.count(fitted.residuals_px.size, "landmark")} (#{kind}): off by #{Phrases.px(fitted.residuals_px.max)} at the most, " \
+          "mean stretch #{Phrases.from_to(stretches(job, after, moved, :stretch_mean))}" \
+          "#{", #{Phrases.count(fitted.turned, "triangle")} turned over" if fitted.turned.positive?}"
+      end
     end
   end
 end

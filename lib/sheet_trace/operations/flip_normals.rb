@@ -3,27 +3,19 @@
 module SheetTrace
   module Operations
     # Turns faces round, so that what was their inside is their outside. Their place on the sheet stays.
-    #
-    # faces [Array<Integer>]
-    FlipNormals = Struct.new(:faces, keyword_init: true) do
-      def initialize(faces:)
-        super
-        freeze
-      end
+    class FlipNormals < Operation
+      faces
 
-      def validate(job) = [Checks.faces(job, faces)].compact
-
-      def apply(job)
+      def call(job)
         mesh = job.mesh
         order = order(mesh)
         turned = Numo::Bit.zeros(mesh.face_count).tap { |bits| bits[faces] = 1 }
         normals = mesh.corner_normals && (mesh.corner_normals * (1 - (2 * Numo::DFloat.cast(turned[mesh.corner_faces]))).expand_dims(1))[order, true]
         flipped = mesh.with(corner_vertices: mesh.corner_vertices[order], corner_normals: normals)
-        Job::Remap.by_corner(job, mesh: flipped, source: job.source.reordered(order), corner_uvs: job.layout.corner_uvs[order, true],
-                                  face_mapped: job.layout.uv_map.face_mapped, groups: Job::Remap.groups(job))
+        after = Job::Remap.by_corner(job, mesh: flipped, source: job.source.reordered(order), corner_uvs: job.layout.corner_uvs[order, true],
+                                          face_mapped: job.layout.uv_map.face_mapped, groups: Job::Remap.groups(job))
+        change(after, "#{Phrases.count(faces.size, "face")} turned round")
       end
-
-      def describe(_job, _after) = "#{Words.count(faces.size, "face")} turned round"
 
       private
 

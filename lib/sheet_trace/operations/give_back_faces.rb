@@ -4,38 +4,23 @@ module SheetTrace
   module Operations
     # Gives stray faces back to the neighbouring island with which they share the longest edge, laid flat beside it and
     # joined along that edge.
-    #
-    # faces [Array<Integer>]
-    GiveBackFaces = Struct.new(:faces, keyword_init: true) do
-      def initialize(faces:)
-        super
-        freeze
-      end
+    class GiveBackFaces < Operation
+      faces
 
-      def validate(job)
-        problem = Checks.faces(job, faces)
-        return [problem] if problem
-
-        homes(job).empty? ? ["none of these faces has a neighbour on the sheet to go to"] : []
-      end
-
-      def apply(job)
+      def call(job)
         homes = homes(job)
+        refuse("none of these faces has a neighbour on the sheet to go to") if homes.empty?
+
         map = job.layout.uv_map
         mirrored = homes.values.uniq.to_h { |island| [island, job.measures[island].mirrored] }
         places, groups = Flatten::Hinge.call(job.mesh, job.sheet.to_px(job.layout.corner_uvs), Job::Remap.groups(job), faces: homes.keys, homes: homes,
                                                                                                                        mirrored: mirrored)
-        Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(places), face_mapped: mapped(map, homes), groups: groups)
-      end
-
-      def describe(job, _after)
-        targets = homes(job).values.uniq
-        "#{Words.count(faces.size, "face")} given back to #{Words.islands(job, targets)}"
+        mapped = map.face_mapped.copy.tap { |bits| homes.each_key { |face| bits[face] = 1 } }
+        after = Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(places), face_mapped: mapped, groups: groups)
+        change(after, "#{Phrases.count(faces.size, "face")} given back to #{Phrases.islands(job, homes.values.uniq)}")
       end
 
       private
-
-      def mapped(map, homes) = map.face_mapped.copy.tap { |bits| homes.each_key { |face| bits[face] = 1 } }
 
       # @return [Hash{Integer => Integer}] face => island; a face that only touches other stray faces goes where they go
       def homes(job)

@@ -4,32 +4,27 @@ module SheetTrace
   module Operations
     # Grows a net from one island: its neighbours are joined on along their longest common edges, then theirs, and so on,
     # as long as nothing comes to lie on what is there already.
-    #
-    # island [Integer]
-    GrowNet = Struct.new(:island, keyword_init: true) do
-      def initialize(island:)
-        super
-        freeze
-      end
+    class GrowNet < Operation
+      # How finely overlaps are looked for, and the share of an island's texels that rounding may bring about.
+      RASTER_PX = 512
+      SLACK = 0.01
+      private_constant :RASTER_PX, :SLACK
 
-      def validate(job)
-        problem = Checks.island(job, island)
-        return [problem] if problem
+      island
 
-        NetOf.start(job).borders.keys.any? { |pair| pair.include?(island) } ? [] : ["#{job.island_names[island]} has no neighbour on the sheet to join on"]
-      end
+      def call(job)
+        join = IslandNet.start(job)
+        refuse("#{job.island_names[island]} has no neighbour on the sheet to join on") if join.borders.keys.none? { |pair| pair.include?(island) }
 
-      def apply(job) = NetOf.settled(job, grown(job))
-
-      def describe(job, after)
+        grow(job, join)
+        after = IslandNet.settled(job, join)
         count = job.layout.uv_map.island_count - after.layout.uv_map.island_count
-        "Net of #{job.island_names[island]}: #{Words.count(count, "island")} joined on"
+        change(after, "Net of #{job.island_names[island]}: #{Phrases.count(count, "island")} joined on")
       end
 
       private
 
-      def grown(job)
-        join = NetOf.start(job)
+      def grow(job, join)
         off_sheet = job.layout.uv_map.island_count
         tried = {}
         # Nearest to the first panel first: each round goes one island further out.
@@ -38,7 +33,6 @@ module SheetTrace
           candidates = neighbours(join.borders, off_sheet, tried)
           reached = candidates.select { |other, edge| add(join, other, edge, tried) }.map(&:first)
         end
-        join
       end
 
       def neighbours(borders, off_sheet, tried)
@@ -63,16 +57,10 @@ module SheetTrace
       def covered?(join, former, moved)
         parts = [former.eq(island), moved].map { |faces| join.triangles_where(faces) }
         low, high = parts.map { |corners| corners.reshape(corners.size / 2, 2) }.then { |a, b| a.concatenate(b, axis: 0) }.then { |all| [all.min(axis: 0), all.max(axis: 0)] }
-        scale = GrowNet::RASTER_PX / [(high - low).max, 1e-9].max
-        texels = parts.map { |corners| Raster::Rasterise.call((corners - low.reshape(1, 1, 2)) * scale, GrowNet::RASTER_PX, GrowNet::RASTER_PX).first.to_a }
-        (texels[0] & texels[1]).size > texels[1].size * GrowNet::SLACK
+        scale = RASTER_PX / [(high - low).max, 1e-9].max
+        texels = parts.map { |corners| Raster::Rasterise.call((corners - low.reshape(1, 1, 2)) * scale, RASTER_PX, RASTER_PX).first.to_a }
+        (texels[0] & texels[1]).size > texels[1].size * SLACK
       end
-    end
-
-    # How finely overlaps are looked for, and the share of an island's texels that rounding may bring about.
-    class GrowNet
-      RASTER_PX = 512
-      SLACK = 0.01
     end
   end
 end

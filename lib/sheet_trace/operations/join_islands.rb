@@ -4,35 +4,19 @@ module SheetTrace
   module Operations
     # Joins islands along edges of the model: the smaller one across is moved, turned and scaled onto the larger, one
     # edge after the other.
-    #
-    # edges [Array<Integer>] of the mesh
-    JoinIslands = Struct.new(:edges, keyword_init: true) do
-      def initialize(edges:)
-        super
-        freeze
-      end
+    class JoinIslands < Operation
+      edges
 
-      def validate(job)
-        problem = Checks.edges(job, edges)
-        return [problem] if problem
+      def call(job)
+        join = IslandNet.start(job)
+        count = edges.count { |edge| on_sheet?(job, edge) && join.call(edge) }
+        refuse("these edges don't lie between two islands") if count.zero?
 
-        joined(job).first.zero? ? ["these edges don't lie between two islands"] : []
-      end
-
-      def apply(job) = NetOf.settled(job, joined(job).last)
-
-      def describe(job, after)
-        count = joined(job).first
-        "#{Words.count(count, "island")} joined on, #{after.layout.uv_map.island_count} left"
+        after = IslandNet.settled(job, join)
+        change(after, "#{Phrases.count(count, "island")} joined on, #{after.layout.uv_map.island_count} left")
       end
 
       private
-
-      # @return [Array(Integer, Flatten::Join)]
-      def joined(job)
-        join = NetOf.start(job)
-        [edges.count { |edge| on_sheet?(job, edge) && join.call(edge) }, join]
-      end
 
       def on_sheet?(job, edge)
         corners = job.mesh.edges.corner_edges.eq(edge).where

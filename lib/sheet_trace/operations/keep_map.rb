@@ -3,22 +3,15 @@
 module SheetTrace
   module Operations
     # Sets the present map aside under a name: islands, where they are cut and where they lie.
-    #
-    # name [String]
-    KeepMap = Struct.new(:name, keyword_init: true) do
-      def initialize(name:)
-        super
-        freeze
-      end
+    class KeepMap < Operation
+      text :name
 
-      def validate(job) = [Checks.text(name, "the name"), Checks.taken(name, job.kept_maps.map(&:name), nil, "kept map")].compact
+      def call(job)
+        refuse("another kept map is called #{name.inspect}; give each a name of its own") if job.kept_maps.any? { |kept| kept.name == name }
 
-      def apply(job)
         layout = job.layout
-        job.with(kept_maps: job.kept_maps + [Job::KeptMap.new(name.strip) { layout }])
+        change(job.with(kept_maps: job.kept_maps + [Job::KeptMap.new(name) { layout }]), "Map kept as #{name}: #{layout.uv_map.island_count} islands")
       end
-
-      def describe(job, _after) = "Map kept as #{name.strip}: #{job.layout.uv_map.island_count} islands"
     end
   end
 end

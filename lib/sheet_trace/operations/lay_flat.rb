@@ -4,34 +4,48 @@ module SheetTrace
   module Operations
     # Lays islands or faces flat anew. Each new piece keeps the place and the density of the island that most of it comes from;
     # one that comes to lie on another goes on to a free place.
-    #
-    # islands [Array<Integer>, nil]; faces [Array<Integer>, nil], which go before islands; all faces, those without UVs too, if both are nil
-    # by [String] one of Flatten::Pieces::METHODS
-    # seams [String] "drawn" as they are drawn, or else as the islands are now, "angle" where the surface bends by more than angle_rad,
-    #   "none", "all" each face apart
-    # direction [Array(Float, Float, Float), nil] for "seen": from the surface to the eye; sides [String] for "direction": one of Flatten::Split::SIDES
-    # axis, origin [Array(Float, Float, Float), nil] for "rollout": the band's axis and a place on it, its apex, in model units; fitted if nil
-    # mirrored [Boolean] whether seams and pieces follow the model's plane of symmetry
-    # into [Hash, nil] width_px, height_px: a rectangle that the one piece is fitted to; keep [Boolean] its proportions
-    # pins [Array<Integer>] vertices that stay where they lie on the sheet, to the bit, for "unfold"
-    # gutter_px [Numeric, nil] to be kept from other islands; the job's if nil
-    LayFlat = Struct.new(:islands, :faces, :by, :seams, :angle_rad, :direction, :sides, :axis, :origin, :mirrored, :into, :pins, :gutter_px, keyword_init: true) do
-      def initialize(islands: nil, faces: nil, by: "unfold", seams: "drawn", angle_rad: Math::PI / 3, direction: nil, sides: "six", axis: nil, origin: nil, mirrored: false,
-                     into: nil, pins: [], gutter_px: nil)
-        super
-        freeze
+    class LayFlat < Operation
+      # Where seams may come from.
+      SEAMS = %w[drawn angle none all].freeze
+
+      islands :islands, "all faces, those without UVs too, if islands and faces are nil", optional: true
+      faces :faces, "these go before islands", optional: true
+      one_of :by, Flatten::Pieces::METHODS, "the way of laying flat", default: "unfold"
+      one_of :seams, SEAMS, "drawn: as they are drawn, or else as the islands are now; angle: where the surface bends by more than the angle; none; " \
+                            "all: each face apart", default: "drawn"
+      angle :angle_rad, 0.01..Math::PI, "for seams and pieces by angle", default: Math::PI / 3
+      direction :direction, "for seen: from the surface to the eye", optional: true
+      one_of :sides, Flatten::Split::SIDES.keys, "for direction", default: "six"
+      direction :axis, "for rollout: the band's axis, model units; fitted if nil", optional: true
+      numbers :origin, 3, Parameters::Numbers::WIDE, "for rollout: a place on the axis, a cone's apex, model units; fitted if nil", optional: true
+      flag :mirrored, "whether seams and pieces follow the model's plane of symmetry", default: false
+      parameter :into, record {
+        number :width_px, 1..100_000
+        number :height_px, 1..100_000
+        flag :keep, "its proportions", default: true
+      }, "a rectangle that the one piece is fitted to", optional: true
+      corners :pins, "vertices that stay where they lie on the sheet, to the bit, for unfold", default: []
+      number :gutter_px, Job::GUTTER_PX, "to be kept from other islands; the job's if nil", optional: true
+
+      def call(job)
+        refuse("direction is lacking; give #{Parameters::Direction.new.to_text}") if by == "seen" && direction.nil?
+        refuse("held corners go with true scale, and not with mirrored halves") if pins.any? && (into || mirrored)
+        refuse("the model has no plane of symmetry to follow") if mirrored && job.mesh.symmetry.nil?
+
+        after = laid(job)
+        worst = [job, after].map { |state| state.measures.filter_map(&:stretch_worst).max || 1.0 }
+        change(after, "#{subject(job)} laid flat (#{by.tr("_", "-")}): #{Phrases.count(after.layout.uv_map.island_count, "island")}, worst stretch #{Phrases.from_to(worst)}")
       end
 
-      def validate(job)
-        [faces && Checks.faces(job, faces), islands && Checks.islands(job, islands),
-         Checks.one_of(by, "by", Flatten::Pieces::METHODS), Checks.one_of(seams, "seams", LayFlat::SEAMS), Checks.one_of(sides, "sides", Flatten::Split::SIDES.keys),
-         Checks.number(angle_rad, "angle", 0.01..Math::PI), Checks.optional(gutter_px, "gutter", 0..1024), Checks.flag(mirrored, "mirrored"),
-         Checks.vector(direction, "direction", required: by == "seen"), Checks.vector(axis, "axis"), Checks.triple(origin, "origin"),
-         *pin_problems(job),
-         mirrored && job.mesh.symmetry.nil? ? "the model has no plane of symmetry to follow" : nil, *rectangle_problems].compact
+      private
+
+      def subject(job)
+        return Phrases.count(faces.size, "face") if faces
+
+        islands ? Phrases.islands(job, islands) : "All faces"
       end
 
-      def apply(job)
+      def laid(job)
         faces = target(job)
         pieces = pieces(job, faces)
         px = job.sheet.to_px(job.layout.corner_uvs)
@@ -42,32 +56,7 @@ module SheetTrace
         after = Job::Remap.by_corner(job, corner_uvs: uvs(job, px, faces, held), face_mapped: mapped, groups: groups)
         fresh = after.layout.uv_map.face_islands[faces].to_a.uniq - after.layout.uv_map.face_islands[job.mesh.corner_faces[held]].to_a
         after = after.with(drawn_seams: nil)
-        into ? after : after.with(layout: Layout::Settle.call(after.layout, fresh, gutter_px: gutter_px || job.gutter_px))
-      end
-
-      def describe(job, after)
-        before, now = [job, after].map { |one| one.measures.filter_map(&:stretch_worst).max || 1.0 }
-        what = if faces
-                 Words.count(faces.size, "face")
-               else
-                 islands ? Words.islands(job, islands) : "All faces"
-               end
-        "#{what} laid flat (#{by.tr("_", "-")}): #{Words.count(after.layout.uv_map.island_count, "island")}, worst stretch #{format("%.3f", before)} -> #{format("%.3f", now)}"
-      end
-
-      private
-
-      def pin_problems(job)
-        return [] if pins == []
-
-        [Checks.vertices(job, pins), into || mirrored ? "held corners go with true scale, and not with mirrored halves" : nil]
-      end
-
-      def rectangle_problems
-        return [] unless into
-        return ["into is #{into.inspect.slice(0, 60)}; give width_px, height_px and keep"] unless into.is_a?(Hash) && (into.keys - %i[width_px height_px keep]).empty?
-
-        [Checks.number(into[:width_px], "width", 1..100_000), Checks.number(into[:height_px], "height", 1..100_000), Checks.flag(into.fetch(:keep, true), "keep")]
+        into ? after : after.with(layout: Layout::MoveToFreePlaces.call(after.layout, fresh, gutter_px: gutter_px || job.gutter_px))
       end
 
       def target(job)
@@ -154,7 +143,7 @@ module SheetTrace
       def scale_into(flat)
         size = (flat.max(axis: 0) - flat.min(axis: 0)).to_a
         scale = into.values_at(:width_px, :height_px).zip(size).map { |px, own| own.positive? ? px / own : 1.0 }
-        Numo::DFloat[into.fetch(:keep, true) ? [scale.min] * 2 : scale]
+        Numo::DFloat[into[:keep] ? [scale.min] * 2 : scale]
       end
 
       # The middle, so that the rectangle lies on the sheet where it can.
@@ -173,11 +162,6 @@ module SheetTrace
         areas = Geometry::Vectors.lengths(job.mesh.face_area_vectors[mapped, true]).to_a
         map.face_islands[mapped].to_a.zip(areas).each_with_object(Hash.new(0.0)) { |(island, area), sums| sums[island] += area }.max_by(&:last).first
       end
-    end
-
-    # Where seams may come from.
-    class LayFlat
-      SEAMS = %w[drawn angle none all].freeze
     end
   end
 end

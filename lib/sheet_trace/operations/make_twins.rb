@@ -3,22 +3,20 @@
 module SheetTrace
   module Operations
     # Lays identical parts on the place of the first of them, so that one piece of art serves all.
-    #
-    # parts [Array<Integer>] part indices; the first leads
-    MakeTwins = Struct.new(:parts, keyword_init: true) do
-      def initialize(parts:)
-        super
-        freeze
+    class MakeTwins < Operation
+      parts :parts, "the first leads"
+
+      def call(job)
+        refuse("name two or more parts") unless parts.uniq.size > 1
+        refuse("these parts are not alike: twins have the same faces and the same shape") if job.mesh.identical_parts.none? { |group| (parts - group).empty? }
+
+        names = job.mesh.parts.values_at(*parts)
+        change(stacked(job), "#{names.drop(1).size > 3 ? "#{names.size - 1} parts" : names.drop(1).join(", ")} laid on the place of #{names.first}")
       end
 
-      def validate(job)
-        return ["name two or more parts"] unless parts.is_a?(Array) && parts.uniq.size > 1
+      private
 
-        alike = job.mesh.identical_parts.any? { |group| (parts - group).empty? }
-        alike ? [] : ["these parts are not alike: twins have the same faces and the same shape"]
-      end
-
-      def apply(job)
+      def stacked(job)
         map = job.layout.uv_map
         leader, *others = parts.map { |part| Mesh::IdenticalParts.corners(job.mesh, part) }
         uvs = job.layout.corner_uvs.copy
@@ -32,11 +30,6 @@ module SheetTrace
           mapped[faces] = map.face_mapped[leader_faces]
         end
         Job::Remap.by_corner(job, corner_uvs: uvs, face_mapped: mapped, groups: groups)
-      end
-
-      def describe(job, _after)
-        names = job.mesh.parts.values_at(*parts)
-        "#{names.drop(1).size > 3 ? "#{names.size - 1} parts" : names.drop(1).join(", ")} laid on the place of #{names.first}"
       end
     end
   end

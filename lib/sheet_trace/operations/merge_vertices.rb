@@ -4,19 +4,14 @@ module SheetTrace
   module Operations
     # Makes vertices of one part that lie in the same place one, so that faces which seem to touch are joined. Islands
     # whose UVs meet along such an edge become one.
-    MergeVertices = Struct.new(nil, keyword_init: true) do
-      def validate(job) = merged(job).vertex_count < job.mesh.vertex_count ? [] : ["no two vertices of a part lie in the same place"]
+    class MergeVertices < Operation
+      def call(job)
+        merged = Mesh::MergeVertices.call(job.mesh)
+        refuse("no two vertices of a part lie in the same place") if merged.vertex_count == job.mesh.vertex_count
 
-      def apply(job)
-        uv_map = job.layout.uv_map
-        Job::Remap.by_corner(job, mesh: merged(job), corner_uvs: job.layout.corner_uvs, face_mapped: uv_map.face_mapped, groups: nil)
+        after = Job::Remap.by_corner(job, mesh: merged, corner_uvs: job.layout.corner_uvs, face_mapped: job.layout.uv_map.face_mapped, groups: nil)
+        change(after, "#{job.mesh.vertex_count - merged.vertex_count} vertices merged, #{merged.vertex_count} left")
       end
-
-      def describe(job, after) = "#{job.mesh.vertex_count - after.mesh.vertex_count} vertices merged, #{after.mesh.vertex_count} left"
-
-      private
-
-      def merged(job) = Mesh::MergeVertices.call(job.mesh)
     end
   end
 end

@@ -3,26 +3,17 @@
 module SheetTrace
   module Operations
     # Moves a layer in the order of layers.
-    #
-    # id [String]; to [Integer] its new place, 0 the lowest
-    MoveLayer = Struct.new(:id, :to, keyword_init: true) do
-      def initialize(id:, to:)
-        super
-        freeze
-      end
+    class MoveLayer < Operation
+      layer
+      whole :to, 0..10_000, "its new place, 0 the lowest", label: "place"
 
-      def validate(job)
-        last = job.edition.layers.size - 1
-        [Checks.layer(job, id), to.is_a?(Integer) && to.between?(0, last) ? nil : "place #{to.inspect} does not exist; give 0 to #{last}"].compact
-      end
+      def call(job)
+        layers = job.artwork.layers
+        refuse("place #{to} does not exist; give 0 to #{layers.size - 1}") if to >= layers.size
 
-      def apply(job)
-        layer = job.edition.layer(id)
-        others = job.edition.layers - [layer]
-        job.with(edition: job.edition.with(layers: others.insert(to, layer)))
+        layer = job.artwork.layer(id)
+        change(job.with(artwork: job.artwork.with(layers: (layers - [layer]).insert(to, layer))), "#{layer.name}: layer #{to + 1} of #{layers.size} from below")
       end
-
-      def describe(job, _after) = "#{job.edition.layer(id).name}: layer #{to + 1} of #{job.edition.layers.size} from below"
     end
   end
 end

@@ -4,55 +4,74 @@ module SheetTrace
   module Operations
     # Packs islands on the sheet by their true outlines. Those that lie on each other to the point are moved as one; locked islands and
     # reserved rectangles are left as they are.
-    #
-    # islands [Array<Integer>, nil] that are packed, all that are not locked if nil; the rest stays in place
-    # turn [String] of Layout::Pack::TURNS; upright [Boolean] whether islands with art are never turned
-    # keep_scale [Boolean] or else all is scaled together, as large as it goes
-    # gutter_px, margin_px [Numeric, nil] as the job has them if nil
-    # in_order [Boolean] whether islands are placed in the order they are read in, front before back, left before right
-    # attempt [Integer] another order for each number; the same number gives the same layout
-    Pack = Struct.new(:islands, :turn, :upright, :keep_scale, :gutter_px, :margin_px, :in_order, :attempt, keyword_init: true) do
-      def initialize(islands: nil, turn: "quarter", upright: true, keep_scale: false, gutter_px: nil, margin_px: nil, in_order: false, attempt: 0)
-        super
-        freeze
+    class Pack < Operation
+      islands :islands, "that are packed, all that are not locked if nil; the rest stays in place", optional: true
+      one_of :turn, Layout::Pack::TURNS, default: "quarter"
+      flag :upright, "whether islands with art are never turned", default: true
+      flag :keep_scale, "or else all is scaled together, as large as it goes", default: false
+      number :gutter_px, Job::GUTTER_PX, "as the job has it if nil", optional: true
+      number :margin_px, 0..1024, "as planned if nil", optional: true
+      flag :in_order, "whether islands are placed in the order they are read in, front before back, left before right", default: false
+      whole :attempt, 0..9999, "another order for each number; the same number gives the same layout", default: 0
+      fact :attempt, Parameters::Whole.new(0..9999)
+      fact :share_used, Parameters::Number.new(0..1)
+      fact :density_px_per_mm, Parameters::Number.new(0..1e9)
+      fact :best, Parameters::Flag.new
+
+      def call(job)
+        units = units(job)
+        result = packed(job, units)
+        after = job.with(layout: result.layout)
+        used = [job, after].map { |state| Layout::Summary.call(state.layout, unit_mm: state.unit_mm).used * 100 }
+        density = [job, after].map { |state| Phrases.short(state.density_px_per_mm) }.uniq.join(" -> ")
+        change(after, "#{Phrases.count(units.flatten.size, "island")} packed: #{used.map { |value| format("%.0f", value) }.join(" -> ")} % of the sheet used, #{density} px/mm",
+               attempt: attempt, share_used: result.share_used, density_px_per_mm: after.density_px_per_mm, best: true)
       end
 
-      def validate(job)
-        problems = [islands && Checks.islands(job, islands), Checks.one_of(turn, "turn", Layout::Pack::TURNS), Checks.flag(upright, "upright"),
-                    Checks.flag(keep_scale, "keep_scale"),
-                    Checks.flag(in_order, "in_order"), Checks.optional(gutter_px, "gutter", 0..1024), Checks.optional(margin_px, "margin", 0..1024),
-                    Checks.number(attempt, "attempt", 0..9999)].compact
-        return problems if problems.any?
-
-        packed(job).empty? ? ["all islands are locked; unlock those that shall be packed"] : []
+      # Attempts one after the other, each to be taken as it is by its number.
+      #
+      # @yieldparam after [Job]
+      # @yieldparam facts [Hash] attempt:, share_used:, density_px_per_mm:, best: whether it is the best so far
+      # @yieldreturn [Boolean] whether to go on
+      def watch(job)
+        units = units(job)
+        most = 0.0
+        attempts(units.size).times do |number|
+          result = with(attempt: number).packed(job, units)
+          after = job.with(layout: result.layout)
+          facts = { attempt: number, share_used: result.share_used, density_px_per_mm: after.density_px_per_mm, best: result.scale > most }
+          most = [most, result.scale].max
+          break unless yield(after, facts)
+        end
       end
 
-      def apply(job) = job.with(layout: pack(job).layout)
-
-      # @return [Layout::Pack::Result]
-      def pack(job)
-        art = job.tags.each_index.select { |island| job.tags[island] == "art" }
-        Layout::Pack.call(job.layout, packed(job), gutter_px: gutter_px || job.gutter_px, margin_px: margin_px || job.plan.margin_px, turn: turn,
-                                                   upright: upright ? art : [], keep_scale: keep_scale, fixed: fixed(job), reserved: job.plan.reserved,
-                                                   in_order: in_order, attempt: attempt)
+      # @return [Hash] the facts of the best of all attempts: the one at which the islands come out largest
+      def best(job)
+        found = nil
+        watch(job) { |_after, facts| facts[:best] ? found = facts : true }
+        found
       end
 
-      def describe(job, after)
-        used, density = [job, after].map { |one| [Layout::Summary.call(one.layout, unit_mm: one.unit_mm).used * 100, one.density_px_per_mm] }.transpose
-        told = density.map { |value| Words.short(value) }.uniq
-        "#{Words.count(packed(job).flatten.size, "island")} packed: #{used.map { |value| format("%.0f", value) }.join(" -> ")} % of the sheet used, " \
-          "#{told.size == 1 ? told[0] : told.join(" -> ")} px/mm"
+      protected
+
+      def packed(job, units)
+        Layout::Pack.call(job.layout, units, gutter_px: gutter_px || job.gutter_px, margin_px: margin_px || job.plan.margin_px, turn: turn,
+                                             upright: upright ? job.art_islands : [], keep_scale: keep_scale, reserved: job.plan.reserved,
+                                             fixed: (0...job.layout.uv_map.island_count).to_a - units.flatten, in_order: in_order, attempt: attempt)
       end
 
       private
 
-      def packed(job)
+      # Another attempt at a kept scale, or in a kept order, would be the same or no better.
+      def attempts(count) = keep_scale || in_order ? 1 : Layout::Pack.attempts(count)
+
+      # Stacks that are moved as one.
+      def units(job)
         wanted = (islands || (0...job.layout.uv_map.island_count).to_a) - job.plan.locked
         stacks = in_order ? Layout::ReadingOrder.call(job.layout, job.tags) : Layout::Stacks.call(job.layout)
-        stacks.select { |stack| (stack & wanted).any? && (stack & job.plan.locked).empty? }
+        found = stacks.select { |stack| (stack & wanted).any? && (stack & job.plan.locked).empty? }
+        found.empty? ? refuse("all islands are locked; unlock those that shall be packed") : found
       end
-
-      def fixed(job) = (0...job.layout.uv_map.island_count).to_a - packed(job).flatten
     end
   end
 end

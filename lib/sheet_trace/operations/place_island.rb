@@ -3,36 +3,31 @@
 module SheetTrace
   module Operations
     # Puts one island where typed numbers say, about its centre; twins that lie on it go along. What is nil stays as it is.
-    #
-    # island [Integer]; x_px, y_px [Float] centre of its box; up_angle_rad [Float] where model-up shall point
-    # width_px, height_px [Float] of its box; one alone keeps the proportions unless free_proportions
-    PlaceIsland = Struct.new(:island, :x_px, :y_px, :width_px, :height_px, :up_angle_rad, :free_proportions, keyword_init: true) do
-      def initialize(island:, x_px: nil, y_px: nil, width_px: nil, height_px: nil, up_angle_rad: nil, free_proportions: false)
-        super
-        freeze
-      end
+    class PlaceIsland < Operation
+      island
+      number :x_px, -100_000..100_000, "centre of its box", optional: true
+      number :y_px, -100_000..100_000, "centre of its box", optional: true
+      number :width_px, 0.01..100_000, "of its box; one side alone keeps the proportions", optional: true
+      number :height_px, 0.01..100_000, "of its box", optional: true
+      angle :up_angle_rad, -1000..1000, "where model-up shall point", label: "turn", optional: true
+      flag :free_proportions, default: false
 
-      def validate(job)
-        [Checks.island(job, island),
-         Checks.optional(x_px, "x", -100_000..100_000), Checks.optional(y_px, "y", -100_000..100_000),
-         Checks.optional(width_px, "width", 0.01..100_000), Checks.optional(height_px, "height", 0.01..100_000),
-         Checks.optional(up_angle_rad, "turn", -1000..1000)].compact
-      end
-
-      def apply(job)
+      def call(job)
         x, y = job.layout.centre_px([island])
-        change = (Geometry::Affine.scale(*factors(job)) * turn(job)).about(x, y)
-        job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, [island]).first, Geometry::Affine.move((x_px || x) - x, (y_px || y) - y) * change))
-      end
-
-      def describe(job, after)
-        x, y = after.layout.centre_px([island])
-        measure = after.measures[island]
-        "#{job.island_names[island]}: centre #{Words.short(x)}, #{Words.short(y)} px, #{Words.size_px(measure.size_px)}, " \
-          "turned #{Words.degrees(measure.up_angle_rad)}"
+        about = (Geometry::Affine.scale(*factors(job)) * turn(job)).about(x, y)
+        whole = Geometry::Affine.move((x_px || x) - x, (y_px || y) - y) * about
+        after = job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, [island]).first, whole))
+        change(after, sentence(after))
       end
 
       private
+
+      def sentence(after)
+        x, y = after.layout.centre_px([island])
+        measure = after.measures[island]
+        "#{after.island_names[island]}: centre #{Phrases.short(x)}, #{Phrases.short(y)} px, #{Phrases.size_px(measure.size_px)}, " \
+          "turned #{Phrases.degrees(measure.up_angle_rad)}"
+      end
 
       def turn(job)
         return Geometry::Affine.identity unless up_angle_rad

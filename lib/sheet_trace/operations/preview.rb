@@ -2,29 +2,30 @@
 
 module SheetTrace
   module Operations
-    # What an operation would do to the sheet, without doing it.
+    # What an operation would do to the sheet, without keeping it.
     #
-    # description [String]; job [Job] as it would be
-    # islands [Array<Integer>] of it that come to lie elsewhere or are cut anew
+    # change [Operation::Change]
+    # islands [Array<Integer>] of the job as it would be, that come to lie elsewhere or are cut anew
     # lines_px [Numo::DFloat] n x 4 their outlines: both ends of each edge
-    Preview = Struct.new(:description, :job, :islands, :lines_px, keyword_init: true) do
-      # @param operation [Struct]
+    Preview = Struct.new(:change, :islands, :lines_px, keyword_init: true) do
+      # @param operation [Operation]
       # @param job [Job]
       # @return [Preview]
       # @raise [InvalidOperationError] as Operations.run
-      def self.call(operation, job)
-        result = Operations.run(operation, job)
-        islands = changed(job, result.job)
-        new(description: result.description, job: result.job, islands: islands, lines_px: outlines(result.job.layout, islands))
+      def self.call(operation, job, **pictures)
+        change = Operations.run(operation, job, **pictures)
+        islands = changed(job, change.job)
+        new(change: change, islands: islands, lines_px: lines(change.job.layout, islands))
       end
 
       # @param layout [Layout]
       # @param islands [Array<Integer>]
+      # @param inner [Boolean] whether edges inside them are wanted too
       # @return [Numo::DFloat] n x 4
-      def self.outlines(layout, islands)
+      def self.lines(layout, islands, inner: false)
         edges = layout.uv_map.edges
-        wanted = Numo::Bit.zeros([layout.uv_map.island_count, 1].max).tap { |bits| bits[islands] = 1 unless islands.empty? }
-        rows = (edges.outline & wanted[edges.islands]).where
+        wanted = Numo::Bit.zeros([layout.uv_map.island_count, 1].max).tap { |bits| bits[islands] = 1 unless islands.empty? }[edges.islands]
+        rows = (inner ? wanted : edges.outline & wanted).where
         return Numo::DFloat.zeros(0, 4) if rows.empty?
 
         ends = [0, 1].map { |k| layout.points_px[edges.points[rows, k], true] }

@@ -4,17 +4,19 @@ module SheetTrace
   module Operations
     # Lays faces square-on, in true shape, upright, at the density of their neighbours and as near to them as there is
     # room. Faces that lie in one plane beside each other stay together.
-    #
-    # faces [Array<Integer>]
-    ProjectFaces = Struct.new(:faces, keyword_init: true) do
-      def initialize(faces:)
-        super
-        freeze
+    class ProjectFaces < Operation
+      faces
+
+      def call(job)
+        after, emptied = laid(job)
+        added = after.layout.uv_map.island_count - (job.layout.uv_map.island_count - emptied.size)
+        change(after, "#{Phrases.count(faces.size, "face")} laid square-on as #{Phrases.count(added, "island")}")
       end
 
-      def validate(job) = [Checks.faces(job, faces)].compact
+      private
 
-      def apply(job)
+      # @return [Array(Job, Array<Integer>)] and the islands of which nothing is left
+      def laid(job)
         patches = Flatten::FlatPatches.call(job.mesh, faces)
         boxes = patches.map { |patch| box(job, patch) }
         emptied = emptied_islands(job)
@@ -26,15 +28,8 @@ module SheetTrace
           groups[patch.faces] = job.layout.uv_map.island_count + 1 + i
         end
         mapped = job.layout.uv_map.face_mapped.copy.tap { |bits| bits[faces] = 1 }
-        Job::Remap.by_corner(job, corner_uvs: layout.sheet.px_to_uv.apply(px), face_mapped: mapped, groups: groups)
+        [Job::Remap.by_corner(job, corner_uvs: layout.sheet.px_to_uv.apply(px), face_mapped: mapped, groups: groups), emptied]
       end
-
-      def describe(job, after)
-        added = after.layout.uv_map.island_count - (job.layout.uv_map.island_count - emptied_islands(job).size)
-        "#{Words.count(faces.size, "face")} laid square-on as #{Words.count(added, "island")}"
-      end
-
-      private
 
       # The patch with its left upper corner at a place: px run down, the patch's own y up.
       def placed(patch, (left, top), density)

@@ -3,28 +3,42 @@
 module SheetTrace
   module Operations
     # Evens out islands where they lie, step by step: spacing on the sheet comes nearer to true spacing on the model.
-    #
-    # islands [Array<Integer>]; border [String] "free" or "held"
-    # pins [Array<Integer>] vertices of the mesh that stay where they are, to the bit
-    # steps [Integer, nil] at the most, over all islands; nil as many as bring them to rest
-    Relax = Struct.new(:islands, :border, :pins, :steps, keyword_init: true) do
-      def initialize(islands:, border: "free", pins: [], steps: nil)
-        super
-        freeze
+    class Relax < Operation
+      # More steps than any that is watched takes.
+      MOST_STEPS = 100_000
+
+      islands
+      one_of :border, %w[free held], default: "free"
+      corners :pins, "vertices that stay where they are, to the bit", default: []
+      whole :steps, 1..MOST_STEPS, "at the most, over all islands; as many as bring them to rest if nil", optional: true
+      fact :step, Parameters::Whole.new(1..MOST_STEPS)
+      fact :spacing, Parameters::Number.new(0..1e9)
+
+      def call(job)
+        done = 0
+        after = relaxed(job) { |step, _spacing, _points_uv| done = step }
+        spacing = [job, after].map { |state| islands.map { |island| ground(state, island).then { |own| Flatten::Relax.spacing(own.piece, own.places) } }.max }
+        stretch = stretches(job, after, islands, :stretch_mean)
+        change(after, "#{Phrases.islands(job, islands)} relaxed with #{border == "held" ? "the border held" : "a free border"}: " \
+                      "spacing off by #{Phrases.from_to(spacing)}, mean stretch #{Phrases.from_to(stretch)}", step: done, spacing: spacing.last)
       end
 
-      def validate(job)
-        [Checks.islands(job, islands), Checks.one_of(border, "border", %w[free held]), pins == [] ? nil : Checks.vertices(job, pins),
-         Checks.optional(steps, "steps", 1..Relax::MOST_STEPS)].compact
-      end
-
-      def apply(job) = watch(job) { true }
-
-      # @yieldparam step [Integer] 1, 2 ... over all islands
-      # @yieldparam spacing [Float] how far spacing on it is from true spacing, as Flatten::Relax.spacing has it
-      # @yieldparam points_uv [Numo::DFloat] P x 2, so far; a false answer stops
+      # The steps one after the other; as many as were seen are taken by their number.
+      #
+      # @yieldparam after [Job] so far
+      # @yieldparam facts [Hash] step: 1, 2 ... over all islands; spacing: how far it is from true spacing, as Flatten::Relax.spacing has it
+      # @yieldreturn [Boolean] whether to go on
       # @return [Job]
       def watch(job)
+        relaxed(job) { |step, spacing, points_uv| yield(job.with(layout: job.layout.with_points_uv(points_uv.copy)), { step: step, spacing: spacing }) }
+      end
+
+      # The inner edges show what is going on.
+      def lines_px(after) = Preview.lines(after.layout, islands, inner: true)
+
+      private
+
+      def relaxed(job)
         uv = job.layout.points_uv.copy
         done = 0
         going = true
@@ -42,15 +56,6 @@ module SheetTrace
         Job::Remap.reshaped(job, uv)
       end
 
-      def describe(job, after)
-        spacing = [job, after].map { |one| islands.map { |island| ground(one, island).then { |own| Flatten::Relax.spacing(own.piece, own.places) } }.max }
-        stretch = [job, after].map { |one| one.measures.values_at(*islands).map { |measure| measure.stretch_mean || Float::INFINITY }.max }
-        told = [spacing, stretch].map { |pair| pair.map { |value| format("%.3f", value) }.join(" -> ") }
-        "#{Words.islands(job, islands)} relaxed with #{border == "held" ? "the border held" : "a free border"}: spacing off by #{told[0]}, mean stretch #{told[1]}"
-      end
-
-      private
-
       def ground(job, island)
         measure = job.measures[island]
         Flatten::OnSheet.new(job.layout.uv_map, island, job.layout.points_px, job.sheet.px_to_uv, mirrored: measure.mirrored, px_per_unit: measure.density_px_per_mm * job.unit_mm)
@@ -61,11 +66,6 @@ module SheetTrace
         held = border == "held" ? ground.piece.border.flatten : []
         (ground.vertices.each_index.select { |i| wanted[ground.vertices[i]] } + held).uniq
       end
-    end
-
-    # More steps than any that is watched takes.
-    class Relax
-      MOST_STEPS = 100_000
     end
   end
 end

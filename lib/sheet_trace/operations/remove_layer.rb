@@ -2,20 +2,17 @@
 
 module SheetTrace
   module Operations
-    # Takes a layer away. Its picture stays with the job, for undo and for another layer.
-    #
-    # id [String]
-    RemoveLayer = Struct.new(:id, keyword_init: true) do
-      def initialize(id:)
-        super
-        freeze
+    # Takes a layer away, with what editions replace of it. Its picture stays with the job, for undo and for another layer.
+    class RemoveLayer < Operation
+      layer
+
+      def call(job)
+        layer = job.artwork.layer(id)
+        refuse("#{layer.name} is locked; unlock it first") if layer.look.locked
+
+        stack = job.artwork.remove(id)
+        change(job.with(artwork: stack), "#{layer.name} removed, #{stack.layers.size} layers left")
       end
-
-      def validate(job) = [Checks.layer(job, id)].compact
-
-      def apply(job) = job.with(edition: job.edition.with(layers: job.edition.layers.reject { |layer| layer.id == id }))
-
-      def describe(job, after) = "#{job.edition.layer(id).name} removed, #{after.edition.layers.size} layers left"
     end
   end
 end

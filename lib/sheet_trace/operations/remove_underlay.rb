@@ -3,30 +3,19 @@
 module SheetTrace
   module Operations
     # Takes an underlay out of the list, with its cells. The picture itself stays with the job.
-    #
-    # index [Integer]
-    RemoveUnderlay = Struct.new(:index, keyword_init: true) do
-      def initialize(index:)
-        super
-        freeze
-      end
+    class RemoveUnderlay < Operation
+      underlay :index
 
-      def validate(job)
-        [Checks.entry(index, job.backdrop.underlays, "underlay") || Checks.unlocked(job, index)].compact
-      end
+      def call(job)
+        setup = job.fit_setup
+        gone = setup.underlays[index]
+        refuse("#{gone.name} is locked; unlock it first") if gone.locked
 
-      def apply(job)
-        backdrop = job.backdrop
-        shown = backdrop.shown
-        now = if shown == index
-                nil
-              else
-                shown && (shown > index ? shown - 1 : shown)
-              end
-        job.with(backdrop: backdrop.with(underlays: backdrop.underlays.reject.with_index { |_one, i| i == index }, shown: now))
+        shown = setup.shown unless setup.shown == index
+        shown -= 1 if shown && shown > index
+        left = setup.with(underlays: setup.underlays.reject.with_index { |_underlay, i| i == index }, shown: shown)
+        change(job.with(fit_setup: left), "#{gone.name} removed from the underlays")
       end
-
-      def describe(job, _after) = "#{job.backdrop.underlays[index].name} removed from the underlays"
     end
   end
 end

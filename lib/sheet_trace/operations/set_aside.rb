@@ -4,18 +4,11 @@ module SheetTrace
   module Operations
     # Lays islands beside the sheet, as large as they are, for a clear desk; packing and equalising leave none of them out, so they are
     # brought in again one by one, or all at once.
-    #
-    # islands [Array<Integer>]
-    SetAside = Struct.new(:islands, keyword_init: true) do
-      def initialize(islands:)
-        super
-        freeze
-      end
-
-      def validate(job) = [Checks.islands(job, islands)].compact
+    class SetAside < Operation
+      islands
 
       # In columns to the right of the sheet and of what lies there already.
-      def apply(job)
+      def call(job)
         gutter = [job.gutter_px, 4].max
         others = (0...job.layout.uv_map.island_count).to_a - islands
         left = [job.sheet.width_px, *others.map { |island| job.layout.boxes_px[island, 2] }].max + (3 * gutter)
@@ -31,10 +24,8 @@ module SheetTrace
             widest = [widest, width].max
           end
         end
-        job.with(layout: placed)
+        change(job.with(layout: placed), "#{Phrases.islands(job, islands)} laid beside the sheet")
       end
-
-      def describe(job, _after) = "#{Words.islands(job, islands)} laid beside the sheet"
     end
   end
 end

@@ -3,17 +3,10 @@
 module SheetTrace
   module Operations
     # Sets how far islands shall stay inside their cells, so that no rim of a neighbour's colour shows.
-    #
-    # inset_px [Numeric] px of the sheet
-    SetInset = Struct.new(:inset_px, keyword_init: true) do
-      def initialize(inset_px:)
-        super
-        freeze
-      end
+    class SetInset < Operation
+      number :inset_px, 0..1000, "px of the sheet"
 
-      def validate(_job) = [Checks.number(inset_px, "inset", 0..1000)].compact
-      def apply(job) = job.with(backdrop: job.backdrop.with(inset_px: inset_px))
-      def describe(_job, _after) = "Inset: #{Words.px(inset_px)} inside cells"
+      def call(job) = change(job.with(fit_setup: job.fit_setup.with(inset_px: inset_px)), "Inset: #{Phrases.px(inset_px)} inside cells")
     end
   end
 end

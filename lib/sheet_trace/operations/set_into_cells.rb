@@ -3,85 +3,71 @@
 module SheetTrace
   module Operations
     # Sets islands or faces into cells of the underlay, twins that lie on them along. Faces of several islands are detached first.
-    #
-    # assignments [Array<Hash>] each with islands, faces, material or rest as FacesOf has them, and cell [Integer], or cells [Array<Integer>] for a net onto a printed one;
-    #   way [String] of Fit::IntoCell::WAYS, "inside" if not said; together [Boolean] whether they are set in as one, or each for itself; true if not said
-    #   turn [String] "up": model-up points up, or "keep"; turn_rad [Numeric] on top of that, clockwise; mirrored [Boolean] whether they shall read mirrored
-    # inset_px [Numeric, nil] kept free inside cells; the job's if nil
-    SetIntoCells = Struct.new(:assignments, :inset_px, keyword_init: true) do
-      def initialize(assignments:, inset_px: nil)
-        super
-        freeze
+    class SetIntoCells < Operation
+      ASSIGNMENT = record do
+        ChosenFaces.declare(self)
+        cell :cell, optional: true
+        cells :cells, "instead of a cell: a net onto a printed one", optional: true
+        one_of :way, Fit::IntoCell::WAYS, default: "inside"
+        flag :together, "whether they are set in as one, or each for itself", default: true
+        one_of :turn, %w[up keep], "up: model-up points up", default: "up"
+        angle :turn_rad, -100..100, "on top of that, clockwise", label: "turn", default: 0
+        flag :mirrored, "whether they shall read mirrored", default: false
       end
 
-      def validate(job)
-        return ["no underlay is shown; lay one under the islands first"] unless job.backdrop.underlay
-        return ["nothing is assigned; pick islands and a cell"] unless assignments.is_a?(Array) && assignments.any?
-
-        [Checks.optional(inset_px, "inset", 0..1000), *assignments.filter_map { |one| problem(job, one) }.first(1)].compact
-      end
+      list :assignments, ASSIGNMENT, sizes: 1..10_000, entry: "assignment"
+      number :inset_px, 0..1000, "kept free inside cells; the job's if nil", optional: true
 
       # Faces stay what they are while islands are numbered anew.
-      def apply(job)
-        wanted = assignments.map { |one| [one, FacesOf.call(job, one)] }
-        wanted.reduce(job) { |so_far, (one, faces)| set(detached(so_far, one, faces), one, faces) }
-      end
+      def call(job)
+        refuse("no underlay is shown; lay one under the islands first") unless job.fit_setup.underlay
 
-      def describe(job, after)
-        return "#{Words.count(assignments.size, "piece")} set into cells" if assignments.size > 1
-
-        one = assignments.first
-        cells = cells(job, one).map(&:name)
-        where = cells.size > 2 ? "#{cells.size} cells" : cells.join(" and ")
-        "#{FacesOf.words(job, one)} set into #{where}: #{Words.short(density(after, FacesOf.call(job, one)))} px/mm"
+        wanted = assignments.map { |assignment| [assignment, ChosenFaces.call(job, assignment)] }
+        after = wanted.reduce(job) { |so_far, (assignment, faces)| set(detached(so_far, assignment, faces), assignment, faces) }
+        change(after, sentence(job, after, wanted))
       end
 
       private
 
-      def problem(job, one)
-        return "an assignment is #{one.inspect.slice(0, 60)}; give islands, faces or a material, and a cell" unless one.is_a?(Hash)
+      def sentence(job, after, wanted)
+        return "#{Phrases.count(wanted.size, "piece")} set into cells" if wanted.size > 1
 
-        strange = one.keys - SetIntoCells::KEYS
-        return "an assignment has no #{strange.first.inspect}; give #{SetIntoCells::KEYS.join(", ")}" if strange.any?
-
-        FacesOf.problem(job, one) ||
-          [*(one[:cells] || [one[:cell]])].filter_map { |cell| Checks.entry(cell, job.backdrop.cells, "cell") }.first ||
-          Checks.one_of(one.fetch(:way, "inside"), "way", Fit::IntoCell::WAYS) || Checks.one_of(one.fetch(:turn, "up"), "turn", %w[up keep]) ||
-          Checks.number(one.fetch(:turn_rad, 0), "turn", -100..100) || Checks.flag(one.fetch(:mirrored, false), "mirrored") || Checks.flag(one.fetch(:together, true), "together")
-      end
-
-      def cells(job, one) = job.backdrop.cells.values_at(*(one[:cells] || [one[:cell]]))
-
-      def density(after, faces)
+        assignment, faces = wanted.first
+        names = cells(job, assignment).map(&:name)
         map = after.layout.uv_map
-        after.measures[map.face_islands[faces.first]].density_px_per_mm
+        density = after.measures[map.face_islands[faces.first]].density_px_per_mm
+        "#{ChosenFaces.to_words(job, assignment)} set into #{names.size > 2 ? "#{names.size} cells" : names.join(" and ")}: #{Phrases.short(density)} px/mm"
       end
 
-      def detached(job, one, faces)
-        return job if one[:islands] || one[:rest]
+      def cells(job, assignment)
+        indices = assignment[:cells] || [assignment[:cell]].compact
+        refuse("an assignment names no cell; give cell or cells") if indices.empty?
 
-        whole = faces.group_by { |face| job.layout.uv_map.face_islands[face] }.all? { |island, own| own.size == job.layout.uv_map.island_faces[island].size }
-        whole ? job : DetachFaces.new(faces: faces).apply(job)
+        job.fit_setup.cells.values_at(*indices)
       end
 
-      def set(job, one, faces)
+      def detached(job, assignment, faces)
+        assignment[:islands] || assignment[:rest] || DetachFaces.whole?(job, faces) ? job : done(DetachFaces.new(faces: faces), job)
+      end
+
+      def set(job, assignment, faces)
         islands = job.layout.uv_map.face_islands[faces].to_a.uniq
-        return net(job, one, islands.first) if one[:cells] && one[:cells].size > 1
+        return net(job, assignment, islands.first) if assignment[:cells] && assignment[:cells].size > 1
 
-        groups = one.fetch(:together, true) ? [islands] : islands.map { |island| [island] }
-        groups.reduce(job) { |so_far, group| group(so_far, one, group) }
+        groups = assignment[:together] ? [islands] : islands.map { |island| [island] }
+        groups.reduce(job) { |so_far, group| group(so_far, assignment, group) }
       end
 
-      def group(job, one, islands)
-        job = straightened(job, islands) if %w[true_shape fill].include?(one[:way])
+      def group(job, assignment, islands)
+        job = straightened(job, islands) if %w[true_shape fill].include?(assignment[:way])
         points = job.layout.uv_map.points_of(islands)
-        turn, mirror = turned(job.measures[islands.first], one)
-        cell = cells(job, one).first
-        underlay = job.backdrop.underlay
-        options = { way: one.fetch(:way, "inside").sub("true_shape", "inside"), turn_rad: turn, mirror: mirror, inset_px: inset_px || job.backdrop.inset_px }
+        turn, mirror = turned(job.measures[islands.first], assignment)
+        cell = cells(job, assignment).first
+        underlay = job.fit_setup.underlay
+        options = { way: assignment[:way].sub("true_shape", "inside"), turn_rad: turn, mirror: mirror, inset_px: inset_px || job.fit_setup.inset_px }
         outline = cell.outline && underlay.corners_px(cell, job.sheet)
-        change = Fit::IntoCell.call(job.layout.points_px[points, true], underlay.box_px(cell, job.sheet), **options, outline: outline)
-        job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, islands).flatten, change))
+        placed = Fit::IntoCell.call(job.layout.points_px[points, true], underlay.box_px(cell, job.sheet), **options, outline: outline)
+        job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, islands).flatten, placed))
       end
 
       def straightened(job, islands)
@@ -90,26 +76,21 @@ module SheetTrace
         end)
       end
 
-      def net(job, one, island)
-        boxes = cells(job, one).map { |cell| job.backdrop.underlay.box_px(cell, job.sheet) }
-        now = one[:turn] == "keep" ? job.measures[island].up_angle_rad : 0.0
-        points, = Fit::NetIntoCells.call(job.layout, island, job.flat_map(island), boxes, turn_rad: now + one.fetch(:turn_rad, 0.0), mirror: one.fetch(:mirrored, false))
+      def net(job, assignment, island)
+        boxes = cells(job, assignment).map { |cell| job.fit_setup.underlay.box_px(cell, job.sheet) }
+        now = assignment[:turn] == "keep" ? job.measures[island].up_angle_rad : 0.0
+        points, = Fit::NetIntoCells.call(job.layout, island, job.flat_map(island), boxes, turn_rad: now + assignment[:turn_rad], mirror: assignment[:mirrored])
         Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(points))
       end
 
       # @return [Array(Float, Boolean)] by how much it is turned, and whether it is turned over first
-      def turned(measure, one)
-        mirror = measure.mirrored != one.fetch(:mirrored, false)
-        more = one.fetch(:turn_rad, 0.0)
-        return [more, mirror] if one[:turn] == "keep"
+      def turned(measure, assignment)
+        mirror = measure.mirrored != assignment[:mirrored]
+        more = assignment[:turn_rad]
+        return [more, mirror] if assignment[:turn] == "keep"
 
         [more - (mirror ? -measure.up_angle_rad : measure.up_angle_rad), mirror]
       end
-    end
-
-    # What an assignment may say.
-    class SetIntoCells
-      KEYS = %i[islands faces material rest cell cells way together turn turn_rad mirrored].freeze
     end
   end
 end

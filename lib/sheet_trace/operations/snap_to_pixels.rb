@@ -3,40 +3,31 @@
 module SheetTrace
   module Operations
     # Brings islands onto whole pixels.
-    #
-    # islands [Array<Integer>]
-    # what [String] "place": the box's left upper corner goes to the nearest, and the island with it; "box": all four sides of the box, so that
-    #   it is scaled too; "points": every corner of every face by itself; "shape": all corners together, as Layout::WholePixels does
-    # to [String] "corners" of pixels, or their "middles"
-    SnapToPixels = Struct.new(:islands, :what, :to, keyword_init: true) do
-      def initialize(islands:, what: "points", to: "corners")
-        super
-        freeze
-      end
+    class SnapToPixels < Operation
+      islands
+      one_of :what, %w[place box points shape],
+             "place: the box's left upper corner goes to the nearest, and the island with it; box: all four sides of the box, so that it is scaled too; " \
+             "points: every corner of every face by itself; shape: all corners together, right angles and equal panels kept", default: "points"
+      one_of :to, %w[corners middles], "of pixels", default: "corners"
 
-      def validate(job)
-        [Checks.islands(job, islands), Checks.one_of(what, "what", %w[place box points shape]), Checks.one_of(to, "to", %w[corners middles])].compact
-      end
-
-      def apply(job)
-        return job.with(layout: placed(job)) if %w[place box].include?(what)
-
-        points = job.layout.points_px.copy
-        islands.each { |island| job.layout.uv_map.island_points[island].then { |own| points[own, true] = whole(points[own, true]) } }
-        Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(points))
-      end
-
-      def describe(job, after)
+      def call(job)
+        after = %w[place box].include?(what) ? job.with(layout: placed(job)) : reshaped(job)
         most = islands.map do |island|
-          before, now = [job, after].map { |one| one.layout.points_px[one.layout.uv_map.island_points[island], true] }
+          before, now = [job, after].map { |state| state.layout.points_px[state.layout.uv_map.island_points[island], true] }
           (before - now).abs.max
         end.max
-        "#{Words.islands(job, islands)} brought to pixel #{to}: moved by #{Words.px(most)} at the most"
+        change(after, "#{Phrases.islands(job, islands)} brought to pixel #{to}: moved by #{Phrases.px(most)} at the most")
       end
 
       private
 
       def placed(job) = islands.reduce(job.layout) { |layout, island| layout.place([island], onto(layout.boxes_px[island, true].to_a)) }
+
+      def reshaped(job)
+        points = job.layout.points_px.copy
+        islands.each { |island| job.layout.uv_map.island_points[island].then { |own| points[own, true] = whole(points[own, true]) } }
+        Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(points))
+      end
 
       def whole(px) = what == "shape" ? Layout::WholePixels.call(px, offset: offset) : nearest(px)
 

@@ -4,26 +4,19 @@ module SheetTrace
   module Operations
     # Splits an awkward island in two across its longer side, near the middle, where least artwork is cut: two smaller pieces pack better
     # than a long or bulky one.
-    #
-    # island [Integer]
-    SplitIsland = Struct.new(:island, keyword_init: true) do
-      def initialize(island:)
-        super
-        freeze
-      end
+    class SplitIsland < Operation
+      # Where along the longer side it may be cut, the middle first.
+      SHARES = [0.5, 0.45, 0.55, 0.4, 0.6, 0.35, 0.65].freeze
 
-      def validate(job)
-        problem = Checks.island(job, island)
-        return [problem] if problem
+      island
 
-        half(job) ? [] : ["#{job.island_names[island]} has too few faces to be split"]
-      end
+      def call(job)
+        half = half(job)
+        refuse("#{job.island_names[island]} has too few faces to be split") unless half
 
-      def apply(job) = DetachFaces.new(faces: half(job)).apply(job)
-
-      def describe(job, after)
+        after = done(DetachFaces.new(faces: half), job)
         pieces = after.layout.uv_map.island_count - job.layout.uv_map.island_count + 1
-        "#{job.island_names[island]} split into #{Words.count(pieces, "piece")}"
+        change(after, "#{job.island_names[island]} split into #{Phrases.count(pieces, "piece")}")
       end
 
       private
@@ -35,7 +28,7 @@ module SheetTrace
         low, high = along.minmax
         return unless high > low
 
-        cuts = SplitIsland::SHARES.map { |share| faces.zip(along).filter_map { |face, at| face if at < low + ((high - low) * share) } }
+        cuts = SHARES.map { |share| faces.zip(along).filter_map { |face, at| face if at < low + ((high - low) * share) } }
         cuts = cuts.reject { |side| side.empty? || side.size == faces.size }
         cuts.min_by.with_index { |side, i| [cost(job, faces, side), i] }
       end
@@ -55,11 +48,6 @@ module SheetTrace
         cut = (others & ~Flatten::Seams.of_map(job.layout.uv_map)).where
         cut.empty? ? Float::INFINITY : Flatten::CutCosts.call(job.mesh, art_faces: Job::ArtFaces.call(job))[cut].sum
       end
-    end
-
-    # Where along the longer side it may be cut, the middle first.
-    class SplitIsland
-      SHARES = [0.5, 0.45, 0.55, 0.4, 0.6, 0.35, 0.65].freeze
     end
   end
 end

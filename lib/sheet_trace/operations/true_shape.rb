@@ -4,31 +4,31 @@ module SheetTrace
   module Operations
     # Gives islands the shape of the surface: by the affine change that leaves least stretch where that does it, or else
     # laid flat anew. Direction, density, middle and mirroring stay; one that comes to lie on another goes on to a free place.
-    #
-    # islands [Array<Integer>]
-    TrueShape = Struct.new(:islands, keyword_init: true) do
-      def initialize(islands:)
-        super
-        freeze
+    class TrueShape < Operation
+      # When an affine change is not enough.
+      BENT = 1.005
+
+      islands
+
+      # @return [Geometry::Affine] about the island's centre: what leaves least stretch, as large on the sheet as before
+      def self.straight(job, island)
+        map = job.layout.uv_map
+        rows = map.island_triangles[island]
+        jacobians = UvMap::Jacobians.call(map.triangle_positions(job.unit_mm, rows), map.triangle_places(job.layout.points_px, rows))
+        straightened = Flatten::TrueAffine.change(jacobians)
+        factor = 1 / Math.sqrt(straightened.determinant)
+        Geometry::Affine.scale(factor, factor) * straightened
       end
 
-      def validate(job)
-        problem = Checks.islands(job, islands)
-        return [problem] if problem
+      def call(job)
+        flat = islands.find { |island| !job.measures[island].density_px_per_mm.positive? }
+        refuse("#{job.island_names[flat]} has no area on the sheet to start from") if flat
 
-        islands.reject { |island| job.measures[island].density_px_per_mm.positive? }.map { |island| "#{job.island_names[island]} has no area on the sheet to start from" }
-      end
-
-      def apply(job)
-        straight = job.with(layout: Each.place(job, islands) { |island| TrueShape.straight(job, island) })
-        bent = islands.select { |island| (straight.measures[island].stretch_worst || Float::INFINITY) > TrueShape::BENT }
-        flat = bent.empty? ? straight : laid_flat(straight, bent)
-        flat.with(layout: Layout::Settle.call(flat.layout, islands, gutter_px: job.gutter_px))
-      end
-
-      def describe(job, after)
-        before, now = [job, after].map { |one| islands.map { |island| one.measures[island].stretch_worst || Float::INFINITY }.max }
-        "#{Words.islands(job, islands)}: worst stretch #{format("%.3f", before)} -> #{format("%.3f", now)}"
+        straight = job.with(layout: EachIsland.place(job, islands) { |island| TrueShape.straight(job, island) })
+        bent = islands.select { |island| (straight.measures[island].stretch_worst || Float::INFINITY) > BENT }
+        shaped = bent.empty? ? straight : laid_flat(straight, bent)
+        after = shaped.with(layout: Layout::MoveToFreePlaces.call(shaped.layout, islands, gutter_px: job.gutter_px))
+        change(after, "#{Phrases.islands(job, islands)}: worst stretch #{Phrases.from_to(stretches(job, after, islands, :stretch_worst))}")
       end
 
       private
@@ -39,12 +39,10 @@ module SheetTrace
         points = job.layout.points_px.copy
         bent.each { |island| points[map.island_points[island], true] = flat_px(job, island) }
         flat = Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(points))
-        worse = bent.select { |island| stretch(flat, island) > stretch(job, island) }
-        if worse.empty?
-          flat
-        else
-          (bent - worse).then { |better| better.empty? ? job : laid_flat(job, better) }
-        end
+        better = bent.reject { |island| stretch(flat, island) > stretch(job, island) }
+        return flat if better == bent
+
+        better.empty? ? job : laid_flat(job, better)
       end
 
       def stretch(job, island) = job.measures[island].stretch_mean || Float::INFINITY
@@ -59,21 +57,6 @@ module SheetTrace
         place = Numo::Int64.zeros(job.layout.uv_map.point_count)
         place[flat.points] = Numo::Int64.new(flat.points.size).seq
         onto.apply(flat.coordinates_mm)[place[order], true]
-      end
-    end
-
-    # When an affine change is not enough.
-    class TrueShape
-      BENT = 1.005
-
-      # @return [Geometry::Affine] about the island's centre: what leaves least stretch, as large on the sheet as before
-      def self.straight(job, island)
-        map = job.layout.uv_map
-        rows = map.island_triangles[island]
-        jacobians = UvMap::Jacobians.call(map.triangle_positions(job.unit_mm, rows), map.triangle_places(job.layout.points_px, rows))
-        change = Flatten::TrueAffine.change(jacobians)
-        factor = 1 / Math.sqrt(change.determinant)
-        Geometry::Affine.scale(factor, factor) * change
       end
     end
   end

@@ -3,22 +3,15 @@
 module SheetTrace
   module Operations
     # Records how dense islands shall be beside the others: 2 for what is looked at, 0.25 for what is hidden. Equalise and packing keep to it.
-    #
-    # islands [Array<Integer>]; weight [Numeric]
-    WeighIslands = Struct.new(:islands, :weight, keyword_init: true) do
-      def initialize(islands:, weight:)
-        super
-        freeze
-      end
+    class WeighIslands < Operation
+      islands
+      number :weight, 0.01..100
 
-      def validate(job) = [Checks.islands(job, islands), Checks.number(weight, "weight", 0.01..100)].compact
-
-      def apply(job)
+      def call(job)
         others = job.plan.weights.except(*islands)
-        job.with(plan: job.plan.with(weights: weight == 1 ? others : others.merge(islands.to_h { |island| [island, weight.to_f] })))
+        weights = weight == 1 ? others : others.merge(islands.to_h { |island| [island, weight.to_f] })
+        change(job.with(plan: job.plan.with(weights: weights)), "#{Phrases.islands(job, islands)}: weight #{Phrases.short(weight)}")
       end
-
-      def describe(job, _after) = "#{Words.islands(job, islands)}: weight #{Words.short(weight)}"
     end
   end
 end

@@ -6,9 +6,8 @@ module SheetTrace
     module Alike
       # @param numbers [Numo::Int32] F
       # @return [Array<Integer>]
-      def self.call(job, kind, picked, numbers, what)
-        Pick.only_for(%w[faces], kind, what)
-        return [] if Pick.checked(job, kind, picked).empty?
+      def self.call(picked, numbers)
+        return [] if picked.empty?
 
         Touching.bits(numbers.max + 1, numbers[picked])[numbers].where.to_a
       end

@@ -4,10 +4,12 @@ module SheetTrace
   module Pick
     # Edges at which the surface bends by more than an angle.
     module Angle
-      def self.call(job, kind, angle_rad:)
-        Pick.only_for(%w[edges], kind, "an angle")
-        raise InputError.new("angle limit is #{angle_rad.inspect}; give a number of degrees", where: { angle: angle_rad }) unless angle_rad.is_a?(Numeric)
+      extend Way
 
+      finds "edges"
+      angle :angle_rad, 0..Math::PI, "that the surface bends by at the least"
+
+      def self.call(job, _kind, angle_rad:)
         Flatten::Seams.by_angle(job.mesh, angle_rad).where.to_a
       end
     end

@@ -9,19 +9,14 @@ module SheetTrace
       LEVELS = 1 << 24 # of depth, from near to far
       private_constant :RASTER, :LEVELS
 
-      # @param corners [Array<Float>] left, top, right, bottom: px of the sheet; with a view, shares of it, -1 to 1 with y up
-      # @param view [Array<Float>, nil] 4 x 4 matrix from model units to clip space, column by column; nil on the sheet
-      # @param see_through [Boolean]
-      # @raise [InputError] where: { corners: } or { view: }
-      def self.call(job, kind, corners:, view: nil, see_through: false)
-        numbers(corners, 4, :corners)
-        view ? seen(job.mesh, kind, corners, numbers(view, 16, :view), see_through) : on_sheet(job, kind, corners)
-      end
+      extend Way
 
-      def self.numbers(list, count, name)
-        return list if list.is_a?(Array) && list.size == count && list.all? { |number| number.is_a?(Numeric) && number.to_f.finite? }
+      numbers :corners, 4, Parameters::Numbers::WIDE, "left, top, right, bottom: px of the sheet; with a view, shares of it, -1 to 1 with y up"
+      numbers :view, 16, Parameters::Numbers::WIDE, "4 x 4 matrix from model units to clip space, column by column; nil on the sheet", optional: true
+      flag :see_through, default: false
 
-        raise InputError.new("#{name} are #{list.inspect.slice(0, 60)}; give #{count} numbers", where: { name => nil })
+      def self.call(job, kind, corners:, view:, see_through:)
+        view ? seen(job.mesh, kind, corners, view, see_through) : on_sheet(job, kind, corners)
       end
 
       def self.on_sheet(job, kind, corners)
@@ -107,7 +102,7 @@ module SheetTrace
         det[det.eq(0)] = Float::INFINITY
         [((a[2] * b[1]) - (b[2] * a[1])) / det, ((b[2] * a[0]) - (a[2] * b[0])) / det]
       end
-      private_class_method :numbers, :on_sheet, :within, :seen, :projected, :visible_faces, :raster_corners, :depths, :slopes
+      private_class_method :on_sheet, :within, :seen, :projected, :visible_faces, :raster_corners, :depths, :slopes
     end
   end
 end

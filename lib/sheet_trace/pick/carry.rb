@@ -4,11 +4,15 @@ module SheetTrace
   module Pick
     # What is picked of one kind, as another kind: edges of faces, corners of edges; the other way round, what all of is picked.
     module Carry
+      extend Way
+
+      one_of :of, KINDS, "the kind that is picked"
+      parameter :picked, Parameters::ListOf.new(Parameters::Whole.new(0..1_000_000_000), sizes: 0..100_000_000), "of that kind"
+
       # @param of [String] the kind that is picked
       def self.call(job, kind, of:, picked:)
-        raise InputError.new("there is no kind #{of.inspect}; there are #{KINDS.join(", ")}", where: { kind: of }) unless KINDS.include?(of)
-
-        marked = Touching.vertices(job.mesh, of, Pick.checked(job, of, picked))
+        picked = References::Elements.new(of, some: false).check(picked, "picked", Context.new(job: job, kind: of))
+        marked = Touching.vertices(job.mesh, of, picked)
         return edges_of(job.mesh, picked) if of == "faces" && kind == "edges"
 
         Touching.all(job.mesh, kind, marked)

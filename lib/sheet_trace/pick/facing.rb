@@ -4,9 +4,14 @@ module SheetTrace
   module Pick
     # All faces that look the same way as picked ones do on the whole, within an angle.
     module Facing
-      def self.call(job, kind, picked:, angle_rad: Math::PI / 6)
-        Pick.only_for(%w[faces], kind, "a facing")
-        return [] if Pick.checked(job, kind, picked).empty?
+      extend Way
+
+      finds "faces"
+      picked
+      angle :angle_rad, 0..Math::PI, default: Math::PI / 6
+
+      def self.call(job, _kind, picked:, angle_rad:)
+        return [] if picked.empty?
 
         normals = Geometry::Vectors.unit(job.mesh.face_area_vectors)
         mean = Geometry::Vectors.unit(job.mesh.face_area_vectors[picked, true].sum(axis: 0).reshape(1, 3))

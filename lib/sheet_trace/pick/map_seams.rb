@@ -4,8 +4,11 @@ module SheetTrace
   module Pick
     # Edges at which the present map is cut, whatever was drawn since.
     module MapSeams
-      def self.call(job, kind)
-        Pick.only_for(%w[edges], kind, "seams")
+      extend Way
+
+      finds "edges"
+
+      def self.call(job, _kind)
         Flatten::Seams.of_map(job.layout.uv_map).where.to_a
       end
     end

@@ -4,7 +4,12 @@ module SheetTrace
   module Pick
     # All faces of the materials that picked faces have.
     module Material
-      def self.call(job, kind, picked:) = Alike.call(job, kind, picked, job.mesh.face_materials, "a material")
+      extend Way
+
+      finds "faces"
+      picked
+
+      def self.call(job, _kind, picked:) = Alike.call(picked, job.mesh.face_materials)
     end
   end
 end

@@ -4,8 +4,12 @@ module SheetTrace
   module Pick
     # What is picked and one ring about it: all that has a corner in common with it.
     module More
+      extend Way
+
+      picked
+
       def self.call(job, kind, picked:)
-        marked = Touching.vertices(job.mesh, kind, Pick.checked(job, kind, picked))
+        marked = Touching.vertices(job.mesh, kind, picked)
         return Touching.any(job.mesh, kind, marked) unless kind == "corners"
 
         near = Touching.any(job.mesh, "edges", marked)

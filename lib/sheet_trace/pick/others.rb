@@ -4,7 +4,11 @@ module SheetTrace
   module Pick
     # All that is not picked.
     module Others
-      def self.call(job, kind, picked:) = (0...Pick.count(job.mesh, kind)).to_a - Pick.checked(job, kind, picked)
+      extend Way
+
+      picked
+
+      def self.call(job, kind, picked:) = (0...Pick.count(job.mesh, kind)).to_a - picked
     end
   end
 end

@@ -4,7 +4,12 @@ module SheetTrace
   module Pick
     # All faces of the parts that picked faces are of.
     module Part
-      def self.call(job, kind, picked:) = Alike.call(job, kind, picked, job.mesh.face_parts, "a part")
+      extend Way
+
+      finds "faces"
+      picked
+
+      def self.call(job, _kind, picked:) = Alike.call(picked, job.mesh.face_parts)
     end
   end
 end

@@ -4,9 +4,13 @@ module SheetTrace
   module Pick
     # All that hangs together with picked elements, as far as the seams; of edges and corners, what lies on those pieces.
     module Piece
+      extend Way
+
+      picked
+
       def self.call(job, kind, picked:)
         pieces = Flatten::Cut.call(job.mesh, job.seams).face_pieces
-        faces = faces_at(job.mesh, kind, Pick.checked(job, kind, picked))
+        faces = faces_at(job.mesh, kind, picked)
         return [] if faces.empty?
 
         wanted = Touching.bits(pieces.max + 1, pieces[faces])

@@ -4,10 +4,14 @@ module SheetTrace
   module Pick
     # The edges round picked faces: between them and others, and open ones.
     module Rim
-      def self.call(job, kind, faces:)
-        Pick.only_for(%w[edges], kind, "a rim")
+      extend Way
+
+      finds "edges"
+      parameter :faces, References::Elements.new("faces", some: false), "that it goes round"
+
+      def self.call(job, _kind, faces:)
         mesh = job.mesh
-        mine = Touching.bits(mesh.face_count, Pick.checked(job, "faces", faces))[mesh.corner_faces].where
+        mine = Touching.bits(mesh.face_count, faces)[mesh.corner_faces].where
         return [] if mine.empty?
 
         edges = mesh.edges.corner_edges[mine]

@@ -5,9 +5,12 @@ module SheetTrace
     # The ring of faces across an edge: from face to face through opposite edges, as long as the faces have four corners, to both
     # sides; as edges, those that the ring goes through.
     module Ring
+      extend Way
+
+      finds "faces", "edges"
+      parameter :edge, References::Element.new("edges"), "across which it goes"
+
       def self.call(job, kind, edge:)
-        Pick.only_for(%w[faces edges], kind, "a ring")
-        Pick.checked(job, "edges", [edge])
         faces, edges = walked(job.mesh, edge)
         kind == "faces" ? faces : edges
       end

@@ -4,6 +4,11 @@ module SheetTrace
   module Pick
     # The shortest way between two clicks: edges or corners from vertex to vertex along edges, faces from face to face across edges.
     module Run
+      extend Way
+
+      whole :start, 0..1_000_000_000, "a vertex, or a face where faces are picked"
+      whole :stop, 0..1_000_000_000, "the same"
+
       # @param start [Integer] a vertex, or a face where faces are picked
       # @param stop [Integer] the same
       def self.call(job, kind, start:, stop:)
@@ -16,7 +21,7 @@ module SheetTrace
       end
 
       def self.faces(job, start, stop)
-        Pick.checked(job, "faces", [start, stop])
+        [start, stop].each { |face| References::Element.new("faces").check(face, "face", Context.new(job: job)) }
         mesh = job.mesh
         owners, vertices = Touching.pairs(mesh, "faces")
         middles = (Geometry::Grouped.sum_rows(owners, mesh.positions[vertices, true], mesh.face_count) / mesh.face_sizes.expand_dims(1)).to_a

@@ -4,8 +4,11 @@ module SheetTrace
   module Pick
     # Edges that are cut now, as drawn or as the map has them, without open borders, which are cut anyway.
     module Seams
-      def self.call(job, kind)
-        Pick.only_for(%w[edges], kind, "seams")
+      extend Way
+
+      finds "edges"
+
+      def self.call(job, _kind)
         (job.seams & job.mesh.edges.uses.eq(2)).where.to_a
       end
     end

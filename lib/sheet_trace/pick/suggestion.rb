@@ -4,12 +4,13 @@ module SheetTrace
   module Pick
     # The cheapest cuts that make every piece a disc; with a limit, those that bring the stretch of pieces below it too.
     module Suggestion
-      # @param limit [Float, nil] mean stretch that is good enough, over 1
-      # @param picked [Array<Integer>, nil] faces whose pieces are meant; all if nil
-      def self.call(job, kind, limit: nil, picked: nil)
-        Pick.only_for(%w[edges], kind, "a suggestion")
-        raise InputError.new("the limit of stretch is #{limit.inspect}; give a number over 1", where: { limit: limit }) unless limit.nil? || (limit.is_a?(Numeric) && limit > 1)
+      extend Way
 
+      finds "edges"
+      number :limit, 1.0001..1000, "mean stretch that is good enough", label: "the limit of stretch", optional: true
+      faces :picked, "whose pieces are meant; all if nil", optional: true
+
+      def self.call(job, _kind, limit:, picked:)
         faces = picked && Piece.call(job, "faces", picked: picked)
         costs = Flatten::CutCosts.call(job.mesh, art_faces: Job::ArtFaces.call(job))
         opened = Flatten::OpenUp.call(job.mesh, job.seams, faces: faces, costs: costs)
@@ -21,7 +22,7 @@ module SheetTrace
         pieces = Flatten::Cut.call(mesh, seams).face_pieces
         wanted = faces || (0...mesh.face_count).to_a
         wanted.group_by { |face| pieces[face] }.values.flat_map do |own|
-          Flatten::Ease.call(mesh, seams, own, limit: limit, costs: costs).edges
+          Flatten::SuggestReliefCuts.call(mesh, seams, own, limit: limit, costs: costs).edges
         rescue MeshError
           []
         end

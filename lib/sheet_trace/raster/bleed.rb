@@ -36,7 +36,7 @@ module SheetTrace
         [targets, source[targets] - 1]
       end
 
-      # Covered texels with one beside them that is not; those at the sheet's border bleed nowhere and do no harm.
+      # @return [Numo::Int64] covered texels with one beside them that is not; those at the sheet's border bleed nowhere and do no harm
       def self.rim_of(texel_map)
         width = texel_map.width_px
         grid = Numo::UInt8.zeros(texel_map.height_px + 2, width + 2)
@@ -50,7 +50,7 @@ module SheetTrace
                        .reject { |dx, dy| (dx.zero? && dy.zero?) || (dx * dx) + (dy * dy) > reach * reach }
                        .sort_by { |dx, dy| (dx * dx) + (dy * dy) }
       end
-      private_class_method :rim_of, :offsets
+      private_class_method :offsets
     end
   end
 end

@@ -5,7 +5,7 @@ require "vips"
 module SheetTrace
   module Raster
     # Steps that correct a picture before it is used: a recipe of plain hashes, each with the name of a step and its parameters. The picture's file
-    # stays as it is. A new step is a file in corrections/ with .check, .size and .call, and a line here.
+    # stays as it is. A new step is a file in corrections/ that declares its parameters, with .size, .call and if need be .problem, and a line here.
     module Corrections
       STEPS = Registry.new("correction", %w[Straighten Trim LeaveOut EvenLight Unroll].to_h do |constant|
         [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Raster::Corrections::#{constant}"]
@@ -14,39 +14,29 @@ module SheetTrace
       LARGEST_PX = 16_384
       private_constant :LARGEST_PX
 
-      # @param recipe [Array<Hash{Symbol => Object}>] each with step:, the name of one of STEPS
+      # @param recipe [Array<Hash{Symbol => Object}>] each with step:, the name of one of STEPS, and what it declares
       # @param size [Array(Integer, Integer)] px of the picture before
       # @return [Array(Integer, Integer)] px after
-      def self.size(recipe, size) = recipe.reduce(size) { |so_far, step| STEPS.fetch(step[:step]).size(so_far, **step.except(:step)) }
+      def self.size(recipe, size) = recipe.reduce(size) { |so_far, step| with_values(step) { |correction, values| correction.size(so_far, **values) } }
 
-      # @return [String, nil] what is wrong with a recipe, in words
-      def self.problem(recipe, size)
-        return "the recipe is no list of steps" unless recipe.is_a?(Array) && recipe.all? { |step| step.is_a?(Hash) && step.key?(:step) }
-        return "the recipe has #{recipe.size} steps; at most #{MOST_STEPS} are taken" if recipe.size > MOST_STEPS
-
+      # @param recipe [Array<Hash{Symbol => Object}>] each checked by itself
+      # @raise [InputError] if a step can't be done to what the steps before leave of a picture of this size
+      def self.checked_sizes(recipe, size)
         recipe.each_with_index.reduce(size) do |so_far, (step, i)|
-          found = STEPS.fetch(step[:step]).check(so_far, **step.except(:step)) || too_large(step, so_far)
-          return "step #{i + 1}, #{step[:step].tr("_", " ")}: #{found}" if found
+          found = with_values(step) { |correction, values| correction.problem(so_far, **values) if correction.respond_to?(:problem) } || too_large(step, so_far)
+          raise InputError, "step #{i + 1}, #{step[:step].tr("_", " ")}: #{found}" if found
 
           size([step], so_far)
         end
-        nil
-      rescue UnknownNameError, ArgumentError => e
-        "the recipe can't be followed: #{e.message.lines.first.chomp}"
       end
 
       # @param image [Vips::Image] 8-bit sRGB with alpha
       # @return [Vips::Image] the same kind
       def self.call(recipe, image)
-        recipe.reduce(image) { |so_far, step| STEPS.fetch(step[:step]).call(so_far, **step.except(:step)).copy_memory }
+        recipe.reduce(image) { |so_far, step| with_values(step) { |correction, values| correction.call(so_far, **values).copy_memory } }
       end
 
-      # @return [String, nil]
-      def self.numbers(values, what, count)
-        return if values.is_a?(Array) && values.size == count && values.all? { |value| value.is_a?(Numeric) && value.to_f.finite? }
-
-        "#{what} is #{values.inspect.slice(0, 60)}; give #{count} numbers"
-      end
+      def self.with_values(step) = STEPS.fetch(step[:step]).then { |correction| yield correction, correction.filled(step.except(:step)) }
 
       # Resamples by where each px comes from.
       #
@@ -62,7 +52,7 @@ module SheetTrace
         width, height = size([step], size)
         "it would make a picture of #{width} x #{height} px" unless [width, height].min.positive? && [width, height].max <= LARGEST_PX
       end
-      private_class_method :too_large
+      private_class_method :with_values, :too_large
     end
   end
 end

@@ -49,6 +49,23 @@ module SheetTrace
         end
       end
 
+      # The same, and how fast each value changes there: by how much from one texel to the next in the direction in which it changes most.
+      #
+      # @param columns [Array<Numo::DFloat>] K x 3 values each
+      # @return [Array(Array<Numo::DFloat>, Array<Numo::DFloat>)] for each of the columns N values, and N slopes per px
+      def interpolate_with_slopes(columns)
+        slopes = columns.map do |values|
+          across, down, = plane(values)
+          Numo::NMath.sqrt((across**2) + (down**2))[triangles]
+        end
+        [interpolate(columns), slopes]
+      end
+
+      # @return [Numo::Bit] N: 1 for texels with one beside them that is on no triangle
+      def rim
+        @memo[:rim] ||= Numo::Bit.zeros(width_px * height_px).tap { |bits| Bleed.rim_of(self).then { |rim| bits[rim] = 1 unless rim.empty? } }[texels].freeze
+      end
+
       # For each texel outside all triangles but within reach: the nearest texel on one, by distance between centres.
       #
       # @param reach_px [Integer]

@@ -4,7 +4,10 @@ module SheetTrace
   module Solids
     # A ball, wrapped as a chart of the globe is: true along the equator and up and down, wider than true towards the poles.
     module Ball
-      MEASURES = [Solids.length("diameter", "Diameter", 80.0), Solids.count("sides", "Sides", 48)].freeze
+      extend Parameters
+
+      number :diameter_mm, Solids::LENGTH_MM, default: 80.0
+      whole :sides, Solids::SEGMENTS, default: 48
 
       # @return [Panels]
       def self.call(diameter_mm:, sides:)

@@ -4,7 +4,12 @@ module SheetTrace
   module Solids
     # A carton of six panels.
     module Box
-      MEASURES = [Solids.length("width", "Width, x", 80.0), Solids.length("height", "Height, y", 120.0), Solids.length("depth", "Depth, z", 50.0)].freeze
+      extend Parameters
+
+      number :width_mm, Solids::LENGTH_MM, label: "width, x", default: 80.0
+      number :height_mm, Solids::LENGTH_MM, label: "height, y", default: 120.0
+      number :depth_mm, Solids::LENGTH_MM, label: "depth, z", default: 50.0
+
       # Directions of right and up on each side, as seen from outside.
       SIDES = { front: [[1, 0, 0], [0, 1, 0]], right: [[0, 0, -1], [0, 1, 0]], back: [[-1, 0, 0], [0, 1, 0]],
                 left: [[0, 0, 1], [0, 1, 0]], top: [[1, 0, 0], [0, 0, -1]], bottom: [[1, 0, 0], [0, 0, 1]] }.freeze

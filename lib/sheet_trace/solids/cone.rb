@@ -6,8 +6,12 @@ module SheetTrace
     # back, and its discs.
     # Source: development of a cone frustum in sheet-metal handbooks: slant s = sqrt(h^2 + (R - r)^2), outer radius R s / (R - r).
     module Cone
-      MEASURES = [Solids.length("bottom", "Lower diameter", 120.0), Solids.length("top", "Upper diameter", 70.0, 0.0..100_000.0),
-                  Solids.length("height", "Height, y", 100.0), Solids.count("sides", "Sides", 48)].freeze
+      extend Parameters
+
+      number :bottom_mm, Solids::LENGTH_MM, label: "lower diameter", default: 120.0
+      number :top_mm, 0.0..100_000.0, label: "upper diameter", default: 70.0
+      number :height_mm, Solids::LENGTH_MM, label: "height, y", default: 100.0
+      whole :sides, Solids::SEGMENTS, default: 48
 
       # @return [Panels]
       def self.call(bottom_mm:, top_mm:, height_mm:, sides:)

@@ -4,7 +4,11 @@ module SheetTrace
   module Solids
     # A tin: the side as a strip with its seam at the back, and two discs.
     module Cylinder
-      MEASURES = [Solids.length("diameter", "Diameter", 70.0), Solids.length("height", "Height, y", 110.0), Solids.count("sides", "Sides", 48)].freeze
+      extend Parameters
+
+      number :diameter_mm, Solids::LENGTH_MM, default: 70.0
+      number :height_mm, Solids::LENGTH_MM, label: "height, y", default: 110.0
+      whole :sides, Solids::SEGMENTS, default: 48
 
       # @return [Panels]
       def self.call(diameter_mm:, height_mm:, sides:)

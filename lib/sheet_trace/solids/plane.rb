@@ -4,7 +4,10 @@ module SheetTrace
   module Solids
     # A flat sheet that stands upright and looks to the front.
     module Plane
-      MEASURES = [Solids.length("width", "Width, x", 100.0), Solids.length("height", "Height, y", 100.0)].freeze
+      extend Parameters
+
+      number :width_mm, Solids::LENGTH_MM, label: "width, x", default: 100.0
+      number :height_mm, Solids::LENGTH_MM, label: "height, y", default: 100.0
 
       # @return [Panels]
       def self.call(width_mm:, height_mm:)

@@ -4,8 +4,12 @@ module SheetTrace
   module Solids
     # A ring with a bore: outer and inner side as strips with their seams at the back, and two flat rings.
     module Ring
-      MEASURES = [Solids.length("outer", "Outer diameter", 60.0), Solids.length("inner", "Inner diameter", 44.0),
-                  Solids.length("height", "Height, y", 25.0), Solids.count("sides", "Sides", 48)].freeze
+      extend Parameters
+
+      number :outer_mm, Solids::LENGTH_MM, label: "outer diameter", default: 60.0
+      number :inner_mm, Solids::LENGTH_MM, label: "inner diameter", default: 44.0
+      number :height_mm, Solids::LENGTH_MM, label: "height, y", default: 25.0
+      whole :sides, Solids::SEGMENTS, default: 48
 
       # @return [Panels]
       # @raise [InputError] where: { solid:, measure: } if the bore is not smaller than the ring

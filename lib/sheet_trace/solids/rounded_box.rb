@@ -5,7 +5,13 @@ module SheetTrace
     # A box whose edges and corners are rounded. Each side takes half of the rounding round it; the flat and the edges are
     # true in size, the corners as a ball is.
     module RoundedBox
-      MEASURES = [*Box::MEASURES, Solids.length("radius", "Radius of edges", 8.0), Solids.count("steps", "Steps of an edge", 4, 1..32)].freeze
+      extend Parameters
+
+      number :width_mm, Solids::LENGTH_MM, label: "width, x", default: 80.0
+      number :height_mm, Solids::LENGTH_MM, label: "height, y", default: 120.0
+      number :depth_mm, Solids::LENGTH_MM, label: "depth, z", default: 50.0
+      number :radius_mm, Solids::LENGTH_MM, label: "radius of edges", default: 8.0
+      whole :steps, 1..32, label: "steps of an edge", default: 4
 
       # @return [Panels]
       # @raise [InputError] where: { solid:, measure: } if the radius does not fit

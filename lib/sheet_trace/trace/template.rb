@@ -4,37 +4,24 @@ module SheetTrace
   module Trace
     # Draws a layout's edges as lines at a set size, each place once even where islands share it.
     module Template
-      EDGES = %w[all outline].freeze
-      LINES_PX = (1.0..64.0)
-      BACKGROUNDS = "none, white or a colour such as #f6f2e9"
-      private_constant :BACKGROUNDS
+      extend Parameters
+
+      number :line_px, 1.0..64.0, label: "line width", default: 1.0
+      color :color, "of the lines", default: "#1f2a36"
+      parameter :background, Parameters::Either.new(Parameters::OneOf.new(%w[none white]), Parameters::Color.new), default: "none"
+      one_of :edges, %w[all outline], "outline: the islands' borders only", default: "all"
 
       # @param layout [Layout]
       # @param size [Layout::Sheet] of the template, which may differ from the layout's own
-      # @param line_px [Float] 1 to 64
-      # @param color [String] #rrggbb
-      # @param background [String] "none", "white" or #rrggbb
-      # @param edges [String] "all", or "outline" for the islands' borders only
       # @param islands [Array<Integer>, nil] all if nil
+      # @param options [Hash] as declared above
       # @return [Drawing::LineWork]
       # @raise [InputError] where: { line_px: }, { color: }, { background: }, { edges: } or { island: }
-      def self.call(layout, size:, line_px: 1.0, color: "#1f2a36", background: "none", edges: "all", islands: nil)
-        unless line_px.is_a?(Numeric) && LINES_PX.cover?(line_px)
-          raise InputError.new("line width is #{line_px.inspect} px; give #{LINES_PX.min.to_i} to #{LINES_PX.max.to_i}", where: { line_px: line_px })
-        end
-
-        Drawing::LineWork.new(segments: segments(layout, size, edges, islands), width_px: size.width_px, height_px: size.height_px,
-                              line_px: line_px.to_f, color: Drawing::Color.parse(color), background: ground(background))
-      end
-
-      def self.ground(background)
-        case background
-        when "none" then nil
-        when "white" then Drawing::Color.parse("#ffffff")
-        else Drawing::Color.parse(background)
-        end
-      rescue InputError
-        raise InputError.new("background is #{background.inspect}; give #{BACKGROUNDS}", where: { background: background })
+      def self.call(layout, size:, islands: nil, **options)
+        chosen = checked(options)
+        ground = { "none" => nil, "white" => "#ffffff" }.fetch(chosen[:background], chosen[:background])
+        Drawing::LineWork.new(segments: segments(layout, size, chosen[:edges], islands), width_px: size.width_px, height_px: size.height_px,
+                              line_px: chosen[:line_px].to_f, color: Drawing::Color.parse(chosen[:color]), background: ground && Drawing::Color.parse(ground))
       end
 
       # A vertex at UV (u, v) lies at (u * width, (1 - v) * height) px from the top left corner.
@@ -52,11 +39,7 @@ module SheetTrace
       end
 
       def self.rows(found, edges, islands, count)
-        wanted = case edges
-                 when "all" then Numo::Bit.ones(found.outline.size)
-                 when "outline" then found.outline
-                 else raise InputError.new("edges is #{edges.inspect}; give all or outline", where: { edges: edges })
-                 end
+        wanted = edges == "all" ? Numo::Bit.ones(found.outline.size) : found.outline
         return wanted.where unless islands
 
         stranger = islands.find { |island| !island.between?(0, count - 1) }
@@ -86,7 +69,7 @@ module SheetTrace
         both, = Geometry::Grouped.pair_ranks(x, y, y_count)
         [both[0...count], both[count..]]
       end
-      private_class_method :ground, :segments, :rows, :once, :place_ranks
+      private_class_method :segments, :rows, :once, :place_ranks
     end
   end
 end

@@ -11,7 +11,7 @@ describe SheetTrace::Check do
     job = Models.job(Demo::TeaCaddy.obj)
     SheetTrace::Operations.run(SheetTrace::Operations.from_h("turn_upright", { islands: [3] }), job).job
   end
-  run = ->(job, name, **parameters) { SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job).job }
+  run = ->(job, name, **parameters) { SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job, pictures: Models.method(:picture)).job }
   move = ->(islands, **change) { -> { run.call(clean.call, "transform_islands", islands: islands, **change) } }
   lines = Demo::TeaCaddy.obj.lines(chomp: true)
   first_face = lines.index { |line| line.start_with?("f ") }
@@ -78,7 +78,7 @@ describe SheetTrace::Check do
 
   # Front and lid in one cell of a picture, where they overlap on purpose.
   define_method(:in_one_cell) do
-    job = run.call(clean.call, "add_underlay", picture: "0" * 64, picture_px: [64, 64], name: "planks.png")
+    job = run.call(clean.call, "add_underlay", picture: "64x64", name: "planks.png")
     job = run.call(job, "set_cells", index: 0, cells: [{ name: "planks", x: 40, y: 40, width: 20, height: 20 }])
     run.call(job, "set_into_cells", assignments: [{ islands: [0], cell: 0 }, { islands: [4], cell: 0 }])
   end
@@ -86,7 +86,7 @@ describe SheetTrace::Check do
   # A label on the caddy's left side, which shares its place with the right one as its mirror image.
   define_method(:lettered_twins) do
     left, right = %w[Left Right].map { |name| clean.call.island_names.index(name) }
-    labelled = run.call(clean.call, "add_label", id: "l", picture: "0" * 64, picture_px: [20, 20], name: "star", island: left)
+    labelled = run.call(clean.call, "place_picture", id: "l", picture: "20x20", name: "star", island: left)
     run.call(run.call(labelled, "stack_twins", islands: [left, right]), "reflect_islands", islands: [right])
   end
 
@@ -116,7 +116,7 @@ describe SheetTrace::Check do
 
       mended = operate(job, finding.mend.operation, **finding.mend.parameters)
 
-      assert_nil found.call(mended.job, code), mended.description
+      assert_nil found.call(mended.job, code), mended.sentence
       errors = ->(one) { one.findings.select { |other| other.severity == "error" }.map(&:code) }
 
       assert_empty errors.call(mended.job) - errors.call(job), "the mend brought a new fault"

@@ -76,7 +76,7 @@ describe SheetTrace::Solids do
   it "refuses measures that make no sense, naming them" do
     { ["box", { width_mm: 0 }] => ["width_mm", /width, x is 0; give a number from 0.1 to 100000/], ["cylinder", { sides: 2.5 }] => ["sides", /give a whole number from 3 to 256/],
       ["ring", { inner_mm: 90.0 }] => ["inner_mm", /less than the outer one/], ["rounded_box", { radius_mm: 30.0 }] => ["radius_mm", /half the shortest side/],
-      ["box", { girth_mm: 1 }] => ["girth_mm", /has no measure girth_mm/] }.each do |(kind, measures), (measure, message)|
+      ["box", { girth_mm: 1 }] => ["girth_mm", /no parameter girth_mm/] }.each do |(kind, measures), (measure, message)|
       assert_refused(SheetTrace::InputError, { measure: measure }, message: message) { solids.build(kind, measures) }
     end
     assert_refused(SheetTrace::UnknownNameError) { solids.build("teapot") }

@@ -1,6 +1,6 @@
-import type { Border, PlainCell, Proposal, Swap } from "./backdrop";
 import type {
-  ArrayName, Band, IslandChange, Job, JobCard, Legends, Look, MeasureKind, PickKind, Picture, Pieces, Preflight, Preview, SheetMap, Solid, Standing, Symmetry, TraceSettings, Triple, WorstFace,
+  ArrayName, Band, Borders, Brought, Clearance, Composed, FoundCells, Job, Jobs, KeptSheetMap, Legends, Look, MeasureKind, NextLandmark, OperationName, Operations, PickKind, Picked,
+  Picks, Pieces, Preflight, Preview, Proposals, SheetMap, Solids, Swap, Symmetry, TraceSettings, Triple, Watched, WorstFaces,
 } from "./types";
 
 /** What the server refused, or why it could not be asked. */
@@ -104,57 +104,57 @@ function query(values: Record<string, string | number | null | undefined>): stri
 const at = (id: string, rest = "") => `/api/jobs/${id}${rest}`;
 
 export const api = {
-  jobs: () => ask<{ jobs: JobCard[] }>("GET", "/api/jobs").then(({ jobs }) => jobs),
+  jobs: () => ask<Jobs>("GET", "/api/jobs").then(({ jobs }) => jobs),
   startJob: (files: File[], onProgress?: Progress, signal?: AbortSignal) => uploadAll<Job>("/api/jobs", files, onProgress, signal),
-  solids: () => ask<{ solids: Solid[] }>("GET", "/api/solids").then(({ solids }) => solids),
+  solids: () => ask<Solids>("GET", "/api/solids").then(({ solids }) => solids),
   startSolid: (kind: string, measures: Record<string, number>) => ask<Job>("POST", "/api/solids", { kind, measures }),
   job: (id: string) => ask<Job>("GET", at(id)),
   renameJob: (id: string, name: string) => ask<Job>("PATCH", at(id), { name }),
   deleteJob: (id: string) => ask<void>("DELETE", at(id)),
-  operate: (id: string, base_revision: number, name: string, parameters: object) =>
+  operate: <N extends OperationName>(id: string, base_revision: number, name: N, parameters: Operations[N]) =>
     ask<Job>("POST", at(id, "/operations"), { base_revision, name, parameters }),
   undo: (id: string) => ask<Job>("POST", at(id, "/undo")),
   redo: (id: string) => ask<Job>("POST", at(id, "/redo")),
-  bringPicture: (id: string, file: File, onProgress?: Progress) => upload<{ pictures: Picture[]; notes: string[] }>(at(id, "/pictures"), file, onProgress),
+  bringPicture: (id: string, file: File, onProgress?: Progress) => upload<Brought>(at(id, "/pictures"), file, onProgress),
   preflight: (id: string, revision: number) => ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`)),
   worstFaces: (id: string, revision: number, by: MeasureKind) =>
-    ask<{ faces: WorstFace[] }>("GET", at(id, `/worst_faces?${query({ revision, by })}`)).then(({ faces }) => faces),
+    ask<WorstFaces>("GET", at(id, `/worst_faces?${query({ revision, by })}`)).then(({ faces }) => faces),
   /** indices of faces, edges or corners that are found from a click or from what is picked */
-  pick: (id: string, revision: number, way: string, kind: PickKind, from: object) =>
-    ask<{ indices: number[] }>("POST", at(id, `/picks/${way}?${query({ revision })}`), { kind, ...from }).then(({ indices }) => indices),
+  pick: <W extends keyof Picks>(id: string, revision: number, way: W, kind: PickKind, from: Picks[W]) =>
+    ask<Picked>("POST", at(id, `/picks/${way}?${query({ revision })}`), { kind, ...from }).then(({ indices }) => indices),
   pieces: (id: string, revision: number) => ask<Pieces>("GET", at(id, `/pieces?${query({ revision })}`)),
   symmetry: (id: string, revision: number) => ask<Symmetry>("GET", at(id, `/symmetry?${query({ revision })}`)),
   /** the cylinder or cone that fits faces; its axis and a place on it may be given */
   band: (id: string, revision: number, faces: number[], given: { axis?: Triple; origin?: Triple } = {}) =>
     ask<Band>("POST", at(id, `/bands?${query({ revision })}`), { faces, ...given }),
-  /** how islands would stand after a change: a matrix of px, in rows */
-  standing: (id: string, revision: number, islands: number[], change: number[]) =>
-    ask<Standing>("POST", at(id, `/standing?${query({ revision })}`), { islands, change }),
-  preview: (id: string, revision: number, name: string, parameters: object) =>
+  /** how near islands would come to others after a change: a matrix of px, in rows */
+  clearance: (id: string, revision: number, islands: number[], change: number[]) =>
+    ask<Clearance>("POST", at(id, `/clearances?${query({ revision })}`), { islands, change }),
+  preview: <N extends OperationName>(id: string, revision: number, name: N, parameters: Operations[N]) =>
     ask<Preview>("POST", at(id, `/previews?${query({ revision })}`), { name, parameters }),
-  /** work that tells each step, or each attempt, as it is done; an aborted signal stops it */
-  async watch<Told extends object>(id: string, revision: number, work: "relaxations" | "packings", parameters: object, onTold: (told: Told) => void, signal: AbortSignal) {
-    for await (const line of lines(at(id, `/${work}?${query({ revision })}`), parameters, signal)) {
-      const said = JSON.parse(line) as Told | { done: true } | { error: { code: string; message: string; where: Record<string, unknown> } };
-      if ("error" in said) throw new ApiError(422, said.error.code, said.error.message, said.error.where);
-      if (!("done" in said)) onTold(said);
+  /** the steps of an operation that can be watched, as they are done; an aborted signal stops it */
+  async *watch<N extends OperationName>(id: string, revision: number, name: N, parameters: Operations[N], signal: AbortSignal): AsyncGenerator<Watched> {
+    for await (const line of lines(at(id, `/watches?${query({ revision })}`), { name, parameters }, signal)) {
+      const step = JSON.parse(line) as Watched | { done: true } | { error: { code: string; message: string; where: Record<string, unknown> } };
+      if ("error" in step) throw new ApiError(422, step.error.code, step.error.message, step.error.where);
+      if (!("done" in step)) yield step;
     }
   },
   map: (id: string, revision: number) => ask<SheetMap>("GET", at(id, `/map?${query({ revision })}`)),
   /** with what lies otherwise now */
-  keptMap: (id: string, revision: number, index: number) => ask<SheetMap & { changes: IslandChange[] }>("GET", at(id, `/kept_maps/${index}?${query({ revision })}`)),
+  keptMap: (id: string, revision: number, index: number) => ask<KeptSheetMap>("GET", at(id, `/kept_maps/${index}?${query({ revision })}`)),
   /** found by the server, or of a typed grid */
   findCells: (id: string, revision: number, underlay: number, grid: object = {}, signal?: AbortSignal) =>
-    ask<{ cells: PlainCell[] }>("POST", at(id, `/underlays/${underlay}/cells?${query({ revision })}`), grid, signal).then(({ cells }) => cells),
+    ask<FoundCells>("POST", at(id, `/underlays/${underlay}/cells?${query({ revision })}`), grid, signal).then(({ cells }) => cells),
   /** one sheet of several pictures, and where each lies on it */
   compose: (id: string, wanted: { pictures: string[]; columns: number; width_px: number; height_px: number; gutter_px: number; trim: boolean; even_light: boolean }) =>
-    ask<{ picture: Picture; cells: PlainCell[] }>("POST", at(id, "/compositions"), wanted),
+    ask<Composed>("POST", at(id, "/compositions"), wanted),
   swap: (id: string, revision: number, underlay: number) => ask<Swap>("GET", at(id, `/underlays/${underlay}/swap?${query({ revision })}`)),
   matches: (id: string, revision: number, islands: number[] | null) =>
-    ask<{ proposals: Proposal[] }>("POST", at(id, `/matches?${query({ revision })}`), islands ? { islands } : {}).then(({ proposals }) => proposals),
-  borders: (id: string, revision: number) => ask<{ borders: Border[] }>("GET", at(id, `/borders?${query({ revision })}`)).then(({ borders }) => borders),
+    ask<Proposals>("POST", at(id, `/matches?${query({ revision })}`), islands ? { islands } : {}).then(({ proposals }) => proposals),
+  borders: (id: string, revision: number) => ask<Borders>("GET", at(id, `/borders?${query({ revision })}`)).then(({ borders }) => borders),
   nextLandmark: (id: string, revision: number, island: number) =>
-    ask<{ at_px: [number, number] | null }>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
+    ask<NextLandmark>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
   legends: () => ask<Legends>("GET", "/api/legends"),
   async array(id: string, name: ArrayName, revision: number, version: string): Promise<ArrayBuffer> {
     const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version })}`));
@@ -173,6 +173,7 @@ export const api = {
     picture: (id: string, digest: string) => at(id, `/pictures/${digest}`),
     trace: (id: string, revision: number, { islands, ...settings }: TraceSettings, preview = false) =>
       at(id, `/trace.png?${query({ revision, ...settings, islands: islands?.join(","), preview: preview ? 1 : null })}`),
+    recipe: (id: string) => at(id, "/recipe.zip"),
     delivery: (id: string, revision: number, width_px: number, height_px: number) =>
       at(id, `/deliver.zip?${query({ revision, width_px, height_px })}`),
   },

@@ -1,3 +1,4 @@
+import type { Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
@@ -9,7 +10,7 @@ export function useIslandKeys(movable: () => boolean) {
   const selection = useSelection();
   const settings = useSettings();
 
-  function transform(parameters: object): boolean {
+  function transform(parameters: Partial<Operations["transform_islands"]>): boolean {
     if (!movable() || selection.islands.length === 0) return false;
     void jobs.operate("transform_islands", { islands: [...selection.islands], ...parameters });
     return true;

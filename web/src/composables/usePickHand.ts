@@ -1,6 +1,6 @@
 import { useEventListener } from "@vueuse/core";
 import { computed, shallowRef } from "vue";
-import type { Pair } from "@/api/types";
+import type { Pair, Picks } from "@/api/types";
 import type { Under } from "@/picking/elements";
 import { usePicks } from "@/stores/picks";
 
@@ -10,7 +10,7 @@ interface Options {
   /** @param at px from the view's top left corner */
   underAt: (at: Pair) => Under | null;
   /** what the core is asked about a box between two places */
-  boxFrom: (from: Pair, to: Pair) => object;
+  boxFrom: (from: Pair, to: Pair) => Picks["box"];
 }
 
 type Drag = { kind: "box"; from: Pair; to: Pair; remove: boolean } | { kind: "stroke"; at: Pair; remove: boolean };

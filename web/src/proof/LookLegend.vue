@@ -3,20 +3,20 @@
 import { computed, onMounted, ref, watch } from "vue";
 import { api } from "@/api/client";
 import type { Legends, MeasureKind, WorstFace } from "@/api/types";
+import { useAnswer } from "@/composables/useAnswer";
 import { useJob } from "@/stores/job";
-import { useMessages } from "@/stores/messages";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 
 const jobs = useJob();
 const settings = useSettings();
 const selection = useSelection();
-const messages = useMessages();
-const legends = ref<Legends | null>(null);
-const worst = ref<WorstFace[]>([]);
 const at = ref(-1);
 
 const kind = computed<MeasureKind | null>(() => (settings.look === "stretch" || settings.look === "density" ? settings.look : null));
+const { value: legends, ask: askLegends } = useAnswer<Legends>({ goodFor: () => null });
+const { value: faces, ask } = useAnswer<WorstFace[]>({ goodFor: () => `${kind.value} ${jobs.job?.revision}` });
+const worst = computed(() => faces.value ?? []);
 const bands = computed(() => {
   const list = kind.value ? (legends.value?.[kind.value] ?? []) : [];
   const number = (value: number) => (kind.value === "density" ? `${Math.round((value - 1) * 100)} %` : String(value));
@@ -24,27 +24,13 @@ const bands = computed(() => {
 });
 const current = computed(() => worst.value[at.value]);
 
-onMounted(async () => {
-  try {
-    legends.value = await api.legends();
-  } catch (error) {
-    messages.fail(error);
-  }
-});
+onMounted(() => askLegends(() => api.legends()));
 
 watch(
   [kind, () => jobs.job?.revision],
-  async ([now]) => {
+  ([now]) => {
     at.value = -1;
-    worst.value = [];
-    const job = jobs.job;
-    if (!now || !job) return;
-    try {
-      const faces = await api.worstFaces(job.id, job.revision, now);
-      if (kind.value === now) worst.value = faces;
-    } catch (error) {
-      messages.fail(error);
-    }
+    if (now) void ask((id, revision) => api.worstFaces(id, revision, now));
   },
   { immediate: true },
 );

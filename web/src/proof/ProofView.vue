@@ -41,7 +41,7 @@ const views = Object.keys(VIEWS) as ViewName[];
 const SMALL_PX = 256 * 256;
 const moving = useMoving();
 const MEASURED = { chart: "Test chart", checker: "Checker", stretch: "Stretch", density: "Density" } as const;
-const LOOKS = computed(() => ({ art: "Art", ...(jobs.job?.backdrop.shown == null ? {} : { underlay: "Underlay" }), ...MEASURED }));
+const LOOKS = computed(() => ({ art: "Art", ...(jobs.job?.fit_setup.shown == null ? {} : { underlay: "Underlay" }), ...MEASURED }));
 const pressed = ref<[number, number] | null>(null);
 
 onMounted(() => {

@@ -1,6 +1,6 @@
 import * as THREE from "three";
 import { OrbitControls } from "three/examples/jsm/controls/OrbitControls.js";
-import type { Sheet } from "@/api/types";
+import type { Picks, Sheet } from "@/api/types";
 import { placeWhile, type Moving } from "@/stores/moving";
 import type { Surface } from "@/stores/surface";
 import { VIEWS, directionFacing, distanceToFit, type ViewName } from "./eye";
@@ -175,9 +175,9 @@ export class ProofScene {
   }
 
   /** From model units to clip space, column by column. */
-  viewMatrix(): number[] {
+  viewMatrix(): NonNullable<Picks["box"]["view"]> {
     this.camera.updateMatrixWorld();
-    return new THREE.Matrix4().multiplyMatrices(this.camera.projectionMatrix, this.camera.matrixWorldInverse).toArray();
+    return new THREE.Matrix4().multiplyMatrices(this.camera.projectionMatrix, this.camera.matrixWorldInverse).toArray() as NonNullable<Picks["box"]["view"]>;
   }
 
   /** Whether a drag turns the model. */

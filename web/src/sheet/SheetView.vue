@@ -114,15 +114,16 @@ async function transform(change: Change) {
 }
 
 async function placeLabel(layer: Layer, change: LabelChange) {
-  const place = layer.place!;
+  const { place } = layer;
+  if (place.kind !== "island") return;
   const [xRight, xDown, yRight, yDown] = place.mm_per_px;
   const [right, down] = change.shift_px;
   const hundredths = (value: number) => Math.round(value * 100) / 100;
   await jobs.operate(
     "change_layer",
     change.scale === 1
-      ? { id: layer.id, x_mm: hundredths(place.x_mm + xRight * right + xDown * down), y_mm: hundredths(place.y_mm + yRight * right + yDown * down) }
-      : { id: layer.id, width_mm: hundredths(place.width_mm * change.scale) },
+      ? { id: layer.id, place: { x_mm: hundredths(place.x_mm + xRight * right + xDown * down), y_mm: hundredths(place.y_mm + yRight * right + yDown * down) } }
+      : { id: layer.id, place: { width_mm: hundredths(place.width_mm * change.scale) } },
   );
 }
 

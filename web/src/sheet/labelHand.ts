@@ -24,7 +24,8 @@ export function labelHit(view: Viewport, layer: Layer | null, at: Pair): "move" 
 /** From where a label was taken to where it is now, px of the sheet. */
 export function labelDrag(layer: Layer, sizing: boolean, from: Pair, to: Pair): LabelChange {
   if (!sizing) return { shift_px: [to[0] - from[0], to[1] - from[1]], scale: 1 };
-  const corners = layer.place!.frame_px;
+  if (layer.place.kind !== "island") return STILL;
+  const corners = layer.place.frame_px;
   const x = corners.reduce((sum, corner) => sum + corner[0] / 4, 0);
   const y = corners.reduce((sum, corner) => sum + corner[1] / 4, 0);
   const reach = Math.hypot(from[0] - x, from[1] - y);

@@ -109,7 +109,7 @@ export function labelFrame(context: CanvasRenderingContext2D, scene: SheetScene,
 
 /** A label's corners on the screen, shifted and scaled as a drag says. */
 export function labelCorners(scene: Pick<SheetScene, "view" | "labelScale">, layer: Layer, shift: Pair): Pair[] | null {
-  if (!layer.place) return null;
+  if (layer.place.kind !== "island") return null;
   const { view, labelScale } = scene;
   const corners = layer.place.frame_px;
   const x = corners.reduce((sum, corner) => sum + corner[0] / 4, 0);

@@ -1,5 +1,5 @@
 import { computed, type Ref } from "vue";
-import { useStanding } from "@/composables/useStanding";
+import { useClearance } from "@/composables/useClearance";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
@@ -12,16 +12,16 @@ export function useChangeText(change: Ref<Change>, moved: Ref<DOMMatrix | null>)
   const jobs = useJob();
   const selection = useSelection();
   const settings = useSettings();
-  const standing = useStanding({ islands: () => selection.islands, moved: () => moved.value });
+  const clearance = useClearance({ islands: () => selection.islands, moved: () => moved.value });
 
   const gap = computed(() => {
-    const { over = [], nearest = null, gap_px = null } = standing.value ?? {};
+    const { over = [], nearest = null, gap_px = null } = clearance.value ?? {};
     const name = (index: number) => jobs.islands[index]?.name ?? "";
     if (over.length > 0) return `, over ${name(over[0]!)}${over.length > 1 ? ` and ${over.length - 1} more` : ""}`;
     return nearest === null || gap_px === null ? "" : `, ${gap_px.toFixed(1)} px to ${name(nearest)}`;
   });
   const density = computed(() => {
-    const [least, most] = standing.value?.density_px_per_mm ?? [0, 0];
+    const [least, most] = clearance.value?.density_px_per_mm ?? [0, 0];
     if (most === 0) return "";
     return `, ${least.toFixed(2)}${most - least > 0.005 ? ` to ${most.toFixed(2)}` : ""} px/mm`;
   });

@@ -53,7 +53,7 @@ export function useSheetMarks(cutting: () => boolean) {
     const shown = fitting.page === "cells" || fitting.page === "match" ? fitting.cells : [];
     return {
       cells: shown.map((cell, index) => ({ name: cell.name, corners: cell.corners_px, picked: index === fitting.cell || wanted.has(index), named: index === fitting.cell })),
-      landmarks: fitting.page === "landmarks" ? fitting.backdrop.landmarks.map((mark, index) => ({ at: mark.at_px, to: mark.to_px, picked: index === fitting.landmark })) : [],
+      landmarks: fitting.page === "landmarks" ? fitting.fit_setup.landmarks.map((mark, index) => ({ at: mark.at_px, to: mark.to_px, picked: index === fitting.landmark })) : [],
       pull: null,
     };
   });

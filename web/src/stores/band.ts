@@ -1,46 +1,31 @@
 import { defineStore } from "pinia";
-import { ref, shallowRef, watch } from "vue";
+import { shallowRef } from "vue";
 import { api } from "@/api/client";
 import type { Band, Triple } from "@/api/types";
-import { useJob } from "./job";
-import { useMessages } from "./messages";
+import { useAnswer } from "@/composables/useAnswer";
+
+type Given = { axis?: Triple; origin?: Triple };
 
 /** The cylinder or cone that a band is rolled off, shown on the model and corrected by hand. */
 export const useBand = defineStore("band", () => {
-  const jobs = useJob();
-  const messages = useMessages();
-  const shown = shallowRef<Band | null>(null);
+  const { value: shown, asking: looking, ask, forget } = useAnswer<Band>();
   const faces = shallowRef<number[]>([]);
   /** typed axis and place on it; what is not typed is fitted */
-  const typed = shallowRef<{ axis?: Triple; origin?: Triple }>({});
-  const looking = ref(false);
+  const typed = shallowRef<Given>({});
 
-  async function ask(chosen: number[], given: { axis?: Triple; origin?: Triple }) {
-    const job = jobs.job;
-    if (!job) return;
-    looking.value = true;
-    try {
-      const band = await api.band(job.id, job.revision, chosen, given);
-      if (jobs.job?.revision !== job.revision) return;
-      shown.value = band;
-      faces.value = chosen;
-      typed.value = given;
-    } catch (error) {
-      messages.fail(error);
-    } finally {
-      looking.value = false;
-    }
+  async function look(chosen: number[], given: Given) {
+    if ((await ask((id, revision) => api.band(id, revision, chosen, given))) === null) return;
+    faces.value = chosen;
+    typed.value = given;
   }
 
-  const show = (chosen: number[]) => ask(chosen, {});
-  const correct = (given: { axis?: Triple; origin?: Triple }) => ask(faces.value, { ...typed.value, ...given });
+  const show = (chosen: number[]) => look(chosen, {});
+  const correct = (given: Given) => look(faces.value, { ...typed.value, ...given });
 
   function leave() {
-    shown.value = null;
+    forget();
     typed.value = {};
   }
-
-  watch(() => jobs.job?.revision, leave);
 
   return { shown, faces, typed, looking, show, correct, leave };
 });

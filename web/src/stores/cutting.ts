@@ -1,5 +1,6 @@
 import { defineStore } from "pinia";
 import { computed, ref } from "vue";
+import type { OperationName, Operations } from "@/api/types";
 import { useJob } from "./job";
 import { counted, usePicks } from "./picks";
 import { useSelection } from "./selection";
@@ -25,7 +26,7 @@ export const useCutting = defineStore("cutting", () => {
   });
 
   /** Runs a change and keeps the figures from before it beside those after. */
-  async function run(name: string, parameters: object): Promise<boolean> {
+  async function run<N extends OperationName>(name: N, parameters: Operations[N]): Promise<boolean> {
     const former = Object.fromEntries(jobs.islands.map((island) => [island.name, island.stretch_worst]));
     const count = jobs.islands.length;
     working.value = true;

@@ -17,8 +17,8 @@ export const useFitting = defineStore("fitting", () => {
   /** of the job's landmarks */
   const landmark = ref<number | null>(null);
 
-  const backdrop = computed(() => jobs.job?.backdrop ?? { shown: null, inset_px: 0, underlays: [], landmarks: [] });
-  const underlay = computed(() => (backdrop.value.shown === null ? null : backdrop.value.underlays[backdrop.value.shown]!));
+  const fit_setup = computed(() => jobs.job?.fit_setup ?? { shown: null, inset_px: 0, underlays: [], landmarks: [] });
+  const underlay = computed(() => (fit_setup.value.shown === null ? null : fit_setup.value.underlays[fit_setup.value.shown]!));
   const cells = computed(() => underlay.value?.cells ?? []);
 
   /** The smallest cell that a place of the sheet lies in. */
@@ -34,21 +34,21 @@ export const useFitting = defineStore("fitting", () => {
     return best;
   }
 
-  watch([() => jobs.job?.id, () => backdrop.value.shown, () => cells.value.length], () => (cell.value = null));
+  watch([() => jobs.job?.id, () => fit_setup.value.shown, () => cells.value.length], () => (cell.value = null));
   watch(
-    () => backdrop.value.landmarks.length,
+    () => fit_setup.value.landmarks.length,
     (count) => {
       if (landmark.value !== null && landmark.value >= count) landmark.value = null;
     },
   );
   // A picture that is laid under the islands is what one wants to see; without one, the art.
   watch(
-    () => [jobs.job?.id, backdrop.value.shown] as const,
+    () => [jobs.job?.id, fit_setup.value.shown] as const,
     ([id, shown], before) => {
       if (shown === null && settings.look === "underlay") settings.look = "art";
       else if (shown !== null && before?.[0] === id && shown !== before?.[1]) settings.look = "underlay";
     },
   );
 
-  return { page, active, cell, landmark, backdrop, underlay, cells, cellAt };
+  return { page, active, cell, landmark, fit_setup, underlay, cells, cellAt };
 });

@@ -15,7 +15,7 @@ export const useSheetImage = defineStore("sheet-image", () => {
   const revision = ref<number | null>(null);
 
   /** what is shown: without an underlay, the art in its place */
-  const look = computed(() => (settings.look === "underlay" && jobs.job?.backdrop.shown === null ? "art" : settings.look));
+  const look = computed(() => (settings.look === "underlay" && jobs.job?.fit_setup.shown === null ? "art" : settings.look));
   const address = computed(() => {
     const job = jobs.job;
     if (!job) return null;

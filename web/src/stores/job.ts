@@ -1,7 +1,7 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { api, ApiError } from "@/api/client";
-import type { Job, Picture } from "@/api/types";
+import type { Job, OperationName, Operations, Picture } from "@/api/types";
 import { useMessages } from "./messages";
 
 /** The job on the screen, as the server last told it. Every change goes through operate, undo or redo. */
@@ -12,7 +12,7 @@ export const useJob = defineStore("job", () => {
   let queue: Promise<unknown> = Promise.resolve();
 
   const islands = computed(() => job.value?.islands ?? []);
-  const layers = computed(() => job.value?.edition.layers ?? []);
+  const layers = computed(() => job.value?.artwork.layers ?? []);
   const saved = computed(() => pending.value === 0);
 
   async function open(id: string) {
@@ -59,7 +59,7 @@ export const useJob = defineStore("job", () => {
     return run;
   }
 
-  const operate = (name: string, parameters: object) =>
+  const operate = <N extends OperationName>(name: N, parameters: Operations[N]) =>
     change((current) => api.operate(current.id, current.revision, name, parameters));
   const undo = () => change((current) => api.undo(current.id));
   const redo = () => change((current) => api.redo(current.id));

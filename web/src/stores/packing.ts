@@ -1,28 +1,28 @@
 import { defineStore } from "pinia";
 import { computed, ref } from "vue";
-import type { Packing } from "@/api/types";
+import type { Operations } from "@/api/types";
 import { useJob } from "./job";
 import { useWatched } from "./watched";
 
 /** Attempts at packing, of which one is looked at on the sheet and taken. */
 export const usePacking = defineStore("packing", () => {
   const jobs = useJob();
-  const { told: attempts, start: watch, ...rest } = useWatched<Packing>("packings");
+  const { steps: attempts, start: watch, ...rest } = useWatched("pack");
   const picked = ref<number | null>(null);
-  let parameters: object = {};
+  let parameters: Operations["pack"] = {};
 
-  const best = computed(() => attempts.value.reduce<Packing | null>((one, other) => (one && one.density_px_per_mm >= other.density_px_per_mm ? one : other), null));
+  const best = computed(() => attempts.value.findLast(({ facts }) => facts.best) ?? null);
   /** the picked one, or else the best so far */
-  const shown = computed(() => attempts.value.find((one) => one.attempt === picked.value) ?? best.value);
+  const shown = computed(() => attempts.value.find(({ facts }) => facts.attempt === picked.value) ?? best.value);
 
-  function start(chosen: object) {
+  function start(chosen: Operations["pack"]) {
     picked.value = null;
     parameters = chosen;
     return watch(chosen);
   }
 
   async function take() {
-    const attempt = shown.value?.attempt;
+    const attempt = shown.value?.facts.attempt;
     rest.stop();
     if (attempt !== undefined) await jobs.operate("pack", { ...parameters, attempt });
     rest.forget();

@@ -1,7 +1,8 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef, watch } from "vue";
 import { api } from "@/api/client";
-import type { PickKind } from "@/api/types";
+import type { PickKind, Picks } from "@/api/types";
+import { useQuestions } from "@/composables/useAnswer";
 import { sameNet, type Under } from "@/picking/elements";
 import { useElements } from "./elements";
 import { useJob } from "./job";
@@ -14,6 +15,9 @@ export type PickedKind = PickKind | "islands";
 export type Gesture = "click" | "box" | "stroke";
 /** what is found is added to what is picked, or taken from it */
 export type How = "add" | "remove";
+type Way = keyof Picks;
+/** a way with what it is given */
+type Asked = { [W in Way]: [way: W, from: Picks[W]] }[Way];
 type Sets = Record<PickKind, ReadonlySet<number>>;
 
 const NOTHING: Sets = { faces: new Set(), edges: new Set(), corners: new Set() };
@@ -69,21 +73,13 @@ export const usePicks = defineStore("picks", () => {
     messages.say(found.length === 0 ? "Nothing to pick that way" : `${counted(found.length, of)} ${how === "add" ? "picked" : "let go"}, ${sets.value[of].size} in all`);
   }
 
+  const question = useQuestions(() => jobs.job?.surface);
+
   /** Has the core find elements of a kind; none where it refuses or the job is another by then. */
-  async function find(of: PickKind, way: string, from: object): Promise<number[] | null> {
-    const job = jobs.job;
-    if (!job) return null;
-    try {
-      const found = await api.pick(job.id, job.revision, way, of, from);
-      return jobs.job?.surface === job.surface ? found : null;
-    } catch (error) {
-      messages.fail(error);
-      return null;
-    }
-  }
+  const find = <W extends Way>(of: PickKind, way: W, from: Picks[W]) => question((id, revision) => api.pick(id, revision, way, of, from));
 
   /** Adds what the core finds to what is picked, or takes it away; "only" lets go what was picked before. */
-  async function ask(way: string, from: object, how: How | "only" = "add", of = part.value) {
+  async function ask<W extends Way>(way: W, from: Picks[W], how: How | "only" = "add", of = part.value) {
     const found = of && (await find(of, way, from));
     if (!of || !found) return;
     if (how === "only") set(of, []);
@@ -91,12 +87,12 @@ export const usePicks = defineStore("picks", () => {
   }
 
   /** What lies in a box; islands are those of which a face lies in it. */
-  async function box(from: object, how: How) {
+  async function box(from: Picks["box"], how: How) {
     const found = await find(part.value ?? "faces", "box", from);
     if (found) await take(part.value ? found : (store.elements?.islandsOf(found) ?? []), how);
   }
 
-  /** What the hand has found: edges that are drawn directly are cut or sewn up, all else is picked or let go. */
+  /** What the hand has found: edges that are drawn directly are cut or closed, all else is picked or let go. */
   async function take(found: number[], how: How) {
     if (!part.value) {
       const others = selection.islands.filter((island) => !found.includes(island));
@@ -112,8 +108,9 @@ export const usePicks = defineStore("picks", () => {
   }
 
   /** All that is meant when a click asks for more than one: with Ctrl a ring of faces or a loop, on a second click a face's piece. */
-  function whole(under: Under, again: boolean): [way: string, from: object] | null {
-    if (kind.value === "faces") return again ? ["piece", { picked: [under.face] }] : under.side === null ? null : ["ring", { edge: under.side }];
+  function whole(under: Under, again: boolean): Asked | null {
+    if (kind.value === "faces" && again) return under.face === null ? null : ["piece", { picked: [under.face] }];
+    if (kind.value === "faces") return under.side === null ? null : ["ring", { edge: under.side }];
     const edge = under.edge ?? under.side;
     return edge === null ? null : ["loop", { edge }];
   }
@@ -123,8 +120,9 @@ export const usePicks = defineStore("picks", () => {
     const of = part.value;
     if (one === null || !of) return;
     const from = last;
-    last = of === "faces" ? under.face : of === "corners" ? under.corner : under.end;
-    const more = held.again || held.ctrl ? whole(under, held.again && !held.ctrl) : held.shift && from !== null ? (["run", { start: from, stop: last }] as const) : null;
+    const now = of === "faces" ? under.face : of === "corners" ? under.corner : under.end;
+    last = now;
+    const more: Asked | null = held.again || held.ctrl ? whole(under, held.again && !held.ctrl) : held.shift && from !== null && now !== null ? ["run", { start: from, stop: now }] : null;
     if (more) {
       const found = await find(of, more[0], more[1]);
       if (found) await take(found, "add");

@@ -1,31 +1,19 @@
 import { watchDebounced } from "@vueuse/core";
 import { defineStore } from "pinia";
-import { computed, shallowRef } from "vue";
+import { computed } from "vue";
 import { api } from "@/api/client";
 import type { Preflight } from "@/api/types";
+import { useAnswer } from "@/composables/useAnswer";
 import { useJob } from "./job";
-import { useMessages } from "./messages";
 
-/** The preflight report of the job on the screen. It follows every change once the hand rests. */
+/** The preflight report of the job on the screen. It follows every change once the hand rests; until then the former one is shown. */
 export const usePreflight = defineStore("preflight", () => {
   const jobs = useJob();
-  const messages = useMessages();
-  const report = shallowRef<(Preflight & { revision: number }) | null>(null);
+  const { value: report, ask } = useAnswer<Preflight & { revision: number }>({ goodFor: () => jobs.job?.id });
 
   watchDebounced(
-    () => jobs.job && ([jobs.job.id, jobs.job.revision] as const),
-    async (now) => {
-      if (!now) {
-        report.value = null;
-        return;
-      }
-      try {
-        const found = await api.preflight(...now);
-        if (jobs.job?.revision === now[1]) report.value = { ...found, revision: now[1] };
-      } catch (error) {
-        if (jobs.job?.revision === now[1]) messages.fail(error);
-      }
-    },
+    () => jobs.job && `${jobs.job.id} ${jobs.job.revision}`,
+    (now) => now && ask(async (id, revision) => ({ ...(await api.preflight(id, revision)), revision })),
     { debounce: 250, immediate: true },
   );
 

@@ -1,21 +1,21 @@
 import { defineStore } from "pinia";
-import type { RelaxStep } from "@/api/types";
+import type { Operations } from "@/api/types";
 import { useJob } from "./job";
 import { useWatched } from "./watched";
 
 /** Islands that are relaxed step by step. */
 export const useRelaxing = defineStore("relaxing", () => {
   const jobs = useJob();
-  const { told: steps, start: watch, forget, ...rest } = useWatched<RelaxStep>("relaxations");
-  let parameters: object = {};
+  const { steps, start: watch, forget, ...rest } = useWatched("relax");
+  let parameters: Operations["relax"] = { islands: [] };
 
-  function start(chosen: { islands: number[]; border: string; pins: number[] }) {
+  function start(chosen: Operations["relax"]) {
     parameters = chosen;
     return watch(chosen);
   }
 
   async function keep() {
-    const done = steps.value.at(-1)?.step;
+    const done = steps.value.at(-1)?.facts.step;
     rest.stop();
     if (done) await jobs.operate("relax", { ...parameters, steps: done });
     forget();

@@ -16,7 +16,7 @@ export const useSeams = defineStore("seams", () => {
   const tints = shallowRef<Int32Array | null>(null);
   const pieces = shallowRef<Pieces | null>(null);
   const symmetry = shallowRef<Symmetry | null>(null);
-  /** what the hand picks is cut or sewn up at once */
+  /** what the hand picks is cut or closed at once */
   const direct = ref(false);
   /** the same is done on the other side of the plane of symmetry */
   const mirrored = ref(false);

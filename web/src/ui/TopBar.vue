@@ -32,7 +32,7 @@ function rename() {
     <RouterLink to="/" class="home" title="All jobs"><img src="@/assets/mark.svg" alt="All jobs" width="26" height="26" /></RouterLink>
     <input v-if="naming !== null" v-model="naming" v-focus class="name" aria-label="Job name" maxlength="80" @blur="rename" @keydown.enter="rename" @keydown.esc="naming = null" />
     <h1 v-else><button class="name" type="button" title="Rename the job" @click="naming = jobs.job.name">{{ jobs.job.name }}</button></h1>
-    <span class="chip">{{ jobs.job.edition.name }}</span>
+    <span class="chip">{{ jobs.job.artwork.editions[jobs.job.artwork.shown] }}</span>
     <span class="chip num">{{ jobs.job.sheet.width_px }} × {{ jobs.job.sheet.height_px }} px</span>
     <div class="history" role="group" aria-label="History">
       <button type="button" :disabled="!jobs.job.history.undo" :title="jobs.job.history.undo ? `Undo: ${jobs.job.history.undo} (Ctrl+Z)` : 'Nothing to undo'" @click="jobs.undo()">

@@ -8,7 +8,7 @@ import { useSettings } from "@/stores/settings";
 import sample from "../../../test/data/api/job.json";
 
 const job = sample as unknown as Job;
-const named = (name: string, corners_px: [number, number][], width: number) => ({ ...job.backdrop.underlays[0]!.cells[0]!, name, corners_px, width, height: width });
+const named = (name: string, corners_px: [number, number][], width: number) => ({ ...job.fit_setup.underlays[0]!.cells[0]!, name, corners_px, width, height: width });
 
 describe("the fit stage's state", () => {
   beforeEach(() => {
@@ -24,7 +24,7 @@ describe("the fit stage's state", () => {
 
   it("finds the smallest cell at a place", () => {
     const cells = [named("large", [[0, 0], [100, 0], [100, 100], [0, 100]], 100), named("small", [[20, 20], [40, 20], [40, 40], [20, 40]], 20)];
-    useJob().job = { ...job, backdrop: { ...job.backdrop, underlays: [{ ...job.backdrop.underlays[0]!, cells }] } };
+    useJob().job = { ...job, fit_setup: { ...job.fit_setup, underlays: [{ ...job.fit_setup.underlays[0]!, cells }] } };
     const fitting = useFitting();
     expect(fitting.cellAt([30, 30])).toBe(1);
     expect(fitting.cellAt([70, 30])).toBe(0);
@@ -35,7 +35,7 @@ describe("the fit stage's state", () => {
     const fitting = useFitting();
     const settings = useSettings();
     settings.look = "underlay";
-    useJob().job = { ...job, backdrop: { ...job.backdrop, shown: null } };
+    useJob().job = { ...job, fit_setup: { ...job.fit_setup, shown: null } };
     await nextTick();
     expect(fitting.underlay).toBeNull();
     expect(settings.look).toBe("art");

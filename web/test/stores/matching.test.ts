@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from "pinia";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { nextTick } from "vue";
 import { api } from "@/api/client";
-import type { Proposal } from "@/api/backdrop";
+import type { Proposal } from "@/api/types";
 import type { Job } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useMatching } from "@/stores/matching";
@@ -38,7 +38,7 @@ describe("proposals of cells", () => {
     await nextTick();
     expect(matching.proposals).toBeNull();
     await matching.propose(null);
-    useJob().job = { ...job, placements: "moved", backdrop: { ...job.backdrop, shown: null } };
+    useJob().job = { ...job, placements: "moved", fit_setup: { ...job.fit_setup, shown: null } };
     await nextTick();
     expect(matching.proposals).toBeNull();
   });

@@ -64,9 +64,9 @@ describe("the picks store", () => {
     const picks = usePicks();
     picks.kind = "faces";
     picks.set("faces", [2, 9]);
-    await picks.ask("more", {}, "remove");
+    await picks.ask("more", { picked: [] }, "remove");
     expect([...picks.sets.faces]).toEqual([9]);
-    await picks.ask("more", {}, "only");
+    await picks.ask("more", { picked: [] }, "only");
     expect([...picks.sets.faces]).toEqual([1, 2, 3]);
     expect(useMessages().done).toBe("3 faces picked, 3 in all");
   });
@@ -75,7 +75,7 @@ describe("the picks store", () => {
     const picks = usePicks();
     picks.kind = "edges";
     picks.set("edges", [5]);
-    await picks.ask("refused", {});
+    await picks.ask("refused" as "more", { picked: [] });
     expect([...picks.sets.edges]).toEqual([5]);
     expect(useMessages().failure).toBe(refusal.error.message);
   });

@@ -7,7 +7,7 @@ import { useRelaxing } from "@/stores/relaxing";
 import sample from "../../../test/data/api/job.json";
 
 const job = sample as unknown as Job;
-const step = (number: number) => `${JSON.stringify({ step: number, spacing: 1 + 1 / number, lines: [] })}\n`;
+const step = (number: number) => `${JSON.stringify({ facts: { step: number, spacing: 1 + 1 / number }, sheet: job.sheet, lines: [] })}\n`;
 
 describe("the relaxing store", () => {
   let kept: unknown[];
@@ -18,7 +18,7 @@ describe("the relaxing store", () => {
     kept = [];
     vi.stubGlobal("fetch", (path: string, { body }: RequestInit = {}) => {
       if (path.endsWith("/operations")) kept.push((JSON.parse(String(body)) as { parameters: unknown }).parameters);
-      if (!path.includes("relaxations")) return Promise.resolve(new Response(JSON.stringify(job)));
+      if (!path.includes("watches")) return Promise.resolve(new Response(JSON.stringify(job)));
       const stream = new ReadableStream<Uint8Array>({
         start(control) {
           for (const chunk of chunks) control.enqueue(new TextEncoder().encode(chunk));
@@ -35,7 +35,7 @@ describe("the relaxing store", () => {
     chunks = [whole.slice(0, 15), whole.slice(15, 50), whole.slice(50)];
     const relaxing = useRelaxing();
     await relaxing.start({ islands: [0], border: "free", pins: [4] });
-    expect(relaxing.steps.map((one) => one.step)).toEqual([1, 2, 3]);
+    expect(relaxing.steps.map(({ facts }) => facts.step)).toEqual([1, 2, 3]);
     expect(relaxing.running).toBe(false);
     await relaxing.keep();
     expect(kept).toEqual([{ islands: [0], border: "free", pins: [4], steps: 3 }]);

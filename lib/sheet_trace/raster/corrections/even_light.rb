@@ -6,14 +6,13 @@ module SheetTrace
       # Evens out light that falls off over a photo: each px is brought by as much as its wide surroundings differ from the mean.
       # Source: common practice (dividing by a much blurred copy), no source.
       module EvenLight
-        # @param radius [Float] how wide the surroundings are, as a share of the longer side
-        def self.check(_size, radius: 0.15)
-          "radius is #{radius.inspect}; give a share from 0.02 to 1" unless radius.is_a?(Numeric) && radius.between?(0.02, 1)
-        end
+        extend Parameters
+
+        number :radius, 0.02..1, "how wide the surroundings are, as a share of the longer side", default: 0.15
 
         def self.size(size, **) = size
 
-        def self.call(image, radius: 0.15)
+        def self.call(image, radius:)
           colors = image.extract_band(0, n: 3)
           grey = colors.colourspace(:b_w).extract_band(0).cast(:float) + 1
           even = colors.cast(:float) * ((light(grey, radius)**-1) * grey.avg)

@@ -5,13 +5,16 @@ module SheetTrace
     module Corrections
       # Takes a strip out of the picture and closes it up: a sill, a gap, a row that the model does not have.
       module LeaveOut
-        # @param way [String] "across": from one px to another from the left; "down": from the top
-        # @param from_px, to_px [Integer]
-        def self.check(size, way:, from_px:, to_px:)
-          return "way is #{way.inspect}; give across or down" unless %w[across down].include?(way)
+        extend Parameters
 
+        one_of :way, %w[across down], "across: from one px to another from the left; down: from the top"
+        whole :from_px, 0..100_000, label: "from"
+        whole :to_px, 0..100_000, label: "to"
+
+        # @return [String, nil] what is wrong with a strip of a picture of this size
+        def self.problem(size, way:, from_px:, to_px:)
           length = size[way == "across" ? 0 : 1]
-          return if [from_px, to_px].all?(Integer) && from_px >= 0 && from_px < to_px && to_px <= length && to_px - from_px < length
+          return if from_px < to_px && to_px <= length && to_px - from_px < length
 
           "from #{from_px.inspect} to #{to_px.inspect} px is no strip of a picture of #{length} px"
         end

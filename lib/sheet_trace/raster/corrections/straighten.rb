@@ -5,22 +5,23 @@ module SheetTrace
     module Corrections
       # Makes a rectangle of four corners, as of a panel photographed aslant.
       module Straighten
-        # @param corners [Array<Array(Numeric, Numeric)>] px: top left, top right, bottom right, bottom left
-        # @param width_px, height_px [Integer, nil] of the rectangle; the mean lengths of opposite sides if nil
-        def self.check(_size, corners:, width_px: nil, height_px: nil)
-          return "corners are #{corners.inspect.slice(0, 60)}; give four places" unless corners.is_a?(Array) && corners.size == 4
+        extend Parameters
 
-          corners.filter_map { |place| Corrections.numbers(place, "a corner", 2) }.first ||
-            [width_px, height_px].compact.filter_map { |px| "#{px.inspect} px is no size" unless px.is_a?(Integer) && px.positive? }.first ||
-            ("the corners don't go round a rectangle; name them from the top left clockwise" unless round?(corners))
+        parameter :corners, Parameters::ListOf.new(Parameters::Numbers.new(2), sizes: 4..4, entry: "corner"), "px: top left, top right, bottom right, bottom left"
+        whole :width_px, 1..16_384, "of the rectangle; the mean lengths of opposite sides if nil", optional: true
+        whole :height_px, 1..16_384, optional: true
+
+        # @return [String, nil] what is wrong with the corners
+        def self.problem(_size, corners:, **)
+          "the corners don't go round a rectangle; name them from the top left clockwise" unless round?(corners)
         end
 
-        def self.size(_size, corners:, width_px: nil, height_px: nil)
+        def self.size(_size, corners:, width_px:, height_px:)
           top, right, bottom, left = corners.each_index.map { |i| Math.hypot(*corners[i].zip(corners[(i + 1) % 4]).map { |a, b| b - a }) }
           [width_px || [((top + bottom) / 2).round, 1].max, height_px || [((left + right) / 2).round, 1].max]
         end
 
-        def self.call(image, corners:, width_px: nil, height_px: nil)
+        def self.call(image, corners:, width_px:, height_px:)
           width, height = size(nil, corners: corners, width_px: width_px, height_px: height_px)
           map = Geometry::Homography.fit(Numo::DFloat[[0, 0], [width, 0], [width, height], [0, height]], Numo::DFloat.cast(corners))
           rows = Numo::DFloat.new(height * width).seq

@@ -6,26 +6,31 @@ module SheetTrace
       # Unrolls a label that was photographed on an upright cylinder, from far enough that lines of sight are parallel.
       # Source: the development of a cylinder: a place at the angle t round it lies r sin t beside the axis on the photo, and r t on the label.
       module Unroll
+        extend Parameters
+
+        number :left_px, -100_000..100_000, "where the cylinder's own sides are", label: "its left side"
+        number :right_px, -100_000..100_000, label: "its right side"
+        number :from_px, -100_000..100_000, "what of it is taken, from side to side; all that is seen well if nil", optional: true
+        number :to_px, -100_000..100_000, optional: true
+        number :sag_px, -100_000..100_000, "how much lower a level line lies in the middle than at the sides; above 0 seen from above", default: 0
+
         EDGE = 0.995 # share of the radius beyond which the surface is seen too much from the side
         private_constant :EDGE
 
-        # @param left_px, right_px [Numeric] where the cylinder's own sides are
-        # @param from_px, to_px [Numeric, nil] what of it is taken, from side to side; all that is seen well if nil
-        # @param sag_px [Numeric] how much lower a level line lies in the middle than at the sides; above 0 seen from above
-        def self.check(_size, left_px:, right_px:, from_px: nil, to_px: nil, sag_px: 0)
-          return "give numbers for its sides" unless [left_px, right_px, sag_px, *[from_px, to_px].compact].all? { |px| px.is_a?(Numeric) && px.to_f.finite? }
+        # @return [String, nil] what is wrong with its sides
+        def self.problem(_size, left_px:, right_px:, from_px:, to_px:, **)
           return "its right side must lie right of the left one" unless right_px > left_px
 
           low, high = span(left_px, right_px, from_px, to_px)
           "nothing of it lies between #{from_px.inspect} and #{to_px.inspect} px" unless high > low
         end
 
-        def self.size(size, left_px:, right_px:, from_px: nil, to_px: nil, sag_px: 0)
+        def self.size(size, left_px:, right_px:, from_px:, to_px:, sag_px:)
           low, high = span(left_px, right_px, from_px, to_px)
           [[((high - low) * (right_px - left_px) / 2.0).round, 1].max, size[1] - sag_px.abs.ceil]
         end
 
-        def self.call(image, left_px:, right_px:, from_px: nil, to_px: nil, sag_px: 0)
+        def self.call(image, left_px:, right_px:, from_px:, to_px:, sag_px:)
           width, height = size([image.width, image.height], left_px: left_px, right_px: right_px, from_px: from_px, to_px: to_px, sag_px: sag_px)
           low, high = span(left_px, right_px, from_px, to_px)
           radius = (right_px - left_px) / 2.0

@@ -7,10 +7,11 @@ describe SheetTrace::Artwork::Compose do
   noise = Vips::Image.gaussnoise(64, 64).cast(:uchar).bandjoin([77, 200]).cast(:uchar).copy(interpretation: :srgb)
   pictures = { "noise" => noise.pngsave_buffer, "red" => plain.call([255, 0, 0], 64), "blue" => plain.call([0, 0, 255], 32) }
   job = Models.job(Models.panel(uvs: [[0.25, 0.25], [0.75, 0.25], [0.75, 0.75], [0.25, 0.75]]), width_px: 64, height_px: 64)
-  skins = ->(*names, **options) { names.map { |name| SheetTrace::Artwork::Layer.new(id: name, kind: "skin", name: name, picture: name, **options) } }
+  skins = lambda do |*names, **look|
+    names.map { |name| Models.skin(name, SheetTrace::Artwork::PictureFile.of_bytes(pictures.fetch(name), name: name, digest: name), **look) }
+  end
   compose = lambda do |layers, bleed_px: 0|
-    edition = SheetTrace::Artwork::Edition.new(layers: layers, bleed_px: bleed_px)
-    SheetTrace::Artwork::Compose.call(edition, job.canvas(pictures: pictures.method(:fetch)))
+    SheetTrace::Artwork::Compose.call(SheetTrace::Artwork::Stack.new(layers: layers, bleed_px: bleed_px), job.canvas(pictures: pictures.method(:fetch)))
   end
 
   it "passes a skin of the sheet's size through to the byte" do

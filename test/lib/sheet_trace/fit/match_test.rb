@@ -6,7 +6,7 @@ require "cairo"
 
 describe SheetTrace::Fit::Match do
   propose = lambda do |job, islands = (0...job.layout.uv_map.island_count).to_a, **options|
-    SheetTrace::Fit::Match.call(job.layout, islands, job.backdrop.underlay, names: job.island_names, flat_map: job.method(:flat_map), **options)
+    SheetTrace::Fit::Match.call(job.layout, islands, job.fit_setup.underlay, names: job.island_names, flat_map: job.method(:flat_map), **options)
   end
   png = Demo::Heron.pictures.values.first
   pixels = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Picture.read(png))
@@ -16,7 +16,7 @@ describe SheetTrace::Fit::Match do
   end
   # Three steps of the painter: the template laid under, its cells found, the match accepted.
   define_method(:fitted) do
-    laid = operate(heron.call, "add_underlay", picture: "0" * 64, picture_px: [96, 64], name: "heron-template.png").job
+    laid = operate(heron.call, "add_underlay", picture: "96x64", name: "heron-template.png").job
     found = operate(laid, "set_cells", index: 0, cells: SheetTrace::Fit::FindCells.call(pixels).map(&:to_h)).job
     operate(found, "set_into_cells", assignments: propose.call(found).flat_map(&:assignments)).job
   end
@@ -33,7 +33,7 @@ describe SheetTrace::Fit::Match do
   it "has every face sample its own panel and nothing else: all 6144 px" do
     job = fitted
     map = job.layout.uv_map
-    cells = job.backdrop.cells
+    cells = job.fit_setup.cells
     texels = SheetTrace::Raster::TexelMap.call(job.layout.points_px, map.triangles.points, width_px: 96, height_px: 64)
     taken = texels.texels.to_a.zip(map.triangles.faces[texels.triangles].to_a)
     panels = Demo::Heron.panels.to_h { |name, *box| [box, name] }
@@ -55,38 +55,38 @@ describe SheetTrace::Fit::Match do
 
   it "sees no border between the panels of a net, and none where it fills them to the px" do
     job = fitted
-    seen = SheetTrace::Fit::BorderWatch.call(job.layout, job.backdrop.underlay, pixels)
+    seen = SheetTrace::Fit::BorderWatch.call(job.layout, job.fit_setup.underlay, pixels)
 
     assert_equal 11, seen.size
     assert_operator seen.map { |one| one.inside_px.abs }.max, :<, 1e-6
     assert_empty seen.select { |one| one.rims[1].positive? }
     moved = operate(job, "transform_islands", islands: [0], move_px: [1.5, 0]).job
-    body = SheetTrace::Fit::BorderWatch.call(moved.layout, moved.backdrop.underlay, pixels).first
+    body = SheetTrace::Fit::BorderWatch.call(moved.layout, moved.fit_setup.underlay, pixels).first
 
     assert_in_delta(-1.5, body.inside_px, 1e-6)
     assert_equal 1, body.rim_from
   end
 
   it "assigns single panels by proportions and size, turned where that fits" do
-    job = operate(Demo.tea_caddy.job, "add_underlay", picture: "0" * 64, picture_px: [512, 512], name: "net.png").job
+    job = operate(Demo.tea_caddy.job, "add_underlay", picture: "512x512", name: "net.png").job
     # Half as large as the caddy's sides, 80 x 120, 50 x 120 and 80 x 50 mm; the lid lies turned.
     boxes = { "a" => [10, 10, 50, 120], "b" => [100, 10, 80, 120], "c" => [200, 10, 50, 80] }
     job = operate(job, "set_cells", index: 0, cells: boxes.map { |name, (x, y, width, height)| { name: name, x: x, y: y, width: width, height: height } }).job
     named = %w[Front Left Top].map { |name| job.island_names.index(name) }
-    found = propose.call(job, named, by: "cells").to_h { |one| [job.island_names[one.islands.first], [job.backdrop.cells[one.cells.first].name, one.turn_rad.round(3)]] }
+    found = propose.call(job, named, by: "cells").to_h { |one| [job.island_names[one.islands.first], [job.fit_setup.cells[one.cells.first].name, one.turn_rad.round(3)]] }
 
     assert_equal({ "Front" => ["b", 0.0], "Left" => ["a", 0.0], "Top" => ["c", 1.571] }, found)
     assert_operator propose.call(job, named).map(&:confidence).min, :>, 0.7
   end
 
   it "goes by names where all is alike, and by what lies next to what" do
-    job = operate(Demo.tea_caddy.job, "add_underlay", picture: "0" * 64, picture_px: [512, 512], name: "net.png").job
+    job = operate(Demo.tea_caddy.job, "add_underlay", picture: "512x512", name: "net.png").job
     cells = [["back", 10], ["front", 200]].map { |name, x| { name: name, x: x, y: 10, width: 80, height: 120 } }
     named = operate(job, "set_cells", index: 0, cells: cells).job
     pairs = %w[Front Back].map { |name| job.island_names.index(name) }
 
     assert_equal({ "Front" => "front", "Back" => "back" }, propose.call(named, pairs).to_h do |one|
-      [job.island_names[one.islands.first], named.backdrop.cells[one.cells.first].name]
+      [job.island_names[one.islands.first], named.fit_setup.cells[one.cells.first].name]
     end)
     # A band: left, front, right; the front is the widest, its sides are alike but lie on either side of it.
     band = [["x", 10, 50], ["y", 60, 80], ["z", 140, 50]].map { |name, x, width| { name: name, x: x, y: 10, width: width, height: 120 } }
@@ -94,7 +94,7 @@ describe SheetTrace::Fit::Match do
     three = %w[Left Front Right].map { |name| job.island_names.index(name) }
 
     assert_equal({ "Left" => "x", "Front" => "y", "Right" => "z" },
-                 propose.call(sided, three, by: "cells").to_h { |one| [job.island_names[one.islands.first], sided.backdrop.cells[one.cells.first].name] })
+                 propose.call(sided, three, by: "cells").to_h { |one| [job.island_names[one.islands.first], sided.fit_setup.cells[one.cells.first].name] })
   end
 
   # The caddy's net as a printer draws it: panels at 2 px/mm in lines of one px, the lid above the front, the bottom below, sides and back beside it.
@@ -116,7 +116,7 @@ describe SheetTrace::Fit::Match do
     job = operate(job, "join_islands", edges: folds(job)).job
 
     assert_equal 1, job.layout.uv_map.island_count
-    job = operate(job, "add_underlay", picture: "0" * 64, picture_px: [600, 512], name: "printed.png").job
+    job = operate(job, "add_underlay", picture: "600x512", name: "printed.png").job
     job = operate(job, "set_cells", index: 0, cells: SheetTrace::Fit::FindCells.call(drawn).map(&:to_h)).job
     found = propose.call(job)
 
@@ -141,7 +141,7 @@ describe SheetTrace::Fit::Match do
   end
 
   it "says why it can't" do
-    job = operate(Demo.tea_caddy.job, "add_underlay", picture: "0" * 64, picture_px: [512, 512], name: "net.png").job
+    job = operate(Demo.tea_caddy.job, "add_underlay", picture: "512x512", name: "net.png").job
     assert_refused(SheetTrace::InputError, { cells: 0 }, message: /no cells; find them/) { propose.call(job) }
   end
 end

@@ -150,7 +150,7 @@ describe SheetTrace::Flatten::Pieces do
     result = operate(job, "lay_flat", islands: [0, 1, 2], by: "rollout", seams: "none")
     after = result.job
 
-    assert_match(/3 islands laid flat \(rollout\): 10 islands/, result.description)
+    assert_match(/3 islands laid flat \(rollout\): 10 islands/, result.sentence)
     shade = after.island_names.index("shade Around")
 
     assert_in_delta 1, after.measures[shade].stretch_worst, 0.01

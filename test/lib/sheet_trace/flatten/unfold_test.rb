@@ -78,7 +78,7 @@ describe SheetTrace::Flatten::Unfold do
     assert_equal pins.values, places[pins.keys, true].to_a
     assert_equal 0, flatten::Unfold.turned(one, places)
     seen = []
-    unfold.call(one, start: flatten::ConvexStart.call(one.positions, one.triangles, one.border.first)) { |energy| (seen << energy).size < 2 }
+    unfold.call(one, start: flatten::TutteEmbedding.call(one.positions, one.triangles, one.border.first)) { |energy| (seen << energy).size < 2 }
 
     assert_equal 2, seen.size
     assert_operator seen[1], :<, seen[0]

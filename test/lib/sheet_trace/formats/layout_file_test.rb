@@ -11,9 +11,9 @@ describe SheetTrace::Formats::LayoutFile do
     text = file.write(operate(job, "pack", gutter_px: 3).job.layout)
     loaded = operate(Demo.tea_caddy.job, "load_layout", file: text)
 
-    assert_equal "Layout loaded: 6 islands on 777 x 512 px", loaded.description
+    assert_equal "Layout loaded: 6 islands on 777 x 512 px", loaded.sentence
     assert_equal operate(job, "pack", gutter_px: 3).job.layout.corner_uvs.to_binary, loaded.job.layout.corner_uvs.to_binary
-    assert_equal %w[Front Left Right Top], loaded.job.edition.layers.map { |layer| loaded.job.island_names[layer.place.island] }
+    assert_equal %w[Front Left Right Top], loaded.job.artwork.layers.map { |layer| loaded.job.island_names[layer.place.island] }
   end
 
   it "is JSON that others can read: the first number is the u of the first corner" do

@@ -11,8 +11,8 @@ describe SheetTrace::Job::Remap do
     turned = operate(job, "flip_normals", faces: [5]).job
 
     assert_equal [job.island_names[0..3], job.tags], [turned.island_names[0..3], turned.tags]
-    assert_equal job.edition.layers.map { |layer| layer.place.to_h.transform_values { |value| value.round(6) } },
-                 turned.edition.layers.map { |layer| layer.place.to_h.transform_values { |value| value.round(6) } }
+    assert_equal job.artwork.layers.map { |layer| layer.place.to_h.transform_values { |value| value.round(6) } },
+                 turned.artwork.layers.map { |layer| layer.place.to_h.transform_values { |value| value.round(6) } }
   end
 
   # The label's middle lies 5 mm right of the middle of a square of 10 mm; when the square beside it joins, the middle of the
@@ -21,10 +21,10 @@ describe SheetTrace::Job::Remap do
     points = %w[0,0 10,0 10,10 0,10 20,0 20,10].map { |pair| "v #{pair.tr(",", " ")} 0" }
     uvs = %w[.1,.1 .3,.1 .3,.3 .1,.3 .6,.6 .8,.6 .8,.8 .6,.8].map { |pair| "vt #{pair.tr(",", " ")}" }
     job = Models.job([*points, *uvs, "f 1/1 2/2 3/3 4/4", "f 2/5 5/6 6/7 3/8"].join("\n"))
-    job = operate(job, "add_label", id: "a", picture: "p", picture_px: [10, 10], name: "dot", island: 0, width_mm: 2).job
-    job = operate(job, "change_layer", id: "a", x_mm: 4, y_mm: -1, turn_rad: 0.5).job
+    job = operate(job, "place_picture", id: "a", picture: "10x10", name: "dot", island: 0, width_mm: 2).job
+    job = operate(job, "change_layer", id: "a", place: { x_mm: 4, y_mm: -1, turn_deg: 0.5 * 180 / Math::PI }).job
     joined = operate(job, "give_back_faces", faces: [1]).job
-    place = joined.edition.layer("a").place
+    place = joined.artwork.layer("a").place
 
     assert_equal 1, joined.layout.uv_map.island_count
     [-1, -1, 0.5].zip([place.x_mm, place.y_mm, place.turn_rad]) { |expected, got| assert_in_delta expected, got, 1e-9 }
@@ -33,14 +33,14 @@ describe SheetTrace::Job::Remap do
   # The caddy is 80 x 120 x 50 mm: on its net, the middles of its sides lie 65 mm beside that of the front, the lid's 85 mm over it.
   it "leaves labels where they are when a closed net is grown, whose faces look all ways, and when it is parted again" do
     net = operate(Demo.tea_caddy.job, "grow_net", island: 0).job
-    front, left, right, lid = net.edition.layers.select(&:place).map(&:place)
+    front, left, right, lid = net.artwork.layers.select { |layer| layer.place.island }.map(&:place)
     beside = ->(place) { [place.x_mm - front.x_mm, place.y_mm - front.y_mm, place.turn_rad].map { |value| value.round(6) } }
 
     assert_equal [[-65, 0, 0], [65, 0, 0], [0, 85, 0]], [left, right, lid].map(&beside)
     apart = operate(net, "lay_flat", by: "square_on", seams: "all").job
 
-    assert_equal %w[Front Left Right Top], apart.edition.layers.select(&:place).map { |layer| apart.island_names[layer.place.island] }
-    assert_equal [[0, 0]] * 4, apart.edition.layers.select(&:place).map { |layer| [layer.place.x_mm, layer.place.y_mm].map { |mm| mm.round(6).abs } }
+    assert_equal %w[Front Left Right Top], apart.artwork.layers.select { |layer| layer.place.island }.map { |layer| apart.island_names[layer.place.island] }
+    assert_equal [[0, 0]] * 4, apart.artwork.layers.select { |layer| layer.place.island }.map { |layer| [layer.place.x_mm, layer.place.y_mm].map { |mm| mm.round(6).abs } }
     assert_equal [260, 220], net.flat_map(0).size_mm.map { |mm| mm.round(6) }
   end
 
@@ -49,7 +49,7 @@ describe SheetTrace::Job::Remap do
     job = SheetTrace::Job.start(file, source_name: "a.dae", sheet: SheetTrace::Layout::Sheet.new(width_px: 100, height_px: 100))
     second = operate(job, "choose_uv_set", set: 1)
 
-    assert_equal "Islands as in UV set TEXCOORD 1: 1 islands", second.description
+    assert_equal "Islands as in UV set TEXCOORD 1: 1 islands", second.sentence
     assert_in_delta 50, second.job.layout.boxes_px[0, 2], 1e-9
     assert_equal job.layout.boxes_px, operate(second.job, "choose_uv_set", set: 0).job.layout.boxes_px
     flipped = operate(second.job, "flip_normals", faces: [0]).job # the sets follow the corners
@@ -86,21 +86,21 @@ describe SheetTrace::Job::Remap do
     job = Models.job("usemtl tin\n#{Models.panel(uvs: [[0, 0], [0.5, 0], [0.5, 1], [0, 1]])}\nusemtl card\nvt 0.5 0\nvt 1 0\nvt 1 1\nvt 0.5 1\nf 1/5 2/6 3/7 4/8\n",
                      width_px: 64, height_px: 64)
     red = (Vips::Image.black(64, 64, bands: 3) + [200, 0, 0]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
-    job = operate(job, "add_skin", id: "s", picture: "p", name: "red", material: 1).job
-    image = SheetTrace::Artwork::Compose.call(job.edition.with(bleed_px: 0), job.canvas(pictures: ->(_digest) { red }))
+    job = operate(job, "add_layer", id: "s", content: { kind: "picture", picture: "64x64" }, name: "red", materials: [1]).job
+    image = SheetTrace::Artwork::Compose.call(job.artwork.with(bleed_px: 0), job.canvas(pictures: ->(_digest) { red }))
 
     assert_equal [0, 255], [image.getpoint(20, 30)[3], image.getpoint(44, 30)[3]]
-    all = operate(job, "change_layer", id: "s", material: "all")
+    all = operate(job, "change_layer", id: "s", mask: {})
 
-    assert_equal "red: on all materials", all.description
-    assert_nil all.job.edition.layer("s").material
+    assert_equal "red: on everything", all.sentence
+    assert_predicate all.job.artwork.layer("s").look.mask, :whole?
   end
 
   it "dresses a textured model in its own pictures" do
     job = Models.job("usemtl tin\n#{Models.panel}\nusemtl card\nf 1/1 2/2 3/3\n")
     materials = [SheetTrace::Mesh::Material.new(name: "tin", image: "skin.png"), SheetTrace::Mesh::Material.new(name: "card")]
-    dressed = SheetTrace::Job::Dress.call(job.with(layout: job.layout.with_mesh(job.mesh.with(materials: materials))), { "skin.png" => "digest" })
+    dressed = SheetTrace::Job::SkinsFromMaterials.call(job.with(layout: job.layout.with_mesh(job.mesh.with(materials: materials))), { "skin.png" => Models.picture("8x8") })
 
-    assert_equal [["skin", "digest", 0]], dressed.edition.layers.map { |layer| [layer.name, layer.picture, layer.material] }
+    assert_equal [["skin", "8x8", [0]]], dressed.artwork.layers.map { |layer| [layer.name, layer.content.picture.digest, layer.look.mask.materials] }
   end
 end

@@ -16,7 +16,7 @@ describe SheetTrace::Job::Snapshot do
     again = reload.call(snapshot.dump(job)).job
 
     assert_equal job.layout.points_px, again.layout.points_px
-    assert_equal [job.measures, job.island_names, job.edition, job.unit_mm], [again.measures, again.island_names, again.edition, again.unit_mm]
+    assert_equal [job.measures, job.island_names, job.artwork, job.unit_mm], [again.measures, again.island_names, again.artwork, again.unit_mm]
     assert_equal job.mesh.positions, again.mesh.positions
   end
 
@@ -26,7 +26,7 @@ describe SheetTrace::Job::Snapshot do
     second = snapshot.dump(moved, before: first)
 
     assert_equal 3, first.blobs.size # source, surface, placements
-    assert_equal [second.document[:placements]], second.blobs.keys
+    assert_equal [second.document[:parts][:layout][:placements]], second.blobs.keys
     assert_equal moved.layout.points_px, reload.call(second, first.blobs.merge(second.blobs)).job.layout.points_px
   end
 end

@@ -51,12 +51,12 @@ describe SheetTrace::Mesh::PickEdges do
     upright = rim.vertices.to_a.each_index.select { |one| rim.uses[one] == 2 }
     marked = operate(job, "mark_seams", edges: upright.values_at(0, 5))
 
-    assert_equal "2 edges cut: 3 pieces", marked.description
+    assert_equal "2 edges cut: 3 pieces", marked.sentence
     kept = SheetTrace::Job::Snapshot.dump(marked.job)
     again = SheetTrace::Job::Snapshot.load(JSON.parse(JSON.generate(kept.document), symbolize_names: true), kept.blobs.method(:fetch)).job
 
     assert_equal marked.job.seams, again.seams
     assert_equal 3, operate(again, "lay_flat", by: "rollout").job.layout.uv_map.island_count
-    assert_equal "2 edges sewn up: 1 piece", operate(again, "mark_seams", edges: upright.values_at(0, 5), cut: false).description
+    assert_equal "2 edges closed: 1 piece", operate(again, "mark_seams", edges: upright.values_at(0, 5), cut: false).sentence
   end
 end

@@ -144,7 +144,7 @@ describe "arranging islands" do
     job = caddy.call
     stacked = operate(job, "stack_twins")
 
-    assert_equal "Stacked 1 island on Front; 1 island on Left; 1 island on Top", stacked.description
+    assert_equal "Stacked 1 island on Front; 1 island on Left; 1 island on Top", stacked.sentence
     assert_equal boxes.call(stacked.job, 0), boxes.call(stacked.job, 3)
     assert_equal [[0, 3], [1, 2], [4, 5]], SheetTrace::Layout::Stacks.call(stacked.job.layout)
     apart = operate(stacked.job, "separate_islands", islands: [2, 3, 5]).job
@@ -181,7 +181,7 @@ describe "arranging islands" do
     cut = SheetTrace::Flatten::Seams.of_map(split.job.layout.uv_map) & ~SheetTrace::Flatten::Seams.of_map(job.layout.uv_map)
     beside = cut.where.to_a.flat_map { |edge| job.mesh.edge_faces[edge] }
 
-    assert_equal "hull Right split into 2 pieces", split.description
+    assert_equal "hull Right split into 2 pieces", split.sentence
     assert_equal 16, beside.uniq.size # 8 faces from keel to gunwale, on either side
     assert_empty beside & art
     assert_empty split.job.findings.map(&:code) & %w[overlap off_sheet]

@@ -17,7 +17,7 @@ describe "joining islands" do
     job = operate(job, "transform_islands", islands: [3], scale: [0.5, 0.5]).job # the back, which lies sideways
     joined = operate(job, "join_islands", edges: [between.call(job, "Right", "Back")])
 
-    assert_equal "1 island joined on, 5 left", joined.description
+    assert_equal "1 island joined on, 5 left", joined.sentence
     measure = joined.job.measures.find { |one| one.faces == 2 }
 
     assert_in_delta 1, measure.stretch_worst, 1e-9
@@ -39,7 +39,7 @@ describe "joining islands" do
     grown = operate(caddy.call, "grow_net", island: 0)
     map = grown.job.layout.uv_map
 
-    assert_equal "Net of Front: 5 islands joined on", grown.description
+    assert_equal "Net of Front: 5 islands joined on", grown.sentence
     assert_equal [1, 14, 19, 14], [map.island_count, map.point_count, map.edges.outline.size, map.edges.outline.count_true]
     assert_in_delta 1, grown.job.measures[0].stretch_worst, 1e-9
     assert_empty grown.job.findings.map(&:code) & %w[overlap fold_over off_sheet]

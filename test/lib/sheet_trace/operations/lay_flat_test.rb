@@ -98,7 +98,7 @@ describe SheetTrace::Operations::LayFlat do
 
     {
       { by: "fly" } => /by is "fly"/, { seams: "gold" } => /seams is "gold"/, { sides: "ten" } => /sides is "ten"/, { faces: [9999] } => /no face 9999/,
-      { axis: [0, 0, 0] } => /axis is \[0, 0, 0\]/, { origin: [1] } => /origin is \[1\]/, { by: "seen" } => /direction is missing/, { into: 3 } => /into is 3/,
+      { axis: [0, 0, 0] } => /axis is \[0, 0, 0\]/, { origin: [1] } => /origin is \[1\]/, { by: "seen" } => /direction is lacking/, { into: 3 } => /into is 3/,
       { into: { width_px: 0, height_px: 5 } } => /width is 0/, { gutter_px: -1 } => /gutter is -1/, { mirrored: "yes" } => /mirrored is "yes"/
     }.each { |parameters, message| assert_refused(SheetTrace::InvalidOperationError, message: message) { operate(job, "lay_flat", **parameters) } }
     lopsided = Models.job("v 0 0 0\nv 10 0 0\nv 3 7 0\nv 1 2 9\nf 1 3 2\nf 1 2 4\nf 2 3 4\nf 3 1 4\n")
@@ -133,7 +133,7 @@ describe SheetTrace::Operations::StartSeams do
     job = Models.job(Models.band(8))
     bare = operate(job, "start_seams", from: "none")
 
-    assert_equal "All seams sewn up: 1 piece", bare.description
+    assert_equal "All seams closed: 1 piece", bare.sentence
     assert_equal 0, bare.job.seams.count_true
     assert_nil operate(bare.job, "start_seams", from: "map").job.drawn_seams
     assert_refused(SheetTrace::InvalidOperationError, message: /from is "thin air"/) { operate(job, "start_seams", from: "thin air") }

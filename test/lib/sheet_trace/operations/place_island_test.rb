@@ -21,6 +21,6 @@ describe SheetTrace::Operations::PlaceIsland do
   end
 
   it "says what it did, with the numbers" do
-    assert_equal "Front: centre 500, 600 px, 400 x 600 px, turned 0°", place.call(x_px: 500).description
+    assert_equal "Front: centre 500, 600 px, 400 x 600 px, turned 0°", place.call(x_px: 500).sentence
   end
 end

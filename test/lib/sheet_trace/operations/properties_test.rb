@@ -49,7 +49,7 @@ describe "every transform of a layout" do
 
         assert_equal job.mesh, after.mesh, told
         assert_equal job.island_names, after.island_names, told
-        assert_equal job.edition.layers.map(&:place), after.edition.layers.map(&:place), told
+        assert_equal job.artwork.layers.map(&:place), after.artwork.layers.map(&:place), told
         assert_equal after.layout.points_uv.size, after.layout.points_uv.isfinite.count, told
         islands, before = lengths.call(job)
         now = lengths.call(after).last

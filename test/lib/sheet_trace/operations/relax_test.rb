@@ -43,7 +43,7 @@ describe SheetTrace::Operations::Relax do
   it "can be watched, stopped, and done again up to the same step" do
     job = wavy.call
     seen = []
-    stopped = SheetTrace::Operations::Relax.new(islands: [0]).watch(job) { |step, spacing, _uv| (seen << [step, spacing]).size < 2 }
+    stopped = SheetTrace::Operations::Relax.new(islands: [0]).watch(job) { |_after, facts| (seen << facts.values_at(:step, :spacing)).size < 2 }
 
     assert_equal [1, 2], seen.map(&:first)
     assert_operator seen[1][1], :<, seen[0][1]
@@ -53,9 +53,9 @@ describe SheetTrace::Operations::Relax do
   it "counts steps over all islands, so that what was seen when it was stopped is what is kept" do
     job = operate(wavy.call, "detach_faces", faces: (0...72).to_a).job
     seen = []
-    stopped = SheetTrace::Operations::Relax.new(islands: [0, 1]).watch(job) do |step, _spacing, uv|
-      seen << uv.copy
-      step < 2 || seen.size < 12
+    stopped = SheetTrace::Operations::Relax.new(islands: [0, 1]).watch(job) do |after, facts|
+      seen << after.layout.points_uv
+      facts[:step] < 2 || seen.size < 12
     end
 
     assert_equal operate(job, "relax", islands: [0, 1], steps: seen.size).job.layout.points_uv, stopped.layout.points_uv

@@ -5,10 +5,10 @@ require "test_helper"
 describe SheetTrace::Operations::SubdivideFaces do
   let(:job) do
     started = Models.job(Models.band(8))
-    operate(started, "add_label", id: "l", picture: "0" * 64, picture_px: [40, 20], name: "band", island: 0, width_mm: 20.0)
+    operate(started, "place_picture", id: "l", picture: "40x20", name: "band", island: 0, width_mm: 20.0)
   end
 
-  def operate(job, name, **parameters) = SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job).job
+  def operate(job, name, **parameters) = SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job, pictures: Models.method(:picture)).job
 
   it "keeps islands, names, labels and the place of everything on the sheet" do
     named = operate(job, "rename_island", island: 0, name: "Wrap")
@@ -17,7 +17,7 @@ describe SheetTrace::Operations::SubdivideFaces do
     assert_equal 8 + 9, after.mesh.face_count
     assert_equal ["Wrap"], after.island_names
     assert_equal named.layout.boxes_px, after.layout.boxes_px
-    place, now = [named, after].map { |one| one.edition.layers.first.place }
+    place, now = [named, after].map { |one| one.artwork.layers.first.place }
 
     assert_in_delta named.measures[0].size_mm[0], after.measures[0].size_mm[0], 1e-6
     # The middle of the label lies on the same place of the surface.

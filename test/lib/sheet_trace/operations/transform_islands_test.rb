@@ -30,8 +30,8 @@ describe SheetTrace::Operations::TransformIslands do
   it "says what it did" do
     { { move_px: [3, -1.5] } => "Front: moved 3 px right, 1.5 px up", { turn_rad: Math::PI / 12 } => "Front: turned 15°",
       { scale: [2, 2] } => "Front: scaled to 640 x 960 px, 8 px/mm", {} => "Front: left in place" }.each do |parameters, sentence|
-      assert_equal sentence, operate(job, "transform_islands", islands: [0], **parameters).description
+      assert_equal sentence, operate(job, "transform_islands", islands: [0], **parameters).sentence
     end
-    assert_equal "Front and Left: moved 1 px down", operate(job, "transform_islands", islands: [0, 1], move_px: [0, 1]).description
+    assert_equal "Front and Left: moved 1 px down", operate(job, "transform_islands", islands: [0, 1], move_px: [0, 1]).sentence
   end
 end

@@ -27,15 +27,15 @@ describe "twins that follow" do
   it "stand as one: the gap is told to others, not to twins" do
     job = stacked.call
     left, right = pair.call(job)
-    standing = SheetTrace::Layout::Standing.call(job.layout, [left, right])
+    clearance = SheetTrace::Layout::Clearance.call(job.layout, [left, right])
 
-    assert_operator standing.gap_px, :>, 0
-    refute_includes [left, right], standing.nearest
-    assert_empty standing.over
-    other = standing.nearest
+    assert_operator clearance.gap_px, :>, 0
+    refute_includes [left, right], clearance.nearest
+    assert_empty clearance.over
+    other = clearance.nearest
     onto = job.layout.centre_px([left]).zip(job.layout.centre_px([other])).map { |from, to| to - from }
     moved = job.layout.place([left, right], SheetTrace::Geometry::Affine.move(*onto))
 
-    assert_includes SheetTrace::Layout::Standing.call(moved, [left, right]).over, other
+    assert_includes SheetTrace::Layout::Clearance.call(moved, [left, right]).over, other
   end
 end

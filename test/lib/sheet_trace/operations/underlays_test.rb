@@ -6,12 +6,11 @@ require_relative "../../../../demo/build"
 describe "underlays, cells and landmarks of a job" do
   seed = Random.new_seed % 100_000
   random = Random.new(seed)
-  digest = "0" * 64
   cell = ->(name, x, y, width, height, **more) { { name: name, x: x, y: y, width: width, height: height, **more } }
   # The caddy on a sheet of 96 x 64, with cells of the picture.
   define_method(:templated) do
     job = operate(Demo.tea_caddy.job, "resize_sheet", width_px: 96, height_px: 64).job
-    job = operate(job, "add_underlay", picture: digest, picture_px: [96, 64], name: "template.png").job
+    job = operate(job, "add_underlay", picture: "96x64", name: "template.png").job
     cells = [cell.call("front", 4, 8, 20, 30), cell.call("side", 30, 8, 13, 30), cell.call("lid", 60, 4, 8, 20),
              cell.call("blue", 80, 50, 8, 8, color: [20, 40, 200], flat: true), cell.call("red", 88, 50, 8, 8, color: [210, 30, 30], flat: true)]
     operate(job, "set_cells", index: 0, cells: cells).job
@@ -19,16 +18,16 @@ describe "underlays, cells and landmarks of a job" do
 
   it "lays pictures under the islands, swaps, dims, locks and removes them, the map untouched" do
     job = Demo.tea_caddy.job
-    laid = operate(job, "add_underlay", picture: digest, picture_px: [96, 64], name: "template.png")
+    laid = operate(job, "add_underlay", picture: "96x64", name: "template.png")
 
-    assert_equal "template.png laid under the islands, 96 x 64 px, stretched down by 50 %", laid.description
-    second = operate(laid.job, "add_underlay", picture: digest, picture_px: [512, 512], name: "photo.jpg").job
+    assert_equal "template.png laid under the islands, 96 x 64 px, stretched down by 50 %", laid.sentence
+    second = operate(laid.job, "add_underlay", picture: "512x512", name: "photo.jpg").job
 
-    assert_equal 1, second.backdrop.shown
+    assert_equal 1, second.fit_setup.shown
     cut = operate(operate(second, "show_underlay", index: 0).job, "show_underlay", index: 1, how: "keep_scale")
 
     # One px of the template is 1024 / 96 px of the sheet across and 16 down: 512 px reach far beyond.
-    assert_match(/at its own scale: 97\.66 % of it lies beside the sheet/, cut.description)
+    assert_match(/at its own scale: 97\.66 % of it lies beside the sheet/, cut.sentence)
     assert_equal job.layout.points_px, cut.job.layout.points_px
     sized = operate(second, "show_underlay", index: 0, resize: true).job
 
@@ -36,10 +35,10 @@ describe "underlays, cells and landmarks of a job" do
     assert_equal job.layout.points_uv, sized.layout.points_uv
     locked = operate(second, "change_underlay", index: 0, locked: true, opacity: 0.4).job
     assert_refused(SheetTrace::InvalidOperationError, message: /template\.png is locked/) { operate(locked, "remove_underlay", index: 0) }
-    assert_equal ["photo.jpg", 0], operate(second, "remove_underlay", index: 0).job.backdrop.then { |backdrop| [backdrop.underlay.name, backdrop.shown] }
+    assert_equal ["photo.jpg", 0], operate(second, "remove_underlay", index: 0).job.fit_setup.then { |fit_setup| [fit_setup.underlay.name, fit_setup.shown] }
     reference = operate(second, "change_underlay", index: 1, reference: true).job
 
-    assert_nil reference.backdrop.shown
+    assert_nil reference.fit_setup.shown
     assert_refused(SheetTrace::InvalidOperationError, message: /only looked at/) { operate(reference, "show_underlay", index: 1) }
   end
 
@@ -48,7 +47,7 @@ describe "underlays, cells and landmarks of a job" do
     front = operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "fill" }])
 
     assert_equal [4, 8, 24, 38], front.job.layout.boxes_px[0, true].to_a.map { |px| px.round(9) }
-    assert_match(/Front set into front: /, front.description)
+    assert_match(/Front set into front: /, front.sentence)
     # Front is 80 x 120 mm: in 20 x 30 px it goes exactly, with an inset of 2 px 16 px are left across.
     inside = operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "true_shape" }], inset_px: 2).job
 
@@ -67,8 +66,8 @@ describe "underlays, cells and landmarks of a job" do
   end
 
   it "keeps an island inside a cell that is no rectangle" do
-    job = operate(operate(Demo.tea_caddy.job, "add_underlay", picture: digest, picture_px: [1024, 1024], name: "round.png").job, "transform_islands", islands: [4],
-                                                                                                                                                      scale: [1, 1.6]).job
+    job = operate(operate(Demo.tea_caddy.job, "add_underlay", picture: "1024x1024", name: "round.png").job, "transform_islands", islands: [4],
+                                                                                                                                 scale: [1, 1.6]).job
     ring = Array.new(180) { |i| (Math::PI * i / 90).then { |turn| [500 + (200 * Math.cos(turn)), 500 + (200 * Math.sin(turn))] } }
     job = operate(job, "set_cells", index: 0, cells: [cell.call("plate", 300, 300, 400, 400, outline: ring)]).job
     set = operate(job, "set_into_cells", assignments: [{ islands: [4], cell: 0 }]).job
@@ -85,8 +84,8 @@ describe "underlays, cells and landmarks of a job" do
     job = operate(templated, "set_into_cells", assignments: [{ islands: [0], cell: 0 }]).job
     done = operate(job, "set_into_cells", assignments: [{ rest: true, cell: 3, together: false }])
 
-    assert_match(/The 5 islands in no cell set into blue/, done.description)
-    homes = (0..5).map { |island| SheetTrace::Fit::IntoCell.home(done.job.layout, island, done.job.backdrop.underlay).name }
+    assert_match(/The 5 islands in no cell set into blue/, done.sentence)
+    homes = (0..5).map { |island| SheetTrace::Fit::IntoCell.home(done.job.layout, island, done.job.fit_setup.underlay).name }
 
     assert_equal ["front", *["blue"] * 5], homes
     assert_refused(SheetTrace::InvalidOperationError, message: /every island lies in a cell already/) do
@@ -102,7 +101,7 @@ describe "underlays, cells and landmarks of a job" do
     assert_equal net.layout.uv_map.island_count + 1, after.layout.uv_map.island_count
     island = after.layout.uv_map.face_islands[faces.flatten.first]
 
-    assert_equal "blue", SheetTrace::Fit::IntoCell.home(after.layout, island, after.backdrop.underlay).name
+    assert_equal "blue", SheetTrace::Fit::IntoCell.home(after.layout, island, after.fit_setup.underlay).name
   end
 
   it "maps materials to the nearest colours, and makes them one" do
@@ -114,7 +113,7 @@ describe "underlays, cells and landmarks of a job" do
 
     assert_equal ["template"], mapped.job.mesh.material_names
     wanted = job.mesh.face_materials.to_a.map { |material| %w[red blue][material % 2] }
-    got = mapped.job.layout.uv_map.face_islands.to_a.map { |island| SheetTrace::Fit::IntoCell.home(mapped.job.layout, island, mapped.job.backdrop.underlay).name }
+    got = mapped.job.layout.uv_map.face_islands.to_a.map { |island| SheetTrace::Fit::IntoCell.home(mapped.job.layout, island, mapped.job.fit_setup.underlay).name }
 
     assert_equal wanted, got
     # Well inside: a quarter of 8 px is kept free.
@@ -154,17 +153,20 @@ describe "underlays, cells and landmarks of a job" do
     marks = [[box[0], middle[1]], [box[2], middle[1]], [middle[0], box[1]]].map { |x, y| { island: island, at_px: [x, y], to_px: [(x * 0.9) + 20, (y * 0.9) + 400] } }
     set = operate(job, "set_landmarks", landmarks: marks)
 
-    assert_equal "3 landmarks", set.description
+    assert_equal "3 landmarks", set.sentence
     fitted = operate(set.job, "fit_landmarks", kind: "similarity")
 
-    assert_match(/hull Left fitted by 3 landmarks \(similarity\): off by [\d.]+ px at the most/, fitted.description)
-    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.backdrop.landmarks).max, :<, 30
+    assert_match(/hull Left fitted by 3 landmarks \(similarity\): off by [\d.]+ px at the most/, fitted.sentence)
+    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.fit_setup.landmarks).max, :<, 30
     soft = operate(set.job, "fit_landmarks", kind: "soft")
 
-    assert_operator SheetTrace::Fit::FitLandmarks.residuals(soft.job.layout, soft.job.backdrop.landmarks).max, :<, 0.1
-    refute_match(/turned over/, soft.description)
+    assert_operator SheetTrace::Fit::FitLandmarks.residuals(soft.job.layout, soft.job.fit_setup.landmarks).max, :<, 0.1
+    refute_match(/turned over/, soft.sentence)
     assert_refused(SheetTrace::InvalidOperationError, message: /3 landmarks; perspective takes 4/) { operate(set.job, "fit_landmarks", kind: "perspective") }
-    assert_empty operate(set.job, "subdivide_faces", faces: [0]).job.backdrop.landmarks
+    finer = operate(set.job, "subdivide_faces", faces: (0...set.job.mesh.face_count).to_a).job
+    places = [set.job, finer].map { |state| state.fit_setup.landmarks.map { |mark| mark.at(state.layout.uv_map, state.layout.points_px) } }
+
+    places.transpose.each { |before, now| before.zip(now) { |px, same| assert_in_delta px, same, 1e-6 } } # half the edges: each lies on another triangle now
   end
 
   it "moves corners alone, to whole pixels (seed #{seed})" do
@@ -188,21 +190,21 @@ describe "underlays, cells and landmarks of a job" do
     assert_equal [10.0, 5.0], (bent - middle).to_a.first.map { |px| px.round(9) }
     done = operate(job, "bend_islands", islands: [island], shifts: [[0, 0], [0, -30], *[[0, 0]] * 7])
 
-    assert_match(/hull Right bent by 30 px at a handle: mean stretch 1\.\d+ -> 1\.\d+/, done.description)
+    assert_match(/hull Right bent by 30 px at a handle: mean stretch 1\.\d+ -> 1\.\d+/, done.sentence)
     # All handles moved alike: Bernstein polynomials add up to 1, so everything moves alike.
     moved = operate(job, "bend_islands", islands: [island], shifts: [[7, -3]] * 9).job
 
     moved.layout.boxes_px[island, true].to_a.zip(box, [7, -3, 7, -3]) { |now, was, by| assert_in_delta was + by, now, 1e-6 }
   end
 
-  it "keeps everything of the backdrop when a job is stored" do
+  it "keeps everything of the fit_setup when a job is stored" do
     job = operate(templated, "set_landmarks", landmarks: [{ point: 0, to_px: [3, 4] }]).job
     job = operate(operate(job, "correct_underlay", index: 0, recipe: [{ step: "trim", left: 2 }]).job, "set_inset", inset_px: 1.5).job
     stored = SheetTrace::Job::Snapshot.dump(job)
     again = SheetTrace::Job::Snapshot.load(JSON.parse(JSON.generate(stored.document), symbolize_names: true), stored.blobs.method(:fetch)).job
 
-    assert_equal job.backdrop, again.backdrop
-    assert_equal [94, 64], again.backdrop.underlay.size_px
-    assert_empty again.backdrop.cells # the corrected picture has other px
+    assert_equal job.fit_setup, again.fit_setup
+    assert_equal [94, 64], again.fit_setup.underlay.size_px
+    assert_empty again.fit_setup.cells # the corrected picture has other px
   end
 end

@@ -70,13 +70,18 @@ describe SheetTrace::Raster::Corrections do
   end
 
   it "tells what is wrong with a recipe, and at which step" do
-    { [{ step: "fly" }] => /no correction "fly"/, [{ step: "trim", left: 300 }] => /step 1, trim: nothing would be left/,
-      [{ step: "trim", colour: 1 }] => /unknown keyword: :colour/,
-      [{ step: "trim" }, { step: "straighten", corners: [[0, 0], [0, 9], [9, 9], [9, 0]] }] => /step 2, straighten: .*clockwise/,
-      "x" => /no list of steps/,
-      [{ step: "unroll", left_px: 9, right_px: 3 }] => /right side must lie right/ }.each do |recipe, message|
-      assert_match message, corrections.problem(recipe, [200, 100])
+    step = SheetTrace::Raster::Corrections::Step.new
+    check = lambda do |recipe|
+      corrections.checked_sizes(SheetTrace::Parameters::ListOf.new(step, sizes: 0..20, entry: "step").check(recipe, "recipe", nil), [200, 100])
     end
-    assert_nil corrections.problem([{ step: "trim", left: 3 }, { step: "even_light" }], [200, 100])
+
+    { [{ step: "fly" }] => /no correction "fly"/, [{ step: "trim", left: 300 }] => /step 1, trim: nothing would be left/,
+      [{ step: "trim", colour: 1 }] => /step 1: trim: there is no parameter colour/,
+      [{ step: "trim" }, { step: "straighten", corners: [[0, 0], [0, 9], [9, 9], [9, 0]] }] => /step 2, straighten: .*clockwise/,
+      "x" => /recipe is no list/,
+      [{ step: "unroll", left_px: 9, right_px: 3 }] => /right side must lie right/ }.each do |recipe, message|
+      assert_refused(SheetTrace::InputError, message: message) { check.call(recipe) }
+    end
+    assert_equal [197, 100], check.call([{ step: "trim", left: 3 }, { step: "even_light" }])
   end
 end

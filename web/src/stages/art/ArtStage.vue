@@ -7,7 +7,8 @@ import { useSelection } from "@/stores/selection";
 import DropZone from "@/ui/DropZone.vue";
 import NumberField from "@/ui/NumberField.vue";
 import PictureGrid from "@/ui/PictureGrid.vue";
-import LabelFields from "./LabelFields.vue";
+import FillPanel from "./FillPanel.vue";
+import { fieldsOf } from "./kinds";
 import LayerList from "./LayerList.vue";
 
 const jobs = useJob();
@@ -28,9 +29,9 @@ async function bring(files: File[]) {
   bringing.value = false;
 }
 
-async function add(kind: "skin" | "label", from: Picture) {
-  const parameters = kind === "label" ? { picture: from.digest, island: island.value!.index } : { picture: from.digest };
-  if (await jobs.operate(`add_${kind}`, parameters)) selection.layer = jobs.layers.at(-1)?.id ?? null;
+async function add(place: "sheet" | "island", from: Picture) {
+  const done = place === "island" ? await jobs.operate("place_picture", { picture: from.digest, island: island.value!.index }) : await jobs.operate("add_layer", { content: { kind: "picture", picture: from.digest } });
+  if (done) selection.layer = jobs.layers.at(-1)?.id ?? null;
 }
 </script>
 
@@ -44,21 +45,26 @@ async function add(kind: "skin" | "label", from: Picture) {
     </DropZone>
     <template v-if="picture">
       <p class="mt-2 mb-0 text-break"><b>{{ picture.name }}</b> <span class="num">{{ picture.width_px }} × {{ picture.height_px }} px</span></p>
-      <BButton variant="primary" class="btn-wide" :disabled="!island" @click="add('label', picture)">
+      <BButton variant="primary" class="btn-wide" :disabled="!island" @click="add('island', picture)">
         {{ island ? `Set as label on ${island.name}` : "Pick an island to set it on" }}
       </BButton>
-      <BButton variant="secondary" class="btn-wide mt-2" @click="add('skin', picture)">Lay over the whole sheet</BButton>
+      <BButton variant="secondary" class="btn-wide mt-2" @click="add('sheet', picture)">Lay over the whole sheet</BButton>
     </template>
     <p v-else-if="jobs.job.pictures.length > 0" class="note plain mt-2">Choose a picture above, then pick the island it goes on.</p>
+
+    <h3>Fill</h3>
+    <FillPanel />
 
     <h3>Layers, the upper ones first</h3>
     <p v-if="jobs.layers.length === 0" class="note plain">No layers yet.</p>
     <LayerList />
-    <LabelFields v-if="layer?.place" :layer="layer" :place="layer.place" />
+    <template v-if="layer">
+      <component :is="fields" v-for="(fields, i) in fieldsOf(layer)" :key="i" :layer="layer" />
+    </template>
 
     <h3>Edges</h3>
     <div class="fields">
-      <NumberField class="wide" label="Bleed" :value="jobs.job.edition.bleed_px" unit="px" :decimals="0" @change="jobs.operate('set_bleed', { bleed_px: $event })" />
+      <NumberField class="wide" label="Bleed" :value="jobs.job.artwork.bleed_px" unit="px" :decimals="0" @change="jobs.operate('set_bleed', { bleed_px: $event })" />
     </div>
   </template>
 </template>

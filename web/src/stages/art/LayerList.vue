@@ -1,36 +1,46 @@
 <script setup lang="ts">
 /** The layers, the upper ones first, with order, visibility and opacity. */
 import { PhArrowDown, PhArrowUp, PhEye, PhEyeSlash, PhTrash } from "@phosphor-icons/vue";
+import { BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { api } from "@/api/client";
-import type { Layer } from "@/api/types";
+import type { Layer, Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
+import { wordOf } from "./kinds";
+import { useMaskChoices } from "./useMaskChoices";
 
 const jobs = useJob();
 const selection = useSelection();
+const masks = useMaskChoices();
 const upperFirst = computed(() => [...jobs.layers].reverse());
 
 function pick(layer: Layer) {
   selection.layer = layer.id === selection.layer ? null : layer.id;
-  if (selection.layer && layer.place) selection.pick(layer.place.island);
+  if (selection.layer && layer.place.kind === "island") selection.pick(layer.place.island);
 }
 
-const change = (layer: Layer, changes: object) => jobs.operate("change_layer", { id: layer.id, ...changes });
-const limit = (layer: Layer, value: string) => change(layer, { material: value === "all" ? "all" : Number(value) });
+const change = (layer: Layer, changes: Partial<Operations["change_layer"]>) => jobs.operate("change_layer", { id: layer.id, ...changes });
 const raise = (layer: Layer, by: number) => jobs.operate("move_layer", { id: layer.id, to: jobs.layers.findIndex((one) => one.id === layer.id) + by });
 function where(layer: Layer) {
-  if (layer.place) return `on ${jobs.islands[layer.place.island]?.name}`;
-  return layer.material === null ? "over the sheet" : `on ${jobs.job?.materials[layer.material]?.name}`;
+  if (layer.place.kind === "island") return `on ${jobs.islands[layer.place.island]?.name}`;
+  return layer.mask ? `on ${masks.wordsOf(layer.mask)}` : "over the sheet";
 }
+/** What a layer can be limited to; what it is limited to now stands first where it is none of these. */
+function limits(layer: Layer) {
+  const own = masks.choiceOf(layer.mask) === null ? [{ value: "own", text: masks.wordsOf(layer.mask!) }] : [];
+  return [...own, ...masks.choices.value];
+}
+const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer, { mask: masks.maskOf(choice) });
 </script>
 
 <template>
   <ul class="layers">
     <li v-for="(layer, i) in upperFirst" :key="layer.id" class="layer" :class="{ on: layer.id === selection.layer, off: !layer.visible }">
       <button type="button" class="pick" :aria-pressed="layer.id === selection.layer" @click="pick(layer)">
-        <img :src="api.urls.picture(jobs.job!.id, layer.picture)" alt="" />
-        <span><b>{{ layer.name }}</b><small>{{ layer.kind }} {{ where(layer) }}</small></span>
+        <img v-if="layer.content.kind === 'picture'" :src="api.urls.picture(jobs.job!.id, layer.content.picture.digest)" alt="" />
+        <span v-else class="swatch" :style="{ background: layer.content.color }"></span>
+        <span><b>{{ layer.name }}</b><small>{{ wordOf(layer) }} {{ where(layer) }}</small></span>
       </button>
       <button type="button" :title="layer.visible ? 'Hide' : 'Show'" :aria-label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`" @click="change(layer, { visible: !layer.visible })">
         <PhEye v-if="layer.visible" :size="16" /><PhEyeSlash v-else :size="16" />
@@ -40,12 +50,9 @@ function where(layer: Layer) {
         <span class="num">{{ Math.round(layer.opacity * 100) }} %</span>
         <button type="button" title="Raise" :aria-label="`Raise ${layer.name}`" :disabled="i === 0" @click="raise(layer, 1)"><PhArrowUp :size="15" /></button>
         <button type="button" title="Lower" :aria-label="`Lower ${layer.name}`" :disabled="i === upperFirst.length - 1" @click="raise(layer, -1)"><PhArrowDown :size="15" /></button>
-        <label v-if="!layer.place && jobs.job!.materials.length > 1" class="material">
+        <label v-if="layer.place.kind === 'sheet'" class="material">
           Shown on
-          <select class="form-select" aria-label="Material it shows on" :value="layer.material ?? 'all'" @change="limit(layer, ($event.target as HTMLSelectElement).value)">
-            <option value="all">all materials</option>
-            <option v-for="(material, m) in jobs.job!.materials" :key="m" :value="m">{{ material.name }} only</option>
-          </select>
+          <BFormSelect aria-label="What it shows on" :model-value="masks.choiceOf(layer.mask) ?? 'own'" :options="limits(layer)" @update:model-value="limit(layer, String($event))" />
         </label>
         <button type="button" title="Remove (undo brings it back)" :aria-label="`Remove ${layer.name}`" @click="jobs.operate('remove_layer', { id: layer.id })"><PhTrash :size="15" /></button>
       </div>
@@ -94,6 +101,13 @@ button:disabled {
   width: 30px;
   height: 30px;
   object-fit: contain;
+}
+.pick .swatch {
+  width: 30px;
+  height: 30px;
+  flex: none;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
 }
 .pick span {
   min-width: 0;

@@ -24,7 +24,7 @@ const selection = useSelection();
 const method = ref("unfold");
 const along = ref<"drawn" | "angle" | "none">("drawn");
 const angle = ref(60);
-const sides = ref("six");
+const sides = ref<(typeof SIDES)[number]["value"]>("six");
 const gutter = ref<number | null>(null);
 const size = ref<"true" | "rectangle">("true");
 /** picked corners stay where they lie on the sheet */
@@ -37,7 +37,7 @@ const asksAngle = computed(() => along.value === "angle" || method.value === "an
 
 function flatten() {
   const { faces, islands } = cutting.target;
-  const by = chosen.value.by ?? chosen.value.value;
+  const { by } = chosen.value;
   return cutting.run("lay_flat", {
     faces, islands, by, seams: along.value, angle_deg: angle.value, sides: sides.value, mirrored: seams.bothSides,
     direction: by === "seen" ? (chosen.value.direction ?? [...selection.eye]) : null,

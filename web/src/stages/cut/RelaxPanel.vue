@@ -11,9 +11,9 @@ const relaxing = useRelaxing();
 const border = ref<"free" | "held">("free");
 
 const pins = computed(() => [...picks.sets.corners]);
-const last = computed(() => relaxing.steps.at(-1));
+const last = computed(() => relaxing.steps.at(-1)?.facts);
 const change = computed(() => {
-  const former = relaxing.steps.at(-2);
+  const former = relaxing.steps.at(-2)?.facts;
   if (!last.value || !former) return "";
   const by = last.value.spacing - former.spacing;
   return Math.abs(by) < 0.00005 ? ", at rest" : `, ${by > 0 ? "+" : "−"}${Math.abs(by).toFixed(4)}`;

@@ -43,7 +43,7 @@ const edges = computed(() => [...picks.sets.edges]);
       </button>
     </div>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="islands.length !== 1 || previews.looking" title="Across its longer side, where no artwork is cut" @click="previews.show('split_island', { island: islands[0] })">
+      <button type="button" class="btn-choose" :disabled="islands.length !== 1 || previews.looking" title="Across its longer side, where no artwork is cut" @click="previews.show('split_island', { island: islands[0]! })">
         Split{{ islands.length === 1 ? ` ${named}` : " an island" }} in two
       </button>
     </div>
@@ -53,7 +53,7 @@ const edges = computed(() => [...picks.sets.edges]);
       </button>
     </div>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="islands.length !== 1 || previews.looking" title="Join its neighbours on, then theirs" @click="previews.show('grow_net', { island: islands[0] })">
+      <button type="button" class="btn-choose" :disabled="islands.length !== 1 || previews.looking" title="Join its neighbours on, then theirs" @click="previews.show('grow_net', { island: islands[0]! })">
         Grow a net{{ islands.length === 1 ? ` from ${named}` : "" }}
       </button>
     </div>

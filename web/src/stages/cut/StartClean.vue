@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Clean starts: the file's own map, no map at all, or one seam at the back. */
+import type { Operations } from "@/api/types";
 import { useCutting } from "@/stores/cutting";
 import { useJob } from "@/stores/job";
 
 const jobs = useJob();
 const cutting = useCutting();
-const flat = (by: string, seams: string) => cutting.run("lay_flat", { faces: cutting.target.faces, islands: cutting.target.islands, by, seams });
+const flat = (by: Operations["lay_flat"]["by"], seams: Operations["lay_flat"]["seams"]) => cutting.run("lay_flat", { faces: cutting.target.faces, islands: cutting.target.islands, by, seams });
 </script>
 
 <template>

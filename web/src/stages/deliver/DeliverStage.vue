@@ -23,7 +23,7 @@ const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored)
     <h3>In the zip</h3>
     <dl class="facts">
       <dt class="num">.png</dt>
-      <dd>{{ shownLayers }} of {{ jobs.layers.length }} layers, {{ jobs.job.edition.bleed_px }} px bleed</dd>
+      <dd>{{ shownLayers }} of {{ jobs.layers.length }} layers, {{ jobs.job.artwork.bleed_px }} px bleed</dd>
       <dt class="num">.obj</dt>
       <dd>{{ jobs.job.counts.faces }} faces with the UVs of this layout</dd>
       <dt class="num">.mtl</dt>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The cells, to be picked, renamed, changed by the px and taken out. */
 import { computed, nextTick, ref, watch } from "vue";
-import type { Cell } from "@/api/backdrop";
+import type { Cell } from "@/api/types";
 import { useFitting } from "@/stores/fitting";
 import NumberField from "@/ui/NumberField.vue";
 import RenameField from "@/ui/RenameField.vue";

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Cells of the picture: found, typed as a grid, drawn; and what goes into the picked one. */
 import { ref } from "vue";
-import { api, ApiError } from "@/api/client";
-import type { PlainCell } from "@/api/backdrop";
+import { api } from "@/api/client";
+import type { PlainCell } from "@/api/types";
+import { useAnswer } from "@/composables/useAnswer";
 import { useDrawing } from "@/stores/drawing";
 import { useFitting } from "@/stores/fitting";
 import { useJob } from "@/stores/job";
@@ -18,25 +19,15 @@ const drawing = useDrawing();
 const messages = useMessages();
 const grid = ref({ columns: 4, rows: 4, gutter_px: 0, margin_px: 0 });
 const LABELS = { columns: "Columns", rows: "Rows", gutter_px: "Gutter", margin_px: "Margin" };
-let control: AbortController | null = null;
-const looking = ref(false);
+const { asking: looking, ask, forget } = useAnswer<PlainCell[]>();
 
-const set = (cells: PlainCell[]) => jobs.operate("set_cells", { index: fitting.backdrop.shown, cells: cells.map(plain) });
+const set = (cells: PlainCell[]) => jobs.operate("set_cells", { index: fitting.fit_setup.shown!, cells: cells.map(plain) });
 const plain = ({ name, x, y, width, height, outline, color, flat, shade }: PlainCell) => ({ name, x, y, width, height, outline: outline ?? null, color: color ?? null, flat: flat ?? false, shade: shade ?? null });
 
 async function find(typed: object = {}) {
-  const job = jobs.job!;
-  control = new AbortController();
-  looking.value = true;
-  try {
-    const cells = await api.findCells(job.id, job.revision, fitting.backdrop.shown!, typed, control.signal);
-    if (cells.length === 0) messages.fail("No cells were found in this picture; type a grid, or draw them");
-    else await set(cells);
-  } catch (error) {
-    if (!(error instanceof ApiError && error.code === "cancelled")) messages.fail(error);
-  } finally {
-    looking.value = false;
-  }
+  const cells = await ask((id, revision, signal) => api.findCells(id, revision, fitting.fit_setup.shown!, typed, signal));
+  if (cells?.length === 0) messages.fail("No cells were found in this picture; type a grid, or draw them");
+  else if (cells) await set(cells);
 }
 
 function draw() {
@@ -77,7 +68,7 @@ async function load(event: Event) {
 <template>
   <section aria-label="Cells">
     <div class="row-of mt-0">
-      <button v-if="looking" type="button" class="btn btn-primary" @click="control?.abort()">Stop looking</button>
+      <button v-if="looking" type="button" class="btn btn-primary" @click="forget()">Stop looking</button>
       <button v-else type="button" class="btn" :class="fitting.cells.length === 0 ? 'btn-primary' : 'btn-secondary'" :disabled="fitting.underlay?.locked" @click="find()">{{ fitting.cells.length === 0 ? "Find cells" : "Find anew" }}</button>
       <button type="button" class="btn-choose" :disabled="fitting.underlay?.locked" @click="draw">Draw one</button>
     </div>
@@ -88,7 +79,7 @@ async function load(event: Event) {
       </div>
       <button type="button" class="btn-choose btn-wide" @click="find(grid)">Divide the picture</button>
       <div class="row-of">
-        <a class="btn-choose" :href="api.urls.cells(jobs.job!.id, jobs.job!.revision, fitting.backdrop.shown!)" download>Save cells</a>
+        <a class="btn-choose" :href="api.urls.cells(jobs.job!.id, jobs.job!.revision, fitting.fit_setup.shown!)" download>Save cells</a>
         <label class="btn-choose">Load cells…<input type="file" class="visually-hidden" accept=".json" aria-label="Load a file of cells" @change="load" /></label>
       </div>
     </details>

@@ -22,7 +22,7 @@ async function compose() {
   working.value = true;
   try {
     const { picture, cells } = await api.compose(jobs.job!.id, { pictures: chosen.value, ...size.value, trim: trim.value, even_light: even_light.value });
-    if (await jobs.operate("add_underlay", { picture: picture.digest })) await jobs.operate("set_cells", { index: jobs.job!.backdrop.shown, cells });
+    if (await jobs.operate("add_underlay", { picture: picture.digest })) await jobs.operate("set_cells", { index: jobs.job!.fit_setup.shown!, cells });
     chosen.value = [];
   } catch (error) {
     messages.fail(error);
@@ -32,7 +32,7 @@ async function compose() {
 }
 
 async function lay() {
-  if (await jobs.operate("add_underlay", { picture: chosen.value[0] })) chosen.value = [];
+  if (await jobs.operate("add_underlay", { picture: chosen.value[0]! })) chosen.value = [];
 }
 </script>
 

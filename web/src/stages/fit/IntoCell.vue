@@ -2,7 +2,7 @@
 /** Sets picked islands, or all faces of a material, into the picked cell; turns them in it; lays them along a gradient. */
 import { BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
-import type { Assignment, FitWay } from "@/api/backdrop";
+import type { Assignment, FitWay, Triple } from "@/api/types";
 import { useFitting } from "@/stores/fitting";
 import { useJob } from "@/stores/job";
 import { counted, usePicks } from "@/stores/picks";
@@ -39,8 +39,8 @@ async function set(turn_deg = 0, mirrored = false) {
 }
 
 function shade() {
-  const directions = { up: [0, 1, 0], across: [1, 0, 0], front: [0, 0, 1], view: selection.eye };
-  return jobs.operate("lay_along_gradient", { ...subject(), cell: fitting.cell, direction: directions[along.value], way: cell.value!.shade ?? "down", reverse: reverse.value });
+  const directions: Record<typeof along.value, Triple> = { up: [0, 1, 0], across: [1, 0, 0], front: [0, 0, 1], view: selection.eye };
+  return jobs.operate("lay_along_gradient", { ...subject(), cell: fitting.cell!, direction: directions[along.value], way: cell.value!.shade ?? "down", reverse: reverse.value });
 }
 
 const park = () => jobs.operate("set_into_cells", { assignments: [{ rest: true, cell: fitting.cell, way: "inside", together: false }] });
@@ -56,7 +56,7 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
       <BFormSelect v-model="material" class="wide" aria-label="What is set in" :options="materials" />
       <span class="align-self-center">How</span>
       <BFormSelect v-model="way" class="wide" aria-label="How it is set in" :options="Object.entries(WAYS).map(([value, text]) => ({ value, text }))" />
-      <NumberField class="wide" label="Inset" :value="fitting.backdrop.inset_px" unit="px" :decimals="2" @change="jobs.operate('set_inset', { inset_px: Math.max($event, 0) })" />
+      <NumberField class="wide" label="Inset" :value="fitting.fit_setup.inset_px" unit="px" :decimals="2" @change="jobs.operate('set_inset', { inset_px: Math.max($event, 0) })" />
     </div>
     <button type="button" class="btn btn-primary btn-wide" :disabled="!ready" @click="set()">{{ material === null && islands.length === 0 ? "Pick islands first" : `Set ${what} in` }}</button>
     <div class="row-of">

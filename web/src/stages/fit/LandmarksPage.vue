@@ -2,8 +2,8 @@
 /** Places of islands that must lie on places of the picture: pulled by hand, typed, fitted; and corners and edges moved by themselves. */
 import { computed, onUnmounted, ref } from "vue";
 import { api } from "@/api/client";
-import type { Landmark } from "@/api/backdrop";
-import type { Pair } from "@/api/types";
+import type { Landmark, Operations, Pair } from "@/api/types";
+import { useQuestions } from "@/composables/useAnswer";
 import { useDrawing, type Drawn } from "@/stores/drawing";
 import { useFitting } from "@/stores/fitting";
 import { useJob } from "@/stores/job";
@@ -22,17 +22,18 @@ const drawing = useDrawing();
 const messages = useMessages();
 const selection = useSelection();
 const settings = useSettings();
+const ask = useQuestions();
 const kind = ref<Kind>("similarity");
-const rules = ref<string[]>([]);
+const rules = ref<NonNullable<Operations["fit_landmarks"]["rules"]>>([]);
 
-const marks = computed(() => fitting.backdrop.landmarks);
+const marks = computed(() => fitting.fit_setup.landmarks);
 /** of the picked islands, or all of them */
 const own = computed(() => (selection.islands.length === 0 ? marks.value : marks.value.filter((mark) => selection.islands.includes(mark.island))));
 const lacking = computed(() => Math.max(LEAST[kind.value] - own.value.length, 0));
 const pulling = computed(() => drawing.shape === "pull");
 
 const plain = ({ triangle, shares, to_px }: Landmark) => ({ triangle, shares, to_px });
-const set = (landmarks: object[]) => jobs.operate("set_landmarks", { landmarks });
+const set = (landmarks: Operations["set_landmarks"]["landmarks"]) => jobs.operate("set_landmarks", { landmarks });
 /** To a tenth of a px, or to whole ones where drags are held to them. */
 const held = (place: Pair): Pair => place.map((value) => (settings.hold === "free" ? Math.round(value * 10) / 10 : settings.hold === "corners" ? Math.round(value) : Math.floor(value) + 0.5)) as Pair;
 
@@ -49,16 +50,12 @@ async function pull({ from, to, point, island }: Drawn) {
 
 async function suggest() {
   const island = selection.islands[0] ?? marks.value.at(-1)?.island ?? 0;
-  try {
-    const at_px = await api.nextLandmark(jobs.job!.id, jobs.job!.revision, island);
-    if (!at_px) messages.fail("This island has no outline to set landmarks on");
-    else if (await set([...marks.value.map(plain), { island, at_px, to_px: at_px }])) fitting.landmark = marks.value.length - 1;
-  } catch (error) {
-    messages.fail(error);
-  }
+  const found = await ask(async (id, revision) => ({ at_px: await api.nextLandmark(id, revision, island) }));
+  if (found && !found.at_px) messages.fail("This island has no outline to set landmarks on");
+  else if (found?.at_px && (await set([...marks.value.map(plain), { island, at_px: found.at_px, to_px: found.at_px }]))) fitting.landmark = marks.value.length - 1;
 }
 
-const move = (index: number, axis: number, value: number) => set(marks.value.map((mark, i) => (i === index ? { ...plain(mark), to_px: mark.to_px.map((old, k) => (k === axis ? value : old)) } : plain(mark))));
+const move = (index: number, axis: number, value: number) => set(marks.value.map((mark, i) => (i === index ? { ...plain(mark), to_px: mark.to_px.map((old, k) => (k === axis ? value : old)) as Pair } : plain(mark))));
 const fit = () => jobs.operate("fit_landmarks", { kind: kind.value, rules: rules.value, islands: selection.islands.length > 0 ? [...selection.islands] : null });
 
 onUnmounted(() => drawing.leave());

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Which island goes into which cell, as the server proposes; how islands keep to their cells; and how lettering reads on them. */
 import { computed } from "vue";
-import type { Proposal } from "@/api/backdrop";
+import type { Proposal } from "@/api/types";
 import { useFitting } from "@/stores/fitting";
 import { useMatching } from "@/stores/matching";
 import { useJob } from "@/stores/job";

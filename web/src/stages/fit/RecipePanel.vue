@@ -2,23 +2,22 @@
 /** Corrections of a picture, step by step; its file stays as it is. */
 import { BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
-import type { Step, Underlay } from "@/api/backdrop";
-import type { Pair } from "@/api/types";
+import type { CorrectionStep, Pair, Underlay } from "@/api/types";
 import { useDrawing } from "@/stores/drawing";
 import { useJob } from "@/stores/job";
 import NumberField from "@/ui/NumberField.vue";
 
-const NAMES: Record<Step["step"], string> = { straighten: "Straighten four corners", trim: "Trim the sides", leave_out: "Leave out a strip", even_light: "Even out the light", unroll: "Unroll from a cylinder" };
+const NAMES: Record<CorrectionStep["step"], string> = { straighten: "Straighten four corners", trim: "Trim the sides", leave_out: "Leave out a strip", even_light: "Even out the light", unroll: "Unroll from a cylinder" };
 const WORDS: Record<string, string> = { left: "left", top: "top", right: "right", bottom: "bottom", from_px: "from", to_px: "to", left_px: "left side", right_px: "right side", sag_px: "sag", width_px: "width", height_px: "height", radius: "reach" };
 const CORNERS = ["the top left corner", "the top right corner", "the bottom right corner", "the bottom left corner"];
 
 const props = defineProps<{ underlay: Underlay; index: number }>();
 const jobs = useJob();
 const drawing = useDrawing();
-const chosen = ref<Step["step"]>("straighten");
+const chosen = ref<CorrectionStep["step"]>("straighten");
 
 const recipe = computed(() => props.underlay.recipe);
-const correct = (steps: Step[]) => jobs.operate("correct_underlay", { index: props.index, recipe: steps });
+const correct = (steps: CorrectionStep[]) => jobs.operate("correct_underlay", { index: props.index, recipe: steps });
 /** From px of the sheet to px of the picture as it is corrected now. */
 const onPicture = ([x, y]: Pair): Pair => {
   const { width_px, height_px } = jobs.job!.sheet;
@@ -57,9 +56,9 @@ function leaveOut(box: Parameters<typeof corners>[0]) {
   return correct([...recipe.value, { step: "leave_out", way: across ? "across" : "down", from_px: across ? left : top, to_px: across ? right : bottom }]);
 }
 
-const numbers = (step: Step) => Object.entries(step).filter((entry): entry is [string, number] => typeof entry[1] === "number");
+const numbers = (step: CorrectionStep) => Object.entries(step).filter((entry): entry is [string, number] => typeof entry[1] === "number");
 const change = (row: number, name: string, value: number) =>
-  correct(recipe.value.map((step, i) => (i === row ? ({ ...step, [name]: name === "radius" || name.endsWith("left_px") || name.endsWith("right_px") || name === "sag_px" ? value : Math.round(value) } as Step) : step)));
+  correct(recipe.value.map((step, i) => (i === row ? ({ ...step, [name]: name === "radius" || name.endsWith("left_px") || name.endsWith("right_px") || name === "sag_px" ? value : Math.round(value) } as CorrectionStep) : step)));
 const moveCorner = (row: number, corner: number, axis: number, value: number) =>
   correct(recipe.value.map((step, i) => (i === row && step.step === "straighten" ? { ...step, corners: step.corners.map((place, k) => (k === corner ? (place.map((old, a) => (a === axis ? value : old)) as Pair) : place)) } : step)));
 </script>

@@ -11,7 +11,7 @@ const jobs = useJob();
 const fitting = useFitting();
 const open = ref<number | null>(null);
 
-const references = computed(() => fitting.backdrop.underlays.map((one, index) => ({ ...one, index })).filter((one) => one.reference));
+const references = computed(() => fitting.fit_setup.underlays.map((one, index) => ({ ...one, index })).filter((one) => one.reference));
 const seen = computed(() => references.value.find((one) => one.index === open.value));
 </script>
 

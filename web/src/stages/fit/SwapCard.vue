@@ -1,20 +1,19 @@
 <script setup lang="ts">
 /** Another picture has other px or other proportions: what each way to show it brings, before it is taken. */
-import { computed, shallowRef, watch } from "vue";
+import { computed, watch } from "vue";
 import { api } from "@/api/client";
-import type { Swap } from "@/api/backdrop";
+import type { Operations, Swap } from "@/api/types";
+import { useAnswer } from "@/composables/useAnswer";
 import { useFitting } from "@/stores/fitting";
 import { useJob } from "@/stores/job";
-import { useMessages } from "@/stores/messages";
 
 const props = defineProps<{ index: number }>();
 const emit = defineEmits<{ done: [] }>();
 const jobs = useJob();
 const fitting = useFitting();
-const messages = useMessages();
-const swap = shallowRef<Swap | null>(null);
+const { value: swap, ask } = useAnswer<Swap>();
 
-const name = computed(() => fitting.backdrop.underlays[props.index]?.name ?? "");
+const name = computed(() => fitting.fit_setup.underlays[props.index]?.name ?? "");
 const stretch = computed(() => {
   const ratio = swap.value?.stretch ?? 1;
   return Math.abs(ratio - 1) < 0.0005 ? "px stay square" : `px ${((Math.max(ratio, 1 / ratio) - 1) * 100).toFixed(1)} % too ${ratio > 1 ? "wide" : "high"}`;
@@ -28,19 +27,12 @@ const kept = computed(() => {
 watch(
   () => props.index,
   async (index) => {
-    swap.value = null;
-    const job = jobs.job!;
-    try {
-      swap.value = await api.swap(job.id, job.revision, index);
-    } catch (error) {
-      messages.fail(error);
-      emit("done");
-    }
+    if ((await ask((id, revision) => api.swap(id, revision, index))) === null) emit("done");
   },
   { immediate: true },
 );
 
-async function show(how: string, resize = false) {
+async function show(how: Operations["show_underlay"]["how"], resize = false) {
   if (await jobs.operate("show_underlay", { index: props.index, how, resize })) emit("done");
 }
 </script>

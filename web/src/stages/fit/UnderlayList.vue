@@ -11,13 +11,13 @@ const emit = defineEmits<{ show: [index: number | null]; ask: [index: number] }>
 const jobs = useJob();
 const fitting = useFitting();
 
-const underlays = computed(() => fitting.backdrop.underlays.map((one, index) => ({ ...one, index })).filter((one) => !one.reference));
+const underlays = computed(() => fitting.fit_setup.underlays.map((one, index) => ({ ...one, index })).filter((one) => !one.reference));
 
 /** Another size or other proportions are asked about first. */
 function choose(index: number) {
   const shown = fitting.underlay;
-  const next = fitting.backdrop.underlays[index]!;
-  if (index === fitting.backdrop.shown) return;
+  const next = fitting.fit_setup.underlays[index]!;
+  if (index === fitting.fit_setup.shown) return;
   if (shown && next.size_px.join() !== shown.size_px.join()) emit("ask", index);
   else emit("show", index);
 }
@@ -26,8 +26,8 @@ function choose(index: number) {
 <template>
   <h3>Under the islands</h3>
   <ul class="underlays" aria-label="Underlays">
-    <li v-for="one in underlays" :key="one.index" :class="{ on: one.index === fitting.backdrop.shown }">
-      <button type="button" class="shot" :aria-pressed="one.index === fitting.backdrop.shown" :aria-label="`Show ${one.name}`" @click="choose(one.index)">
+    <li v-for="one in underlays" :key="one.index" :class="{ on: one.index === fitting.fit_setup.shown }">
+      <button type="button" class="shot" :aria-pressed="one.index === fitting.fit_setup.shown" :aria-label="`Show ${one.name}`" @click="choose(one.index)">
         <img :src="api.urls.underlay(jobs.job!.id, jobs.job!.revision, one.index)" alt="" />
       </button>
       <span class="about">
@@ -41,8 +41,8 @@ function choose(index: number) {
     </li>
   </ul>
   <div class="row-of">
-    <button type="button" class="btn-choose" :disabled="fitting.backdrop.shown === null" @click="emit('show', null)">Clear the mat</button>
-    <button type="button" class="btn-choose" :disabled="fitting.backdrop.shown === null || fitting.underlay?.locked" title="Keep it among the references, which are only looked at" @click="jobs.operate('change_underlay', { index: fitting.backdrop.shown, reference: true })">Only look at it</button>
+    <button type="button" class="btn-choose" :disabled="fitting.fit_setup.shown === null" @click="emit('show', null)">Clear the mat</button>
+    <button type="button" class="btn-choose" :disabled="fitting.fit_setup.shown === null || fitting.underlay?.locked" title="Keep it among the references, which are only looked at" @click="jobs.operate('change_underlay', { index: fitting.fit_setup.shown!, reference: true })">Only look at it</button>
   </div>
 </template>
 

@@ -4,12 +4,13 @@ import {
   PhAlignBottom, PhAlignCenterHorizontal, PhAlignCenterVertical, PhAlignLeft, PhAlignRight, PhAlignTop, PhArrowsHorizontal, PhArrowsVertical,
 } from "@phosphor-icons/vue";
 import { computed, ref, type Component } from "vue";
+import type { Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 
-const WAYS: { by: string; text: string; least: number; icon: Component }[] = [
+const WAYS: { by: Operations["align_islands"]["by"]; text: string; least: number; icon: Component }[] = [
   { by: "left", text: "Left sides in line", least: 2, icon: PhAlignLeft },
   { by: "centre", text: "Centres in line, one above the other", least: 2, icon: PhAlignCenterHorizontal },
   { by: "right", text: "Right sides in line", least: 2, icon: PhAlignRight },

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Corners put exactly where they are said to go, or onto each other. */
 import { computed, onUnmounted, ref } from "vue";
+import type { Operations } from "@/api/types";
 import { useCorners } from "@/stores/corners";
 import { useJob } from "@/stores/job";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
@@ -28,7 +29,7 @@ function place(axis: 0 | 1, value: number) {
   return send(axis === 0 ? { x_px: px } : { y_px: px });
 }
 
-const send = (to: object) => jobs.operate("place_corner", { point: point.value, alone: moves.value === "corner", ...to });
+const send = (to: Partial<Operations["place_corner"]>) => jobs.operate("place_corner", { point: point.value, alone: moves.value === "corner", ...to });
 const onto = () => send({ x_px: corners.places[1]![0], y_px: corners.places[1]![1] });
 
 onUnmounted(() => {

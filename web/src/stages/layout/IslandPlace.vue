@@ -3,6 +3,7 @@
 import { PhArrowClockwise, PhArrowCounterClockwise } from "@phosphor-icons/vue";
 import { BFormCheckbox } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
+import type { Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useCorners } from "@/stores/corners";
 import { useSelection } from "@/stores/selection";
@@ -25,11 +26,11 @@ const box = computed(() => boxAround(picked.value) ?? { left: 0, top: 0, right: 
 /** px of one shown unit */
 const unitPx = computed(() => (settings.unit === "mm" ? (jobs.job?.density_px_per_mm ?? 1) : 1));
 
-function place(changes: object) {
+function place(changes: Partial<Operations["place_island"]>) {
   if (single.value) void jobs.operate("place_island", { island: single.value.index, free_proportions: free.value, ...changes });
 }
 const pivot = computed(() => (about.value === "corner" ? (corners.places[0] ?? "common") : about.value));
-const transform = (changes: object) => void jobs.operate("transform_islands", { islands: [...selection.islands], about: pivot.value, ...changes });
+const transform = (changes: Partial<Operations["transform_islands"]>) => void jobs.operate("transform_islands", { islands: [...selection.islands], about: pivot.value, ...changes });
 
 const centre = computed(() => [(box.value.left + box.value.right) / 2, (box.value.top + box.value.bottom) / 2] as const);
 const size = computed(() => [box.value.right - box.value.left, box.value.bottom - box.value.top] as const);

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Packing by true outlines: what is kept to, and the attempts to choose from. */
-import { computed, ref, shallowRef, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import { api } from "@/api/client";
+import type { SheetMap } from "@/api/types";
+import { useAnswer } from "@/composables/useAnswer";
 import { useKeys } from "@/composables/useKeys";
 import { useJob } from "@/stores/job";
-import { useMessages } from "@/stores/messages";
 import { usePacking } from "@/stores/packing";
 import { counted } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
@@ -15,7 +16,6 @@ import ReservedRoom from "./ReservedRoom.vue";
 
 const jobs = useJob();
 const packing = usePacking();
-const messages = useMessages();
 const selection = useSelection();
 const turn = ref<"none" | "quarter" | "free">("quarter");
 const upright = ref(true);
@@ -23,21 +23,8 @@ const keepScale = ref(false);
 const inOrder = ref(false);
 
 /** how much of the sheet islands cover as they lie, and what is left in one place */
-const used = shallowRef<{ share: number; square: number } | null>(null);
-watch(
-  () => jobs.job?.revision,
-  async () => {
-    const job = jobs.job;
-    if (!job) return;
-    try {
-      const { summary, free_square_px } = await api.map(job.id, job.revision);
-      if (jobs.job?.revision === job.revision) used.value = { share: summary.used, square: free_square_px };
-    } catch (error) {
-      messages.fail(error);
-    }
-  },
-  { immediate: true },
-);
+const { value: map, ask } = useAnswer<SheetMap>();
+watch(() => jobs.job?.revision, () => ask(api.map), { immediate: true });
 
 const islands = computed(() => [...selection.islands]);
 const picked = computed(() => jobs.islands.filter((island) => islands.value.includes(island.index)));
@@ -66,18 +53,18 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
       <button v-if="packing.running" type="button" class="btn btn-primary" @click="packing.stop()">Stop, {{ packing.attempts.length }} so far</button>
       <button v-else type="button" class="btn btn-primary" @click="start">Pack {{ some }}</button>
     </div>
-    <p v-if="used !== null" class="what mt-2">{{ (100 * used.share).toFixed(1) }} % of the sheet is used now; the largest free square is {{ Math.round(used.square) }} px.</p>
+    <p v-if="map" class="what mt-2">{{ (100 * map.summary.used).toFixed(1) }} % of the sheet is used now; the largest free square is {{ Math.round(map.free_square_px) }} px.</p>
     <div v-if="packing.attempts.length > 0" class="attempts" role="radiogroup" aria-label="Attempts">
       <button
-        v-for="attempt in packing.attempts" :key="attempt.attempt" type="button" role="radio" :aria-checked="attempt === packing.shown" :class="{ on: attempt === packing.shown }"
-        :aria-label="`Attempt ${attempt.attempt + 1}`" @click="packing.picked = attempt.attempt"
+        v-for="attempt in packing.attempts" :key="attempt.facts.attempt" type="button" role="radio" :aria-checked="attempt === packing.shown" :class="{ on: attempt === packing.shown }"
+        :aria-label="`Attempt ${attempt.facts.attempt + 1}`" @click="packing.picked = attempt.facts.attempt"
       >
-        <MapPicture :map="{ ...attempt, name: `attempt ${attempt.attempt + 1}` }" />
-        <span class="num">{{ (100 * attempt.share_used).toFixed(1) }} %<template v-if="attempt === packing.best"> ✓</template></span>
+        <MapPicture :map="{ ...attempt, name: `attempt ${attempt.facts.attempt + 1}` }" />
+        <span class="num">{{ (100 * attempt.facts.share_used).toFixed(1) }} %<template v-if="attempt === packing.best"> ✓</template></span>
       </button>
     </div>
     <div v-if="packing.shown" class="not-taken" role="status" aria-label="Packing chosen">
-      <p class="num">{{ (100 * packing.shown.share_used).toFixed(1) }} % of the sheet, {{ jobs.job!.density_px_per_mm.toFixed(2) }} → {{ packing.shown.density_px_per_mm.toFixed(2) }} px/mm</p>
+      <p class="num">{{ (100 * packing.shown.facts.share_used).toFixed(1) }} % of the sheet, {{ jobs.job!.density_px_per_mm.toFixed(2) }} → {{ packing.shown.facts.density_px_per_mm.toFixed(2) }} px/mm</p>
       <div class="row-of">
         <button type="button" class="btn btn-primary" @click="packing.take()">Take it</button>
         <button type="button" class="btn-choose" @click="packing.forget()">Leave it</button>

@@ -1,21 +1,18 @@
 <script setup lang="ts">
 /** A kept map beside the present one, with the figures of both. */
 import { BModal } from "bootstrap-vue-next";
-import { computed, shallowRef, watch } from "vue";
+import { computed, watch } from "vue";
 import { api } from "@/api/client";
-import type { IslandChange, SheetMap } from "@/api/types";
+import type { IslandChange, KeptSheetMap, SheetMap } from "@/api/types";
+import { useAnswer } from "@/composables/useAnswer";
 import { useCutting } from "@/stores/cutting";
-import { useJob } from "@/stores/job";
-import { useMessages } from "@/stores/messages";
 import MapPicture from "./MapPicture.vue";
 
 /** the kept map by its number; null closes the dialog */
 const index = defineModel<number | null>({ required: true });
-const jobs = useJob();
 const cutting = useCutting();
-const messages = useMessages();
 const MOST = 8;
-const maps = shallowRef<[SheetMap & { changes: IslandChange[] }, SheetMap] | null>(null);
+const { value: maps, ask, forget } = useAnswer<[KeptSheetMap, SheetMap]>();
 
 const open = computed({ get: () => index.value !== null && maps.value !== null, set: (on) => !on && (index.value = null) });
 const figure = (value: number | null, decimals: number) => (value === null ? "endless" : value.toFixed(decimals));
@@ -46,21 +43,14 @@ function since(change: IslandChange): string {
 }
 
 watch(index, async (now) => {
-  maps.value = null;
-  const job = jobs.job;
-  if (now === null || !job) return;
-  try {
-    maps.value = await Promise.all([api.keptMap(job.id, job.revision, now), api.map(job.id, job.revision)]);
-  } catch (error) {
-    messages.fail(error);
-    index.value = null;
-  }
+  forget();
+  if (now !== null && !(await ask((id, revision) => Promise.all([api.keptMap(id, revision, now), api.map(id, revision)])))) index.value = null;
 });
 
 async function goBack() {
   const chosen = index.value;
   index.value = null;
-  await cutting.run("take_kept_map", { index: chosen });
+  if (chosen !== null) await cutting.run("take_kept_map", { index: chosen });
 }
 </script>
 

@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "pathname"
+
+module SheetTraceCli
+  # A recipe on the disk, with the model and the pictures that it names.
+  class Recipes
+    # @param path [String] of the recipe
+    # @param model [String, nil] path of another model than its own
+    # @raise [SheetTrace::Error] as SheetTrace::Recipe.parse says
+    def initialize(path, model: nil)
+      @path = path
+      @recipe = SheetTrace::Recipe.parse(File.read(path), name: File.basename(path))
+      @model = model || beside(@recipe.model || raise(SheetTrace::InputError.new("#{File.basename(path)} names no model; say one with --model", where: { model: nil })))
+    end
+
+    # @yieldparam sentence [String] of each step
+    # @return [SheetTrace::Recipe::Run::Result]
+    def call(&)
+      pictures = @recipe.pictures.to_h { |name, file| [name.to_s, File.binread(beside(file.to_s))] }
+      SheetTrace::Recipe::Run.call(@recipe, ModelFiles.read(@model), model_name: File.basename(@model), pictures: pictures, &)
+    end
+
+    # @return [Array<String>] the names of the files written
+    # @raise [SheetTrace::InputError] where a file would lie outside the folder; where: { file: }
+    def write(result, folder)
+      root = File.expand_path(folder)
+      result.files.map do |name, bytes|
+        target = File.expand_path(name, root)
+        raise SheetTrace::InputError.new("#{name} would be written outside #{folder}", where: { file: name }) unless target.start_with?("#{root}/")
+
+        FileUtils.mkdir_p(File.dirname(target))
+        File.binwrite(target, bytes)
+        name
+      end
+    end
+
+    # @param job [String] name or id; database [String] path
+    # @return [Hash{String => String}] file name => bytes
+    # @raise [SheetTrace::InputError] if there is no such job; where: { job: }
+    def self.save(job, database)
+      raise SheetTrace::InputError.new("there is no database #{database}; say where it is with --database", where: { database: database }) unless File.exist?(database)
+
+      require_relative "../server/app"
+      jobs = SheetTraceServer::Store::Jobs.new(SheetTraceServer::Store::Database.open(database))
+      found = jobs.list.find { |row| [row[:id], row[:name]].include?(job) }
+      raise SheetTrace::InputError.new("there is no job #{job.inspect}; there are #{jobs.list.map { |row| row[:name] }.join(", ")}", where: { job: job }) unless found
+
+      SheetTraceServer::Workshop.new(jobs, SheetTraceServer::Events.new).recipe_files(found[:id])
+    end
+
+    private
+
+    def beside(file) = File.expand_path(file, File.dirname(@path))
+  end
+end

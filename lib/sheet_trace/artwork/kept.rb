@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Artwork
+    # A content or place as a document keeps it.
+    class Kept < Parameters::Declared
+      class << self
+        # @return [Hash{Symbol => Parameters::Type}] what .facts tells of one beside its own values
+        def fact_types = @fact_types ||= {}
+
+        # Declares something that .facts tells.
+        def fact(name, type) = fact_types[name] = type
+      end
+
+      # @return [Hash] its values as in JSON: angles in degrees
+      def to_plain = self.class.to_plain(to_h)
+
+      # @return [Hash] what is worked out of it for the screen, in the units of JSON
+      def facts(_job, _content) = {}
+
+      # @return [Hash] plain values; angles stay radians
+      def to_document = to_h
+
+      # @param plain [Hash] as .to_document gives, with symbols for keys
+      def self.from_document(plain) = new(**plain)
+
+      # @param plain [Hash] as in JSON: what is changed of it
+      # @return [Kept] checked
+      # @raise [InputError] if there is no such thing to change, or it is out of range
+      def changed(plain, context) = with(**self.class.from_plain(plain)).checked(context)
+    end
+  end
+end

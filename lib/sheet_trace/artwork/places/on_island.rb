@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Artwork
+    module Places
+      # A rectangle on one island by its size on the model. Each texel of the island asks the flat map where on the surface it lies, and so where in
+      # the content, which keeps its proportions on the model however the island is stretched or turned on the sheet.
+      class OnIsland < Kept
+        WIDTH_MM = (0.001..1_000_000.0)
+        PLACE_MM = (-1_000_000.0..1_000_000.0)
+
+        island :island
+        number :width_mm, WIDTH_MM, "its height follows from the content's proportions"
+        number :x_mm, PLACE_MM, "its middle, right of the island's as seen from outside", default: 0.0
+        number :y_mm, PLACE_MM, "its middle, above the island's", default: 0.0
+        angle :turn_rad, -1000..1000, "clockwise; 0 is upright on the model", default: 0.0
+
+        fact :height_mm, Parameters::Number.new(0..1e12)
+        # Corners on the sheet: top left, top right, bottom right, bottom left.
+        fact :frame_px, Parameters::ListOf.new(Parameters::Numbers.new(2))
+        # How x_mm and y_mm change with px right and px down: x/right, x/down, y/right, y/down.
+        fact :mm_per_px, Parameters::Numbers.new(4)
+
+        # @param content [Object] for its proportions
+        # @return [Array(Float, Float)] mm
+        def size_mm(content) = [width_mm, width_mm / content.aspect]
+
+        # @param canvas [Canvas]
+        # @return [Frame, nil] nil if no texel of the island is on the sheet
+        # @raise [UvError] as Flatten::FlatMap says
+        def frame(canvas, content)
+          texel_map = canvas.island_map(island)
+          return if texel_map.texels.empty?
+
+          flat = flat_corners(canvas)
+          columns = content_corners(flat, content)
+          shares, slopes = texel_map.interpolate_with_slopes(columns)
+          Frame.new(**box(texel_map), across: shares[0], down: shares[1], coverage: coverage(texel_map, shares, slopes), covered_px: covered_px(canvas, flat, content))
+        end
+
+        def facts(job, content)
+          height_mm = size_mm(content)[1]
+          guide = IslandFrame.call(self, height_mm: height_mm, flat_map: job.flat_map(island), layout: job.layout)
+          { height_mm: height_mm, frame_px: guide.corners_px, mm_per_px: guide.mm_per_px }
+        end
+
+        # @return [Array] what of a layout a bake depends on, beside the place itself
+        def dependencies(layout) = layout.placements[island, true].to_a
+
+        # @param carry [Object] as Job::Carry has it
+        # @return [OnIsland] the same spot of the surface, measured on the island that it lies on now
+        def handed_on(carry) = with(**carry.spot(island, x_mm, y_mm, turn_rad))
+
+        # @param job [Job]
+        # @return [String] in words
+        def to_words(job, content)
+          width, height = size_mm(content).map { |mm| format("%.2f", mm).sub(/\.?0+\z/, "") }
+          "on #{job.island_names[island]}, #{width} x #{height} mm"
+        end
+
+        private
+
+        # @return [Array<Numo::DFloat>] t x 3 each: x and y of the corners of the island's triangles on the flat map, mm
+        def flat_corners(canvas)
+          map = canvas.layout.uv_map
+          points = map.triangles.points[map.island_triangles[island], true]
+          canvas.flat_map(island).by_point.map { |values| values[points] }
+        end
+
+        # @return [Array<Numo::DFloat>] t x 3 each: where the corners lie in the content, across and down
+        def content_corners((x, y), content)
+          width, height = size_mm(content)
+          cos = Math.cos(turn_rad)
+          sin = Math.sin(turn_rad)
+          x -= x_mm
+          y -= y_mm
+          [(((x * cos) - (y * sin)) / width) + 0.5, 0.5 - (((x * sin) + (y * cos)) / height)]
+        end
+
+        def box(texel_map)
+          columns = texel_map.texels % texel_map.width_px
+          lines = texel_map.texels / texel_map.width_px
+          left, right = columns.minmax
+          top, bottom = lines.minmax
+          width = right - left + 1
+          { left_px: left, top_px: top, width_px: width, height_px: bottom - top + 1, texels: ((lines - top) * width) + columns - left }
+        end
+
+        # How much of a texel's surface lies in the rectangle, by the distance of the texel's middle from its sides. On the rim of the island a texel that
+        # has its middle inside is covered: what lies beyond the rim is no surface, and nothing must shine through there.
+        def coverage(texel_map, shares, slopes)
+          covered = shares.zip(slopes).map { |share, slope| inside(share, slope) + inside(1 - share, slope) - 1 }.reduce(:*)
+          within = shares.map { |share| (share >= -1e-9) & (share <= 1 + 1e-9) }.reduce(:&)
+          covered[(texel_map.rim & within).where] = 1.0 if texel_map.rim.any?
+          covered
+        end
+
+        # @return [Numo::DFloat] 0 half a texel outside a side, 1 half a texel inside
+        def inside(share, slope) = ((share / Numo::DFloat.maximum(slope, Float::MIN)) + 0.5).clip(0, 1)
+
+        # Root mean square of the sheet's px per mm along the sides, times their lengths.
+        def covered_px(canvas, flat, content)
+          map = canvas.layout.uv_map
+          corners = Array.new(3) { |k| [*flat.map { |values| values[true, k] }, Numo::DFloat.zeros(flat[0].shape[0])] }
+          jacobians = UvMap::Jacobians.call(corners, map.triangle_places(canvas.size.to_px(canvas.layout.points_uv), map.island_triangles[island]))
+          area = jacobians.area_mm2
+          cos = Math.cos(turn_rad)
+          sin = Math.sin(turn_rad)
+          [[cos, -sin], [sin, cos]].zip(size_mm(content)).map do |(x, y), length_mm|
+            dx, dy = jacobians.on_plane([x, y, 0.0])
+            length_mm * Math.sqrt((((dx**2) + (dy**2)) * area).sum / [area.sum, Float::MIN].max)
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Parameters
+    # Three numbers that point somewhere.
+    class Direction < Type
+      def check(value, label, _context)
+        refuse(label, value) unless value.is_a?(Array) && value.size == 3 && value.all? { |part| finite?(part) } && value.any? { |part| part.abs >= 1e-9 }
+        value
+      end
+
+      def to_text = "three numbers, not all 0"
+      def typescript = "[number, number, number]"
+    end
+  end
+end

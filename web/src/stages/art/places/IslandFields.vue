@@ -1,0 +1,48 @@
+<script setup lang="ts">
+/** Size and place on the surface of what is set on an island, typed in mm. */
+import { BFormSelect } from "bootstrap-vue-next";
+import { computed } from "vue";
+import type { Layer, OnIsland } from "@/api/types";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import NumberField from "@/ui/NumberField.vue";
+
+const props = defineProps<{ layer: Layer }>();
+const jobs = useJob();
+const selection = useSelection();
+
+const place = computed(() => props.layer.place as OnIsland);
+const change = (changes: Partial<Omit<OnIsland, "kind">>) => jobs.operate("change_layer", { id: props.layer.id, place: changes });
+const proportion = computed(() => place.value.height_mm / place.value.width_mm);
+const islands = computed(() => jobs.islands.map((island) => ({ value: island.index, text: island.name })));
+
+async function moveTo(island: number) {
+  if (await change({ island })) selection.pick(island);
+}
+</script>
+
+<template>
+  <section aria-label="Label on the surface">
+    <h3>{{ layer.name }} on the surface</h3>
+    <div class="fields">
+      <label for="label-island" class="align-self-center">Island</label>
+      <BFormSelect id="label-island" class="wide" :model-value="place.island" :options="islands" @update:model-value="moveTo(Number($event))" />
+      <span class="align-self-center">Size</span>
+      <NumberField label="Label width" hide-label :value="place.width_mm" unit="mm" @change="change({ width_mm: $event })" />
+      <NumberField label="Label height" hide-label :value="place.height_mm" unit="mm" @change="change({ width_mm: $event / proportion })" />
+      <span class="align-self-center">Centre</span>
+      <NumberField label="Label centre, right of the island's middle" hide-label :value="place.x_mm" unit="mm" @change="change({ x_mm: $event })" />
+      <NumberField label="Label centre, above the island's middle" hide-label :value="place.y_mm" unit="mm" @change="change({ y_mm: $event })" />
+      <span class="align-self-center">Turn</span>
+      <NumberField label="Label turn" hide-label :value="place.turn_deg" unit="°" @change="change({ turn_deg: $event })" />
+    </div>
+    <p class="mt-2 soft">Centre is measured from the middle of the island, right and up as seen on the model.</p>
+  </section>
+</template>
+
+<style scoped>
+.soft {
+  color: var(--ink-soft);
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,36 @@
+<script setup lang="ts">
+/** A colour, chosen or typed as #rrggbb. */
+import { BFormInput, BInputGroup } from "bootstrap-vue-next";
+import { ref, watch } from "vue";
+
+const props = defineProps<{ label: string; value: string }>();
+const emit = defineEmits<{ change: [color: string] }>();
+const typed = ref(props.value);
+
+watch(() => props.value, (value) => (typed.value = value));
+
+/** What is no colour stays to be mended; the field says so. */
+function take(color: string) {
+  typed.value = color;
+  if (/^#[0-9a-f]{6}$/i.test(color) && color.toLowerCase() !== props.value) emit("change", color.toLowerCase());
+}
+const wrong = () => (/^#[0-9a-f]{6}$/i.test(typed.value) ? null : false);
+</script>
+
+<template>
+  <BInputGroup class="color">
+    <BFormInput type="color" :aria-label="`${label}, from the colour wheel`" :model-value="value" @change="take(($event.target as HTMLInputElement).value)" />
+    <BFormInput class="num" :aria-label="label" :model-value="typed" :state="wrong()" maxlength="7" @update:model-value="typed = String($event)" @change="take(typed.trim())" />
+  </BInputGroup>
+</template>
+
+<style scoped>
+.color input[type="color"] {
+  max-width: 46px;
+  height: 32px;
+  padding: 3px;
+}
+.color .num {
+  height: 32px;
+}
+</style>
