@@ -41,4 +41,5 @@ group :development, :test do
   gem "rubocop-minitest", "~> 0.37.0"
   gem "rubocop-sequel", "~> 0.3.7"
   gem "selenium-webdriver", "~> 4.30"
+  gem "syntax_tree", "~> 6.2"
 end

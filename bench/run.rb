@@ -18,11 +18,12 @@ module Bench
 
   # @return [Row] with the seconds of RUNS runs; the block gives the work to be timed
   def self.measure(name, limit_s)
-    seconds = Array.new(RUNS) do
-      work = yield
-      GC.start
-      time(&work)
-    end
+    seconds =
+      Array.new(RUNS) do
+        work = yield
+        GC.start
+        time(&work)
+      end
     Row.new(name, seconds, limit_s)
   end
 
@@ -33,18 +34,35 @@ module Bench
     rows.each do |row|
       sorted = row.seconds.sort
       over = sorted[RUNS / 2] > row.limit_s ? "  over" : ""
-      puts format("%-46s %7.3fs %7.3fs %7.3fs %7.2fs%s", row.name, sorted.first, sorted[RUNS / 2], sorted.last, row.limit_s, over)
+      puts format(
+             "%-46s %7.3fs %7.3fs %7.3fs %7.2fs%s",
+             row.name,
+             sorted.first,
+             sorted[RUNS / 2],
+             sorted.last,
+             row.limit_s,
+             over
+           )
     end
     puts "peak memory: #{peak_mb} MB"
   end
 
   def self.label_on(job, picture_px)
-    operation = SheetTrace::Operations.from_h("place_picture", { id: "a", picture: "p", picture_px: picture_px, name: "label", island: 12 })
+    operation =
+      SheetTrace::Operations.from_h(
+        "place_picture",
+        { id: "a", picture: "p", picture_px: picture_px, name: "label", island: 12 }
+      )
     SheetTrace::Operations.run(operation, job).job
   end
 
   def self.picture
-    Vips::Image.gaussnoise(1000, 1000).cast(:uchar).bandjoin([128, 64, 255]).copy(interpretation: :srgb).pngsave_buffer(compression: 1)
+    Vips::Image
+      .gaussnoise(1000, 1000)
+      .cast(:uchar)
+      .bandjoin([128, 64, 255])
+      .copy(interpretation: :srgb)
+      .pngsave_buffer(compression: 1)
   end
 
   def self.run
@@ -55,28 +73,38 @@ module Bench
     medium = SheetTrace::Layout::Sheet.new(width_px: 2048, height_px: 2048)
     bytes = picture
     labelled = label_on(job, [1000, 1000])
-    puts "#{obj.bytesize / 1_048_576} MB OBJ, #{job.mesh.triangulation.count} triangles, #{job.layout.uv_map.island_count} islands"
+    counts = "#{job.mesh.triangulation.count} triangles, #{job.layout.uv_map.island_count} islands"
+    puts "#{obj.bytesize / 1_048_576} MB OBJ, #{counts}"
 
-    table([
-            measure("read the OBJ", 1.0) { -> { SheetTrace::Formats.read(obj, name: "wavy.obj") } },
-            measure("islands and measures", 0.7) do
-              fresh = SheetTrace::Formats.read(obj, name: "wavy.obj")
-              -> { SheetTrace::Job.start(fresh, source_name: "wavy.obj").measures }
-            end,
-            measure("trace at 4096", 3.0) { -> { SheetTrace::Formats::Png::Writer.call(SheetTrace::Trace::Template.call(job.layout, size: big).to_image) } },
-            measure("texel map and bake at 2048", 3.0) do
-              -> { SheetTrace::Artwork::Compose.call(labelled.artwork, labelled.with(unit_mm: 1.0).canvas(pictures: ->(_digest) { bytes }, size: medium)) }
-            end,
-            *formats(reading),
-            measure("preflight of 50 000 faces", 3.0) do
-              fresh = SheetTrace::Formats.read(Surfaces.wavy_obj(160), name: "wavy.obj")
-              -> { SheetTrace::Job.start(fresh, source_name: "wavy.obj").findings }
-            end,
-            *unfolds,
-            *packs,
-            *fits,
-            *moves(job)
-          ])
+    table(
+      [
+        measure("read the OBJ", 1.0) { -> { SheetTrace::Formats.read(obj, name: "wavy.obj") } },
+        measure("islands and measures", 0.7) do
+          fresh = SheetTrace::Formats.read(obj, name: "wavy.obj")
+          -> { SheetTrace::Job.start(fresh, source_name: "wavy.obj").measures }
+        end,
+        measure("trace at 4096", 3.0) do
+          -> { SheetTrace::Formats::Png::Writer.call(SheetTrace::Trace::Template.call(job.layout, size: big).to_image) }
+        end,
+        measure("texel map and bake at 2048", 3.0) do
+          lambda do
+            SheetTrace::Artwork::Compose.call(
+              labelled.artwork,
+              labelled.with(unit_mm: 1.0).canvas(pictures: ->(_digest) { bytes }, size: medium)
+            )
+          end
+        end,
+        *formats(reading),
+        measure("preflight of 50 000 faces", 3.0) do
+          fresh = SheetTrace::Formats.read(Surfaces.wavy_obj(160), name: "wavy.obj")
+          -> { SheetTrace::Job.start(fresh, source_name: "wavy.obj").findings }
+        end,
+        *unfolds,
+        *packs,
+        *fits,
+        *moves(job)
+      ]
+    )
   end
 
   # The same 100 000 triangles in the other formats.
@@ -90,61 +118,109 @@ module Bench
 
   # One piece each, from a mesh to a flat map without turned triangles.
   def self.unfolds
-    { "wavy, 10 000 triangles" => [Surfaces.wavy_sheet(70), 0.3], "wavy, 100 000" => [Surfaces.wavy_sheet(223), 3.0],
-      "half ring, 20 000" => [Surfaces.half_ring(200, 50), 0.6] }.map do |name, (obj, limit_s)|
+    {
+      "wavy, 10 000 triangles" => [Surfaces.wavy_sheet(70), 0.3],
+      "wavy, 100 000" => [Surfaces.wavy_sheet(223), 3.0],
+      "half ring, 20 000" => [Surfaces.half_ring(200, 50), 0.6]
+    }.map do |name, (obj, limit_s)|
       mesh = SheetTrace::Formats.read(obj, name: "sheet.obj").mesh
       piece = SheetTrace::Flatten::Cut.call(mesh, SheetTrace::Flatten::Seams.none(mesh)).piece(0)
       measure("unfold #{name}", limit_s) { -> { SheetTrace::Flatten::Unfold.call(piece) } }
     end
   end
 
-  # Quarter turns, 4 px between islands and along the border of a sheet of 1024 px; bench/rectangles.mjs packs their boxes.
+  # Quarter turns, 4 px between islands and along the border of a sheet of 1024 px; bench/rectangles.mjs packs their
+  # boxes.
   def self.packs
     { 60 => 1.5, 300 => 4.0, 1000 => 15.0 }.map do |count, limit_s|
-      layout = SheetTrace::Job.start(SheetTrace::Formats.read(Surfaces.patches(count), name: "patches.obj"), source_name: "patches").layout
+      layout =
+        SheetTrace::Job.start(
+          SheetTrace::Formats.read(Surfaces.patches(count), name: "patches.obj"),
+          source_name: "patches"
+        ).layout
       units = Array.new(count) { |island| [island] }
-      measure("pack #{count} islands", limit_s) { -> { SheetTrace::Layout::Pack.call(layout, units, gutter_px: 4, margin_px: 4, turn: "quarter") } }
+      measure("pack #{count} islands", limit_s) do
+        -> { SheetTrace::Layout::Pack.call(layout, units, gutter_px: 4, margin_px: 4, turn: "quarter") }
+      end
     end
   end
 
   # Cells of an atlas of 64 fields, clean and after JPEG; islands against as many cells; a soft fit by six landmarks.
   def self.fits
     clean = Surfaces.atlas(2048, 8)
-    noisy = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Picture.read(Surfaces.image(clean).flatten(background: 255).jpegsave_buffer(Q: 90)))
-    layout = SheetTrace::Job.start(SheetTrace::Formats.read(Surfaces.patches(60), name: "patches.obj"), source_name: "patches")
-    underlay = SheetTrace::Fit::Underlay.new(name: "grid", picture: "", picture_px: [1024, 1024], cells: SheetTrace::Fit::GridCells.call(1024, 1024, columns: 8, rows: 8))
-    net = SheetTrace::Job.start(SheetTrace::Formats.read(Surfaces.wavy_sheet(100), name: "sheet.obj"), source_name: "sheet")
-    [measure("cells of an atlas of 2048 px", 8.0) { -> { SheetTrace::Fit::FindCells.call(clean) } },
-     measure("cells of it after JPEG", 9.0) { -> { SheetTrace::Fit::FindCells.call(noisy) } },
-     measure("match 60 islands to 64 cells", 5.0) do
-       -> { SheetTrace::Fit::Match.call(layout.layout, (0...60).to_a, underlay, names: layout.island_names, flat_map: layout.method(:flat_map), by: "cells") }
-     end,
-     measure("soft fit of 19 602 triangles", 3.0) { soft(net) }]
+    noisy =
+      SheetTrace::Artwork::Picture.pixels(
+        SheetTrace::Artwork::Picture.read(Surfaces.image(clean).flatten(background: 255).jpegsave_buffer(Q: 90))
+      )
+    layout =
+      SheetTrace::Job.start(SheetTrace::Formats.read(Surfaces.patches(60), name: "patches.obj"), source_name: "patches")
+    underlay =
+      SheetTrace::Fit::Underlay.new(
+        name: "grid",
+        picture: "",
+        picture_px: [1024, 1024],
+        cells: SheetTrace::Fit::GridCells.call(1024, 1024, columns: 8, rows: 8)
+      )
+    net =
+      SheetTrace::Job.start(SheetTrace::Formats.read(Surfaces.wavy_sheet(100), name: "sheet.obj"), source_name: "sheet")
+    [
+      measure("cells of an atlas of 2048 px", 8.0) { -> { SheetTrace::Fit::FindCells.call(clean) } },
+      measure("cells of it after JPEG", 9.0) { -> { SheetTrace::Fit::FindCells.call(noisy) } },
+      measure("match 60 islands to 64 cells", 5.0) do
+        lambda do
+          SheetTrace::Fit::Match.call(
+            layout.layout,
+            (0...60).to_a,
+            underlay,
+            names: layout.island_names,
+            flat_map: layout.method(:flat_map),
+            by: "cells"
+          )
+        end
+      end,
+      measure("soft fit of 19 602 triangles", 3.0) { soft(net) }
+    ]
   end
 
   def self.soft(job)
     whole = SheetTrace::Operations.run(SheetTrace::Operations.from_h("lay_flat", { seams: "none" }), job).job
     left, top, right, bottom = whole.layout.boxes_px[0, true].to_a
-    places = [[0, 0], [1, 0], [1, 1], [0, 1], [0.5, 0.5], [0.2, 0.7]].map { |x, y| [left + (x * (right - left)), top + (y * (bottom - top))] }
-    marks = places.map { |x, y| SheetTrace::Fit::Landmark.at(whole.layout, 0, [x, y], [x + (12 * Math.sin(y)), y + (9 * Math.cos(x))]) }
+    places =
+      [[0, 0], [1, 0], [1, 1], [0, 1], [0.5, 0.5], [0.2, 0.7]].map do |x, y|
+        [left + (x * (right - left)), top + (y * (bottom - top))]
+      end
+    marks =
+      places.map do |x, y|
+        SheetTrace::Fit::Landmark.at(whole.layout, 0, [x, y], [x + (12 * Math.sin(y)), y + (9 * Math.cos(x))])
+      end
     -> { SheetTrace::Fit::FitLandmarks.call(whole.layout, [0], marks, kind: "soft") }
   end
 
   # One move, through operation, measures, snapshot and store, to the JSON that the page is sent.
   def self.moves(job)
     Dir.mktmpdir do |folder|
-      jobs = SheetTraceServer::Store::Jobs.new(SheetTraceServer::Store::Database.open(File.join(folder, "bench.sqlite")))
+      jobs =
+        SheetTraceServer::Store::Jobs.new(SheetTraceServer::Store::Database.open(File.join(folder, "bench.sqlite")))
       workshop = SheetTraceServer::Workshop.new(jobs, SheetTraceServer::Events.new)
       id = jobs.create("bench", SheetTrace::Job::Snapshot.dump(job), "made")
       workshop.snapshot(id)
-      [measure("a move, committed", 0.3) do
-        lambda do
-          workshop.operate(id, jobs.revision(id)[:id], "transform_islands", { islands: [3], move_px: [1, 0] })
-          revision = jobs.revision(id)
-          JSON.generate(SheetTraceServer::Json::JobJson.call(row: jobs.find(id), revision: revision, snapshot: workshop.snapshot(id), pictures: [],
-                                                             history: jobs.history(id)))
+      [
+        measure("a move, committed", 0.3) do
+          lambda do
+            workshop.operate(id, jobs.revision(id)[:id], "transform_islands", { islands: [3], move_px: [1, 0] })
+            revision = jobs.revision(id)
+            JSON.generate(
+              SheetTraceServer::Json::JobJson.call(
+                row: jobs.find(id),
+                revision: revision,
+                snapshot: workshop.snapshot(id),
+                pictures: [],
+                history: jobs.history(id)
+              )
+            )
+          end
         end
-      end]
+      ]
     end
   end
 end

@@ -42,21 +42,40 @@ module SheetTraceCli
     option :edges, default: "all", desc: "all or outline"
     def trace(model)
       job = start_job(read(model), model)
-      drawing = SheetTrace::Trace::Template.call(job.layout, size: job.sheet, line_px: options[:line], color: options[:color],
-                                                             background: options[:background], edges: options[:edges])
+      drawing =
+        SheetTrace::Trace::Template.call(
+          job.layout,
+          size: job.sheet,
+          line_px: options[:line],
+          color: options[:color],
+          background: options[:background],
+          edges: options[:edges]
+        )
       File.binwrite(options[:out], SheetTrace::Formats::Png::Writer.call(drawing.to_image))
-      puts "#{options[:out]}: #{job.sheet}, #{drawing.segments.shape[0]} lines, #{job.layout.uv_map.island_count} islands"
+      islands = job.layout.uv_map.island_count
+      puts "#{options[:out]}: #{job.sheet}, #{drawing.segments.shape[0]} lines, #{islands} islands"
     end
 
     desc "flatten IN", "lay the surface flat in true shape, at one density, and write the model with its new UVs"
     option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
     option :method, default: "unfold", desc: "unfold, rollout, direction, angle or square-on"
-    option :seams, default: "angle:60", desc: "angle:DEGREES, file (as its UVs are cut) or none; more are cut where a piece would not lie flat"
-    option :angle, type: :numeric, default: 60, desc: "degrees that faces of one piece may lean apart, for the method angle"
+    option :seams,
+           default: "angle:60",
+           desc: "angle:DEGREES, file (as its UVs are cut) or none; more are cut where a piece would not lie flat"
+    option :angle,
+           type: :numeric,
+           default: 60,
+           desc: "degrees that faces of one piece may lean apart, for the method angle"
     option :json, type: :boolean
     def flatten(model)
       reading = read(model)
-      flattening = Flattening.new(reading, method: options[:method].tr("-", "_"), seams: options[:seams], angle_deg: options[:angle])
+      flattening =
+        Flattening.new(
+          reading,
+          method: options[:method].tr("-", "_"),
+          seams: options[:seams],
+          angle_deg: options[:angle]
+        )
       write(flattening.model, options[:out])
       puts options[:json] ? JSON.pretty_generate(flattening.to_h) : flattening.to_text(options[:out])
     end
@@ -72,28 +91,52 @@ module SheetTraceCli
     option :json, type: :boolean
     def pack(model)
       reading = read(model)
-      packing = Packing.new(start_job(reading, model), turn: options[:turn], gutter_px: options[:gutter], margin_px: options[:margin],
-                                                       keep_scale: options[:keep_scale] || false, upright: options[:upright] || false)
+      packing =
+        Packing.new(
+          start_job(reading, model),
+          turn: options[:turn],
+          gutter_px: options[:gutter],
+          margin_px: options[:margin],
+          keep_scale: options[:keep_scale] || false,
+          upright: options[:upright] || false
+        )
       write(packing.model(reading), options[:out])
       puts options[:json] ? JSON.pretty_generate(packing.to_h) : packing.to_text(options[:out])
     end
 
-    desc "cells IMAGE", "print the cells of a picture: closed panels, squares of a palette, cells of an atlas, islands of alpha"
+    desc "cells IMAGE",
+         "print the cells of a picture: closed panels, squares of a palette, cells of an atlas, islands of alpha"
     option :cells, default: "auto", desc: "auto or grid:COLSxROWS"
     option :json, type: :boolean
     def cells(image)
       underlay = underlay(image)
       found = underlay.cells(options[:cells])
-      plain = found.map do |cell|
-        { x: cell.x, y: cell.y, width: cell.width, height: cell.height, name: cell.name, outline: cell.outline, color: cell.color, flat: cell.flat }.compact
+      plain =
+        found.map do |cell|
+          {
+            x: cell.x,
+            y: cell.y,
+            width: cell.width,
+            height: cell.height,
+            name: cell.name,
+            outline: cell.outline,
+            color: cell.color,
+            flat: cell.flat
+          }.compact
+        end
+      if options[:json]
+        return(
+          puts JSON.pretty_generate({ width_px: underlay.size_px[0], height_px: underlay.size_px[1], cells: plain })
+        )
       end
-      return puts JSON.pretty_generate({ width_px: underlay.size_px[0], height_px: underlay.size_px[1], cells: plain }) if options[:json]
 
       found.each { |cell| puts format("%-12s %5d %5d %5d x %d", cell.name, cell.x, cell.y, cell.width, cell.height) }
       puts "#{underlay.name}: #{found.size} cells on #{underlay.size_px.join(" x ")} px"
     end
 
-    desc "fit IN", "set the islands into the cells of a picture, or bring them to where landmarks say, and write the model with its new UVs"
+    desc "fit IN",
+         "set the islands into the cells of a picture, or bring them to where landmarks say, and write the model " \
+           "with its new UVs"
     option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
     option :underlay, required: true, desc: "the picture: PNG, JPEG, WebP, TIFF, TGA, SVG or OpenRaster"
     option :size, required: true, desc: "of the sheet, px; the picture lies over all of it"
@@ -105,12 +148,17 @@ module SheetTraceCli
     def fit(model)
       reading = read(model)
       fitting = Fitting.new(start_job(reading, model), underlay(options[:underlay]))
-      options[:landmarks] ? fitting.by_landmarks(landmarks(options[:landmarks]), kind: options[:kind]) : fitting.by_cells(options[:cells], inset_px: options[:inset])
+      if options[:landmarks]
+        fitting.by_landmarks(landmarks(options[:landmarks]), kind: options[:kind])
+      else
+        fitting.by_cells(options[:cells], inset_px: options[:inset])
+      end
       write(fitting.model(reading), options[:out])
       puts options[:json] ? JSON.pretty_generate(fitting.to_h) : fitting.to_text(options[:out])
     end
 
-    desc "run RECIPE", "do with operations what the screen does, and write what the recipe exports; paths in it are relative to it"
+    desc "run RECIPE",
+         "do with operations what the screen does, and write what the recipe exports; paths in it are relative to it"
     option :model, desc: "another model than the recipe's"
     option :out, aliases: "-o", required: true, desc: "the folder to write to; made if there is none"
     option :json, type: :boolean, desc: "sentences and files as JSON"
@@ -118,7 +166,13 @@ module SheetTraceCli
       running = Recipes.new(recipe, model: options[:model])
       result = running.call { |sentence| puts sentence unless options[:json] }
       files = running.write(result, options[:out])
-      puts options[:json] ? JSON.pretty_generate({ sentences: result.sentences, files: files }) : "#{files.join(", ")} written to #{options[:out]}"
+      puts(
+        if options[:json]
+          JSON.pretty_generate({ sentences: result.sentences, files: files })
+        else
+          "#{files.join(", ")} written to #{options[:out]}"
+        end
+      )
     end
     map "run" => :run_recipe
 
@@ -156,31 +210,52 @@ module SheetTraceCli
       end
 
       def underlay(path)
-        Underlay.new(path).tap { |underlay| underlay.notes.each { |note| warn "sheet-trace: note: #{note}" } unless options[:json] }
+        Underlay
+          .new(path)
+          .tap { |underlay| underlay.notes.each { |note| warn "sheet-trace: note: #{note}" } unless options[:json] }
       end
 
       # @return [Array<Hash>]
       def landmarks(path)
         said = JSON.parse(File.read(path), symbolize_names: true)
         found = said.is_a?(Hash) ? said[:landmarks] : nil
-        raise SheetTrace::InputError.new("#{File.basename(path)} has no list called landmarks; see docs/landmarks.md", where: { file: path }) unless found.is_a?(Array)
+        unless found.is_a?(Array)
+          raise SheetTrace::InputError.new(
+                  "#{File.basename(path)} has no list called landmarks; see docs/landmarks.md",
+                  where: {
+                    file: path
+                  }
+                )
+        end
 
         found
       rescue JSON::ParserError => e
-        raise SheetTrace::FormatError.new("#{File.basename(path)} is no JSON: #{e.message.lines.first.to_s.slice(0, 100).chomp}", where: { file: path })
+        raise SheetTrace::FormatError.new(
+                "#{File.basename(path)} is no JSON: #{e.message.lines.first.to_s.slice(0, 100).chomp}",
+                where: {
+                  file: path
+                }
+              )
       end
 
       def read(model)
-        ModelFiles.read(model).tap do |reading|
-          reading.notes.each { |note| warn "sheet-trace: note: #{note.message}" } unless options[:json]
-        end
+        ModelFiles
+          .read(model)
+          .tap do |reading|
+            reading.notes.each { |note| warn "sheet-trace: note: #{note.message}" } unless options[:json]
+          end
       end
 
       def start_job(reading, model)
         sheet = SheetTrace::Layout::Sheet.parse(options[:size])
         unit_mm = options[:unit_mm]&.to_f
         unless unit_mm.nil? || SheetTrace::Job::UNIT_MM.cover?(unit_mm)
-          raise SheetTrace::InputError.new("unit-mm is #{options[:unit_mm]}; give a number from 0.000001 to 1000000", where: { unit_mm: unit_mm })
+          raise SheetTrace::InputError.new(
+                  "unit-mm is #{options[:unit_mm]}; give a number from 0.000001 to 1000000",
+                  where: {
+                    unit_mm: unit_mm
+                  }
+                )
         end
 
         SheetTrace::Job.start(reading, source_name: File.basename(model), sheet: sheet, unit_mm: unit_mm)

@@ -13,7 +13,13 @@ module SheetTraceCli
     def initialize(reading, method:, seams:, angle_deg:)
       @reading = reading
       started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-      pieces = SheetTrace::Flatten::Pieces.call(reading.mesh, method: method, seams: seam_edges(seams), angle_rad: angle_deg * Math::PI / 180)
+      pieces =
+        SheetTrace::Flatten::Pieces.call(
+          reading.mesh,
+          method: method,
+          seams: seam_edges(seams),
+          angle_rad: angle_deg * Math::PI / 180
+        )
       sheet = SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 1024)
       @layout = SheetTrace::Layout.new(uv_map: SheetTrace::Layout::LayPieces.call(pieces, sheet: sheet), sheet: sheet)
       @seconds = Process.clock_gettime(Process::CLOCK_MONOTONIC) - started
@@ -23,15 +29,29 @@ module SheetTraceCli
 
     # @return [Hash] JSON values
     def to_h
-      { islands: @layout.uv_map.island_count, stretch_before: stretch(before), stretch_after: stretch(@layout), turned_triangles: @turned, seconds: @seconds.round(3) }
+      {
+        islands: @layout.uv_map.island_count,
+        stretch_before: stretch(before),
+        stretch_after: stretch(@layout),
+        turned_triangles: @turned,
+        seconds: @seconds.round(3)
+      }
     end
 
     # @return [String]
     def to_text(out)
       told = to_h
       former = told[:stretch_before] ? format("%.3f", told[:stretch_before][:mean]) : "none"
-      format("%s: %d islands, mean stretch %s -> %.3f, worst %.3f, %d triangles turned, %.2f s", out, told[:islands], former, told[:stretch_after][:mean],
-             told[:stretch_after][:worst], @turned, @seconds)
+      format(
+        "%s: %d islands, mean stretch %s -> %.3f, worst %.3f, %d triangles turned, %.2f s",
+        out,
+        told[:islands],
+        former,
+        told[:stretch_after][:mean],
+        told[:stretch_after][:worst],
+        @turned,
+        @seconds
+      )
     end
 
     private
@@ -39,13 +59,21 @@ module SheetTraceCli
     def seam_edges(text)
       mesh = @reading.mesh
       case text
-      when /\Aangle:(\d+(?:\.\d+)?)\z/ then SheetTrace::Flatten::Seams.by_angle(mesh, Regexp.last_match(1).to_f * Math::PI / 180)
-      when "none" then SheetTrace::Flatten::Seams.none(mesh)
+      when /\Aangle:(\d+(?:\.\d+)?)\z/
+        SheetTrace::Flatten::Seams.by_angle(mesh, Regexp.last_match(1).to_f * Math::PI / 180)
+      when "none"
+        SheetTrace::Flatten::Seams.none(mesh)
       when "file"
         raise SheetTrace::InputError.new("the file has no UVs to take seams from", where: { seams: text }) unless before
 
         SheetTrace::Flatten::Seams.of_map(before.uv_map)
-      else raise SheetTrace::InputError.new("seams is #{text.inspect}; give angle:60, file or none", where: { seams: text })
+      else
+        raise SheetTrace::InputError.new(
+                "seams is #{text.inspect}; give angle:60, file or none",
+                where: {
+                  seams: text
+                }
+              )
       end
     end
 
@@ -54,8 +82,11 @@ module SheetTraceCli
       return unless @reading.face_mapped.any?
 
       set = @reading.uv_sets.first
-      @before ||= SheetTrace::Layout.new(uv_map: SheetTrace::UvMap::Build.call(@reading.mesh, set.uvs, set.corner_uvs, set.face_mapped),
-                                         sheet: SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 1024))
+      @before ||=
+        SheetTrace::Layout.new(
+          uv_map: SheetTrace::UvMap::Build.call(@reading.mesh, set.uvs, set.corner_uvs, set.face_mapped),
+          sheet: SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 1024)
+        )
     end
 
     # Over all triangles with area on the model and on the sheet; worst is nil where some have none on the sheet.

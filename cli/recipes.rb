@@ -12,14 +12,32 @@ module SheetTraceCli
     def initialize(path, model: nil)
       @path = path
       @recipe = SheetTrace::Recipe.parse(File.read(path), name: File.basename(path))
-      @model = model || beside(@recipe.model || raise(SheetTrace::InputError.new("#{File.basename(path)} names no model; say one with --model", where: { model: nil })))
+      @model =
+        model ||
+          beside(
+            @recipe.model ||
+              raise(
+                SheetTrace::InputError.new(
+                  "#{File.basename(path)} names no model; say one with --model",
+                  where: {
+                    model: nil
+                  }
+                )
+              )
+          )
     end
 
     # @yieldparam sentence [String] of each step
     # @return [SheetTrace::Recipe::Run::Result]
     def call(&)
       pictures = @recipe.pictures.to_h { |name, file| [name.to_s, File.binread(beside(file.to_s))] }
-      SheetTrace::Recipe::Run.call(@recipe, ModelFiles.read(@model), model_name: File.basename(@model), pictures: pictures, &)
+      SheetTrace::Recipe::Run.call(
+        @recipe,
+        ModelFiles.read(@model),
+        model_name: File.basename(@model),
+        pictures: pictures,
+        &
+      )
     end
 
     # @return [Array<String>] the names of the files written
@@ -28,7 +46,9 @@ module SheetTraceCli
       root = File.expand_path(folder)
       result.files.map do |name, bytes|
         target = File.expand_path(name, root)
-        raise SheetTrace::InputError.new("#{name} would be written outside #{folder}", where: { file: name }) unless target.start_with?("#{root}/")
+        unless target.start_with?("#{root}/")
+          raise SheetTrace::InputError.new("#{name} would be written outside #{folder}", where: { file: name })
+        end
 
         FileUtils.mkdir_p(File.dirname(target))
         File.binwrite(target, bytes)
@@ -40,12 +60,26 @@ module SheetTraceCli
     # @return [Hash{String => String}] file name => bytes
     # @raise [SheetTrace::InputError] if there is no such job; where: { job: }
     def self.save(job, database)
-      raise SheetTrace::InputError.new("there is no database #{database}; say where it is with --database", where: { database: database }) unless File.exist?(database)
+      unless File.exist?(database)
+        raise SheetTrace::InputError.new(
+                "there is no database #{database}; say where it is with --database",
+                where: {
+                  database: database
+                }
+              )
+      end
 
       require_relative "../server/app"
       jobs = SheetTraceServer::Store::Jobs.new(SheetTraceServer::Store::Database.open(database))
       found = jobs.list.find { |row| [row[:id], row[:name]].include?(job) }
-      raise SheetTrace::InputError.new("there is no job #{job.inspect}; there are #{jobs.list.map { |row| row[:name] }.join(", ")}", where: { job: job }) unless found
+      unless found
+        raise SheetTrace::InputError.new(
+                "there is no job #{job.inspect}; there are #{jobs.list.map { |row| row[:name] }.join(", ")}",
+                where: {
+                  job: job
+                }
+              )
+      end
 
       SheetTraceServer::Workshop.new(jobs, SheetTraceServer::Events.new).recipe_files(found[:id])
     end

@@ -31,7 +31,9 @@ module SheetTraceCli
     # @raise [SheetTrace::InputError] where: { cells: }
     def cells(which)
       grid = /\Agrid:(\d+)[x×](\d+)\z/.match(which)
-      return SheetTrace::Fit::GridCells.call(*size_px, columns: grid[1].to_i, rows: grid[2].to_i) if grid && [grid[1], grid[2]].all? { |number| number.to_i.positive? }
+      if grid && [grid[1], grid[2]].all? { |number| number.to_i.positive? }
+        return SheetTrace::Fit::GridCells.call(*size_px, columns: grid[1].to_i, rows: grid[2].to_i)
+      end
       return SheetTrace::Fit::FindCells.call(pixels) if which == "auto"
 
       raise SheetTrace::InputError.new("cells is #{which.inspect}; give auto or grid:8x4", where: { cells: which })

@@ -2,7 +2,11 @@
 
 # Where the gems are, for every Ruby program of the project. The same folder serves all clones.
 ENV["BUNDLE_GEMFILE"] ||= File.expand_path("../Gemfile", __dir__)
-ENV["BUNDLE_PATH"] ||= File.join(ENV.fetch("XDG_DATA_HOME") { File.join(Dir.home, ".local", "share") }, "sheet-trace", "gems")
+ENV["BUNDLE_PATH"] ||= File.join(
+  ENV.fetch("XDG_DATA_HOME") { File.join(Dir.home, ".local", "share") },
+  "sheet-trace",
+  "gems"
+)
 begin
   require "bundler/setup"
 rescue Bundler::GemNotFound, Bundler::GitError

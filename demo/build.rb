@@ -10,37 +10,69 @@ require_relative "kiosk"
 
 # Builds the sample jobs from nothing, through the core alone.
 module Demo
-  # name [String]; job [SheetTrace::Job]; pictures [Hash{String => String}] file name => bytes; model [Hash{String => String}] its files
+  # name [String]; job [SheetTrace::Job]; pictures [Hash{String => String}] file name => bytes; model [Hash{String =>
+  # String}] its files
   # operations [Array<Hash>] name:, parameters: that it was made with, as a recipe has them
   Sample = Struct.new(:name, :job, :pictures, :model, :operations, keyword_init: true)
 
   # @return [Sample]
   def self.tea_caddy
     labels = TeaCaddy.labels.map { |island, file| ["place_picture", { picture: file, island: island }] }
-    made("Tea caddy", model: { "tea-caddy.obj" => TeaCaddy.obj }, pictures: TeaCaddy.pictures, operations: [["rename_edition", { edition: 0, name: "Pine" }], *labels])
+    made(
+      "Tea caddy",
+      model: {
+        "tea-caddy.obj" => TeaCaddy.obj
+      },
+      pictures: TeaCaddy.pictures,
+      operations: [["rename_edition", { edition: 0, name: "Pine" }], *labels]
+    )
   end
 
   # @return [Sample] as received, with all its faults
   def self.lantern_shade
-    made("Lantern shade, as received", model: { "lantern-shade.obj" => LanternShade.obj, "lantern-shade.mtl" => LanternShade.mtl })
+    made(
+      "Lantern shade, as received",
+      model: {
+        "lantern-shade.obj" => LanternShade.obj,
+        "lantern-shade.mtl" => LanternShade.mtl
+      }
+    )
   end
 
   # @return [Sample] with its wrap, which joins at the back
   def self.parade_drum
     wrap = ParadeDrum.pictures.keys.first
-    made("Parade drum", solid: SheetTrace::Solids.build("cylinder", ParadeDrum::MEASURES), pictures: ParadeDrum.pictures,
-                        operations: [["rename_edition", { edition: 0, name: "Indigo" }], ["place_picture", { picture: wrap, island: "Around" }]])
+    made(
+      "Parade drum",
+      solid: SheetTrace::Solids.build("cylinder", ParadeDrum::MEASURES),
+      pictures: ParadeDrum.pictures,
+      operations: [
+        ["rename_edition", { edition: 0, name: "Indigo" }],
+        ["place_picture", { picture: wrap, island: "Around" }]
+      ]
+    )
   end
 
-  # @return [Sample] cut along keel, stem and rims and unfolded, both halves as mirror images; parked, which is kept beside, and then packed; its number
+  # @return [Sample] cut along keel, stem and rims and unfolded, both halves as mirror images; parked, which is kept
+  #   beside, and then packed; its number
   #   on both sides, and the landmarks of a photo that lies under it
   def self.skiff = @skiff ||= made_skiff
 
   # @return [Sample] as its file has it, its template under the islands: to be found, matched and accepted
   def self.heron
     template = Heron.pictures.keys.first
-    made("Heron, to be fitted", model: { "heron.obj" => Heron.obj }, sheet: { width_px: 96, height_px: 64 }, pictures: Heron.pictures,
-                                operations: [["add_underlay", { picture: template }]])
+    made(
+      "Heron, to be fitted",
+      model: {
+        "heron.obj" => Heron.obj
+      },
+      sheet: {
+        width_px: 96,
+        height_px: 64
+      },
+      pictures: Heron.pictures,
+      operations: [["add_underlay", { picture: template }]]
+    )
   end
 
   # @return [Sample] walls, roof and sign set into the atlas; the palette lies ready
@@ -49,11 +81,25 @@ module Demo
     bare = made("", model: { "harbour-kiosk.obj" => Kiosk.obj, "harbour-kiosk.mtl" => Kiosk.mtl }).job
     sign = bare.mesh.face_parts.eq(bare.mesh.parts.index("sign")).where[4]
     into = ->(inset, **assignment) { ["set_into_cells", { assignments: [assignment], inset_px: inset }] }
-    made("Harbour kiosk", model: { "harbour-kiosk.obj" => Kiosk.obj, "harbour-kiosk.mtl" => Kiosk.mtl }, sheet: { width_px: 256, height_px: 256 }, pictures: Kiosk.pictures,
-                          operations: [*Kiosk.pictures.keys.reverse.map { |file| ["add_underlay", { picture: file }] }, ["set_cells", { index: 1, cells: cells }],
-                                       into.call(2, material: "planks", cell: "planks", together: false),
-                                       into.call(2, material: "shingles", cell: "shingles", together: false),
-                                       into.call(nil, faces: [sign], cell: "sign", way: "fill")])
+    made(
+      "Harbour kiosk",
+      model: {
+        "harbour-kiosk.obj" => Kiosk.obj,
+        "harbour-kiosk.mtl" => Kiosk.mtl
+      },
+      sheet: {
+        width_px: 256,
+        height_px: 256
+      },
+      pictures: Kiosk.pictures,
+      operations: [
+        *Kiosk.pictures.keys.reverse.map { |file| ["add_underlay", { picture: file }] },
+        ["set_cells", { index: 1, cells: cells }],
+        into.call(2, material: "planks", cell: "planks", together: false),
+        into.call(2, material: "shingles", cell: "shingles", together: false),
+        into.call(nil, faces: [sign], cell: "sign", way: "fill")
+      ]
+    )
   end
 
   # @return [Array<Sample>] the last one is shown first
@@ -65,15 +111,32 @@ module Demo
     mesh = (bare = made("", model: model).job).mesh
     parts = mesh.parts.each_index.map { |part| mesh.face_parts.eq(part).where.to_a }
     rims = parts.flat_map { |faces| SheetTrace::Pick.call(bare, way: "rim", kind: "edges", faces: faces) }
-    cut = [["start_seams", { from: "none" }], ["mark_seams", { edges: (rims + Skiff.keel(mesh)).uniq }], ["lay_flat", { by: "unfold", mirrored: true }]]
+    cut = [
+      ["start_seams", { from: "none" }],
+      ["mark_seams", { edges: (rims + Skiff.keel(mesh)).uniq }],
+      ["lay_flat", { by: "unfold", mirrored: true }]
+    ]
     pieces = (0...made("", model: model, operations: cut).job.layout.uv_map.island_count).to_a
     number = Skiff.pictures.keys.first
-    steps = [*cut, ["park_islands", { islands: pieces, corner: "bottom_left", share: 0.04 }], ["keep_map", { name: "Parked pieces" }],
-             ["tag_islands", { islands: pieces, tag: "art" }], ["turn_upright", { islands: pieces }], ["pack", { turn: "none", in_order: true }],
-             *%w[Left Right].map { |side| ["place_picture", { picture: number, island: "hull #{side}", width_mm: 40 }] },
-             ["add_underlay", { picture: Skiff::PHOTO }], ["show_underlay", { index: 0, how: "keep_scale" }], ["rename_edition", { edition: 0, name: "Harbour blue" }]]
+    steps = [
+      *cut,
+      ["park_islands", { islands: pieces, corner: "bottom_left", share: 0.04 }],
+      ["keep_map", { name: "Parked pieces" }],
+      ["tag_islands", { islands: pieces, tag: "art" }],
+      ["turn_upright", { islands: pieces }],
+      ["pack", { turn: "none", in_order: true }],
+      *%w[Left Right].map { |side| ["place_picture", { picture: number, island: "hull #{side}", width_mm: 40 }] },
+      ["add_underlay", { picture: Skiff::PHOTO }],
+      ["show_underlay", { index: 0, how: "keep_scale" }],
+      ["rename_edition", { edition: 0, name: "Harbour blue" }]
+    ]
     laid = made("", model: model, pictures: Skiff.pictures, operations: steps).job
-    made("Racing skiff", model: model, pictures: Skiff.pictures, operations: [*steps, ["set_landmarks", { landmarks: landmarks(laid) }]])
+    made(
+      "Racing skiff",
+      model: model,
+      pictures: Skiff.pictures,
+      operations: [*steps, ["set_landmarks", { landmarks: landmarks(laid) }]]
+    )
   end
 
   # Where the photo shows places of the skiff, on the sheet that it lies over.
@@ -83,7 +146,10 @@ module Demo
     to_sheet = job.fit_setup.underlay.to_sheet(job.sheet)
     Skiff.landmarks.map do |place, px|
       vertex = (job.mesh.positions - Numo::DFloat[place]).abs.max(axis: 1).min_index
-      { point: map.island_points[island].to_a.find { |point| map.point_vertices[point] == vertex }, to_px: to_sheet.at(*px) }
+      {
+        point: map.island_points[island].to_a.find { |point| map.point_vertices[point] == vertex },
+        to_px: to_sheet.at(*px)
+      }
     end
   end
 
@@ -94,7 +160,13 @@ module Demo
   def self.made(name, model: {}, solid: nil, sheet: { width_px: 1024, height_px: 1024 }, pictures: {}, operations: [])
     steps = operations.map { |step, parameters| { name: step, parameters: parameters } }
     recipe = SheetTrace::Recipe.new(sheet: sheet, operations: steps)
-    result = SheetTrace::Recipe::Run.call(recipe, solid || SheetTrace::Formats.read_files(model), model_name: model.keys.first || name.downcase, pictures: pictures)
+    result =
+      SheetTrace::Recipe::Run.call(
+        recipe,
+        solid || SheetTrace::Formats.read_files(model),
+        model_name: model.keys.first || name.downcase,
+        pictures: pictures
+      )
     Sample.new(name: name, job: result.job, pictures: pictures, model: model, operations: steps)
   end
   private_class_method :made_skiff, :landmarks, :made
@@ -104,9 +176,18 @@ module Demo
   # @param folder [String]
   def self.write_files(folder)
     FileUtils.mkdir_p(folder)
-    { "tea-caddy.obj" => TeaCaddy.obj, "lantern-shade.obj" => LanternShade.obj, "lantern-shade.mtl" => LanternShade.mtl, "skiff.obj" => Skiff.obj, "heron.obj" => Heron.obj,
-      "harbour-kiosk.obj" => Kiosk.obj, "harbour-kiosk.mtl" => Kiosk.mtl, **TeaCaddy.pictures, **Skiff.pictures, **Heron.pictures, **Kiosk.pictures }.each do |name, bytes|
-      File.binwrite(File.join(folder, name), bytes)
-    end
+    {
+      "tea-caddy.obj" => TeaCaddy.obj,
+      "lantern-shade.obj" => LanternShade.obj,
+      "lantern-shade.mtl" => LanternShade.mtl,
+      "skiff.obj" => Skiff.obj,
+      "heron.obj" => Heron.obj,
+      "harbour-kiosk.obj" => Kiosk.obj,
+      "harbour-kiosk.mtl" => Kiosk.mtl,
+      **TeaCaddy.pictures,
+      **Skiff.pictures,
+      **Heron.pictures,
+      **Kiosk.pictures
+    }.each { |name, bytes| File.binwrite(File.join(folder, name), bytes) }
   end
 end

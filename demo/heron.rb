@@ -4,14 +4,17 @@ require "numo/narray"
 require "vips"
 
 module Demo
-  # The mascot of the Quillhaven Lantern Regatta: a heron of blocks, and the template of 96 x 64 px that its skin is painted on. Each block's net is a
-  # column of top, front, bottom and back, its sides beside the front. The model comes with its nets anywhere on the sheet, turned and at odd scales.
+  # The mascot of the Quillhaven Lantern Regatta: a heron of blocks, and the template of 96 x 64 px that its skin is
+  # painted on. Each block's net is a
+  # column of top, front, bottom and back, its sides beside the front. The model comes with its nets anywhere on the
+  # sheet, turned and at odd scales.
   module Heron
     WIDTH = 96
     HEIGHT = 64
     MM_PER_PX = 10.0
 
-    # name => width, height, depth in px of the template; left upper corner of its net there; middle of the block in px: right, up, to the front
+    # name => width, height, depth in px of the template; left upper corner of its net there; middle of the block in
+    # px: right, up, to the front
     # turn, scale and corner of the net in the model's file. Twins have one net of the template.
     Block = Struct.new(:sides, :net, :at, :turn_deg, :scale, :corner)
     BLOCKS = {
@@ -30,11 +33,23 @@ module Demo
     FILE_PX = 128.0 # along either side of the sheet of the model's file
     # From the outside of each side anticlockwise: which end of x, y and z each corner has.
     SIDES = {
-      "front" => [[0, 0, 1], [1, 0, 1], [1, 1, 1], [0, 1, 1]], "top" => [[0, 1, 1], [1, 1, 1], [1, 1, 0], [0, 1, 0]], "bottom" => [[0, 0, 0], [1, 0, 0], [1, 0, 1], [0, 0, 1]],
-      "back" => [[1, 0, 0], [0, 0, 0], [0, 1, 0], [1, 1, 0]], "left" => [[0, 0, 0], [0, 0, 1], [0, 1, 1], [0, 1, 0]], "right" => [[1, 0, 1], [1, 0, 0], [1, 1, 0], [1, 1, 1]]
+      "front" => [[0, 0, 1], [1, 0, 1], [1, 1, 1], [0, 1, 1]],
+      "top" => [[0, 1, 1], [1, 1, 1], [1, 1, 0], [0, 1, 0]],
+      "bottom" => [[0, 0, 0], [1, 0, 0], [1, 0, 1], [0, 0, 1]],
+      "back" => [[1, 0, 0], [0, 0, 0], [0, 1, 0], [1, 1, 0]],
+      "left" => [[0, 0, 0], [0, 0, 1], [0, 1, 1], [0, 1, 0]],
+      "right" => [[1, 0, 1], [1, 0, 0], [1, 1, 0], [1, 1, 1]]
     }.freeze
-    FEATHERS = { "body" => [96, 128, 146], "crest" => [38, 52, 72], "head" => [226, 226, 214], "wing" => [70, 98, 118], "beak" => [222, 158, 52], "neck" => [214, 214, 204],
-                 "leg" => [148, 116, 66], "foot" => [120, 92, 52] }.freeze
+    FEATHERS = {
+      "body" => [96, 128, 146],
+      "crest" => [38, 52, 72],
+      "head" => [226, 226, 214],
+      "wing" => [70, 98, 118],
+      "beak" => [222, 158, 52],
+      "neck" => [214, 214, 204],
+      "leg" => [148, 116, 66],
+      "foot" => [120, 92, 52]
+    }.freeze
     private_constant :Block, :BLOCKS, :FILE_PX, :SIDES, :FEATHERS
 
     # @return [String] the model as an OBJ file
@@ -43,10 +58,21 @@ module Demo
       BLOCKS.each_with_index do |(name, block), k|
         lines << "o #{name}" << "usemtl plumage"
         ends = [0, 1].product([0, 1], [0, 1])
-        lines.concat(ends.map { |end_of| format("v %.3f %.3f %.3f", *[0, 1, 2].map { |axis| (block.at[axis] + ((end_of[axis] - 0.5) * block.sides[axis])) * MM_PER_PX }) })
+        lines.concat(
+          ends.map do |end_of|
+            format(
+              "v %.3f %.3f %.3f",
+              *[0, 1, 2].map { |axis| (block.at[axis] + ((end_of[axis] - 0.5) * block.sides[axis])) * MM_PER_PX }
+            )
+          end
+        )
         SIDES.each_value.with_index do |corners, side|
           lines.concat(corners.each_index.map { |i| uv(block, net(block.sides)[side][i]) })
-          lines << "f #{corners.each_with_index.map { |corner, i| "#{(k * 8) + ends.index(corner) + 1}/#{(k * 24) + (side * 4) + i + 1}" }.join(" ")}"
+          words =
+            corners.each_with_index.map do |corner, i|
+              "#{(k * 8) + ends.index(corner) + 1}/#{(k * 24) + (side * 4) + i + 1}"
+            end
+          lines << "f #{words.join(" ")}"
         end
       end
       "#{lines.join("\n")}\n"
@@ -55,23 +81,41 @@ module Demo
     # Where each side's corners lie on a block's net, px, in the order of SIDES.
     def self.net(size)
       w, h, d = size
-      boxes = { "front" => [d, d, w, h], "top" => [d, 0, w, d], "bottom" => [d, d + h, w, d], "back" => [d, (2 * d) + h, w, h], "left" => [0, d, d, h],
-                "right" => [d + w, d, d, h] }
+      boxes = {
+        "front" => [d, d, w, h],
+        "top" => [d, 0, w, d],
+        "bottom" => [d, d + h, w, d],
+        "back" => [d, (2 * d) + h, w, h],
+        "left" => [0, d, d, h],
+        "right" => [d + w, d, d, h]
+      }
       boxes.map do |side, (x, y, width, height)|
         corners = [[x, y + height], [x + width, y + height], [x + width, y], [x, y]]
         side == "back" ? corners.rotate(2) : corners # the back hangs below the bottom, head down
       end
     end
 
-    # @return [Array<Array(String, Integer, Integer, Integer, Integer)>] name, left, top, width and height of every panel of the template
+    # @return [Array<Array(String, Integer, Integer, Integer, Integer)>] name, left, top, width and height of every
+    #   panel of the template
     def self.panels
-      BLOCKS.reject { |name, _block| name.end_with?("right") }.flat_map do |name, block|
-        SIDES.keys.zip(net(block.sides)).map do |side, corners|
-          left, top = [0, 1].map { |axis| corners.map { |corner| corner[axis] }.min }
-          right, bottom = [0, 1].map { |axis| corners.map { |corner| corner[axis] }.max }
-          ["#{name.delete_suffix(" left")} #{side}", block.net[0] + left, block.net[1] + top, right - left, bottom - top]
+      BLOCKS
+        .reject { |name, _block| name.end_with?("right") }
+        .flat_map do |name, block|
+          SIDES
+            .keys
+            .zip(net(block.sides))
+            .map do |side, corners|
+              left, top = [0, 1].map { |axis| corners.map { |corner| corner[axis] }.min }
+              right, bottom = [0, 1].map { |axis| corners.map { |corner| corner[axis] }.max }
+              [
+                "#{name.delete_suffix(" left")} #{side}",
+                block.net[0] + left,
+                block.net[1] + top,
+                right - left,
+                bottom - top
+              ]
+            end
         end
-      end
     end
 
     # Each panel in a shade of its own; the crest has holes to see through.
@@ -80,10 +124,18 @@ module Demo
     def self.pictures
       pixels = Numo::UInt8.zeros(HEIGHT, WIDTH, 4)
       panels.each_with_index do |(name, left, top, width, height), k|
-        color = FEATHERS.fetch(name[/\w+/]).each_with_index.map { |value, channel| (value + [26, -20, 14, -32, 4, -8][k % 6] + (channel == k % 3 ? 9 : 0)).clamp(8, 247) }
+        color =
+          FEATHERS
+            .fetch(name[/\w+/])
+            .each_with_index
+            .map do |value, channel|
+              (value + [26, -20, 14, -32, 4, -8][k % 6] + (channel == k % 3 ? 9 : 0)).clamp(8, 247)
+            end
         pixels[top...(top + height), left...(left + width), 0..2] = Numo::UInt8[*color]
         pixels[top...(top + height), left...(left + width), 3] = 255
-        pixels[(top + 1)...(top + height - 2), (left + 2)...(left + width - 2), 3] = 0 if name.match?(/crest (left|right)/)
+        pixels[(top + 1)...(top + height - 2), (left + 2)...(left + width - 2), 3] = 0 if name.match?(
+          /crest (left|right)/
+        )
       end
       image = Vips::Image.new_from_memory(pixels.to_binary, WIDTH, HEIGHT, 4, :uchar).copy(interpretation: :srgb)
       { "heron-template.png" => SheetTrace::Formats::Png::Writer.call(image) }
@@ -92,7 +144,10 @@ module Demo
     def self.uv(block, place)
       angle = block.turn_deg * Math::PI / 180
       x, y = place.map { |px| px * block.scale }
-      px = [block.corner[0] + (x * Math.cos(angle)) - (y * Math.sin(angle)), block.corner[1] + (x * Math.sin(angle)) + (y * Math.cos(angle))]
+      px = [
+        block.corner[0] + (x * Math.cos(angle)) - (y * Math.sin(angle)),
+        block.corner[1] + (x * Math.sin(angle)) + (y * Math.cos(angle))
+      ]
       format("vt %.6f %.6f", px[0] / FILE_PX, 1 - (px[1] / FILE_PX))
     end
     private_class_method :net, :uv

@@ -11,8 +11,16 @@ path, folder = ARGV
 jobs = SheetTraceServer::Store::Jobs.new(SheetTraceServer::Store::Database.open(path))
 if jobs.empty?
   Demo.samples.each do |sample|
-    jobs.create(sample.name, SheetTrace::Job::Snapshot.dump(sample.job), "Sample made", pictures: sample.pictures, model_files: sample.model,
-                                                                                        operation: { operations: sample.operations })
+    jobs.create(
+      sample.name,
+      SheetTrace::Job::Snapshot.dump(sample.job),
+      "Sample made",
+      pictures: sample.pictures,
+      model_files: sample.model,
+      operation: {
+        operations: sample.operations
+      }
+    )
   end
 end
 Demo.write_files(folder)

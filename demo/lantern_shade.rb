@@ -14,7 +14,10 @@ module Demo
 
     # @return [String] the model as an OBJ file
     def self.obj
-      @lines = ["# Quillhaven Lantern Regatta: lantern shade, #{(2 * TOP_MM).round} mm wide at the top", "mtllib lantern-shade.mtl"]
+      @lines = [
+        "# Quillhaven Lantern Regatta: lantern shade, #{(2 * TOP_MM).round} mm wide at the top",
+        "mtllib lantern-shade.mtl"
+      ]
       @vertices = @uvs = 0
       shade
       lid
@@ -32,8 +35,15 @@ module Demo
       rings = [[BOTTOM_MM, 0.0], [TOP_MM, HEIGHT_MM]].map { |radius, y| ring(radius, y) }
       lower, upper = [0.45, 0.93].map { |v| (0..SIDES).map { |i| uv(0.04 + (0.54 * i / SIDES), v) } }
       SIDES.times do |i|
-        corners = [[rings[0][i], lower[i]], [rings[0][(i + 1) % SIDES], lower[i + 1]], [rings[1][(i + 1) % SIDES], upper[i + 1]], [rings[1][i], upper[i]]]
-        corners = corners.map(&:first).zip([[0.8, 0.5], [0.83, 0.5], [0.83, 0.8], [0.8, 0.8]].map { |u, v| uv(u, v) }) if i == STRAY
+        corners = [
+          [rings[0][i], lower[i]],
+          [rings[0][(i + 1) % SIDES], lower[i + 1]],
+          [rings[1][(i + 1) % SIDES], upper[i + 1]],
+          [rings[1][i], upper[i]]
+        ]
+        if i == STRAY
+          corners = corners.map(&:first).zip([[0.8, 0.5], [0.83, 0.5], [0.83, 0.8], [0.8, 0.8]].map { |u, v| uv(u, v) })
+        end
         face(corners)
       end
       @rings = rings
@@ -53,7 +63,9 @@ module Demo
 
     def self.hook(name, x, u)
       @lines << "o #{name}" << "usemtl brass"
-      points = [0, 1].product([1, -1], [-1, 1]).map { |up, front, side| vertex(x + (side * 4.0), HEIGHT_MM - 12 + (up * 24.0), front * 2.0) }
+      points =
+        [0, 1].product([1, -1], [-1, 1])
+          .map { |up, front, side| vertex(x + (side * 4.0), HEIGHT_MM - 12 + (up * 24.0), front * 2.0) }
       front, back = [[points[0], points[1], points[5], points[4]], [points[3], points[2], points[6], points[7]]]
       sides = [[points[1], points[3], points[7], points[5]], [points[2], points[0], points[4], points[6]]]
       [front, back, *sides].each_with_index do |quad, i|

@@ -14,7 +14,8 @@ module Demo
     private_constant :WAVES, :INDIGO, :CREAM, :GLOW
 
     # @return [Hash{String => String}] file name => PNG
-    def self.pictures = { "drum-wrap.png" => TeaCaddy.picture(WRAP_MM, MEASURES[:height_mm], px_per_mm: 2) { |context| wrap(context) } }
+    def self.pictures =
+      { "drum-wrap.png" => TeaCaddy.picture(WRAP_MM, MEASURES[:height_mm], px_per_mm: 2) { |context| wrap(context) } }
 
     def self.wrap(context)
       width = WRAP_MM

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 module Demo
-  # The racing skiff of the Quillhaven Lantern Regatta, as a table model 420 mm long: a hull of two mirrored halves that bends both
+  # The racing skiff of the Quillhaven Lantern Regatta, as a table model 420 mm long: a hull of two mirrored halves
+  # that bends both
   # ways, a transom and a deck, without any UVs. It is cut along keel, stem and rims, and unfolded.
   module Skiff
     LENGTH = 420.0
@@ -17,10 +18,11 @@ module Demo
     # @return [String] the model as an OBJ file; x to the right, y up, the bow to the front
     def self.obj
       lines = ["# Quillhaven Lantern Regatta: racing skiff, #{LENGTH.round} mm long"]
-      numbers = Hash.new do |all, place|
-        lines << format("v %.4f %.4f %.4f", *place)
-        all[place] = all.size + 1
-      end
+      numbers =
+        Hash.new do |all, place|
+          lines << format("v %.4f %.4f %.4f", *place)
+          all[place] = all.size + 1
+        end
       { "hull" => hull, "transom" => transom, "deck" => deck }.each do |part, faces|
         rows = faces.map { |face| face.uniq.map { |place| numbers[place] } }
         lines << "o #{part}" << "usemtl #{part == "deck" ? "planks" : "paint"}"
@@ -36,31 +38,43 @@ module Demo
       (middle[ends[true, 0]] & middle[ends[true, 1]]).where.to_a
     end
 
-    # @param station [Integer] 0 at the stern; rib [Integer] 0 at the keel; side [Integer] -1 left as seen from the front, 1 right
+    # @param station [Integer] 0 at the stern; rib [Integer] 0 at the keel; side [Integer] -1 left as seen from the
+    #   front, 1 right
     def self.place(station, rib, side)
       along = station.fdiv(STATIONS)
       angle = rib.fdiv(RIBS) * Math::PI / 2
       half = BREADTH / 2 * ((1 - (along**2.4))**0.8) * (0.78 + (0.22 * Math.sin(along * 3)))
       gunwale = 52 + (20 * (along**2))
       keel = (26 * (along**5)) + (7 * ((1 - along)**3))
-      [side * half * Math.sin(angle), gunwale - ((gunwale - keel) * Math.cos(angle)), (along - 0.5) * LENGTH].map { |value| value.round(4) + 0.0 }
+      [
+        side * half * Math.sin(angle),
+        gunwale - ((gunwale - keel) * Math.cos(angle)),
+        (along - 0.5) * LENGTH
+      ].map { |value| value.round(4) + 0.0 }
     end
 
     def self.hull
       [1, -1].flat_map do |side|
-        (0...STATIONS).to_a.product((0...RIBS).to_a).map do |i, k|
-          face = [place(i, k, side), place(i, k + 1, side), place(i + 1, k + 1, side), place(i + 1, k, side)]
-          side == 1 ? face : face.reverse.rotate(-1) # the same first corner, so that triangles mirror each other too
-        end
+        (0...STATIONS)
+          .to_a
+          .product((0...RIBS).to_a)
+          .map do |i, k|
+            face = [place(i, k, side), place(i, k + 1, side), place(i + 1, k + 1, side), place(i + 1, k, side)]
+            side == 1 ? face : face.reverse.rotate(-1) # the same first corner, so that triangles mirror each other too
+          end
       end
     end
 
     def self.transom = (0...RIBS).map { |k| [place(0, k, 1), place(0, k, -1), place(0, k + 1, -1), place(0, k + 1, 1)] }
-    def self.deck = (0...STATIONS).map { |i| [place(i, RIBS, -1), place(i + 1, RIBS, -1), place(i + 1, RIBS, 1), place(i, RIBS, 1)] }
+    def self.deck =
+      (0...STATIONS).map { |i| [place(i, RIBS, -1), place(i + 1, RIBS, -1), place(i + 1, RIBS, 1), place(i, RIBS, 1)] }
 
     # @return [Hash{String => String}] file name => PNG: its number, and what a photo of its right side might look like
     def self.pictures
-      { "skiff-number.png" => TeaCaddy.picture(40, 40) { |context| number(context) }, PHOTO => TeaCaddy.picture(*PHOTO_PX, px_per_mm: 1) { |context| photo(context) } }
+      {
+        "skiff-number.png" => TeaCaddy.picture(40, 40) { |context| number(context) },
+        PHOTO => TeaCaddy.picture(*PHOTO_PX, px_per_mm: 1) { |context| photo(context) }
+      }
     end
 
     # Six places of the right half that are told apart on the photo: ends and middle of rim and keel.
@@ -74,19 +88,24 @@ module Demo
     # Seen from the right, the bow to the left, through a lens that draws what is near the middle a little larger.
     def self.on_photo(place)
       _x, y, z = place
-      [PHOTO_PX[0] / 2.0, 190.0].zip([-z, -y]).map { |middle, value| middle + (value * 2.1 * (1 - (((z / LENGTH)**2) * 0.12))) }
+      [PHOTO_PX[0] / 2.0, 190.0].zip([-z, -y])
+        .map { |middle, value| middle + (value * 2.1 * (1 - (((z / LENGTH)**2) * 0.12))) }
     end
 
     # Water, sky, the hull with its stripe, light that falls off to the stern.
     def self.photo(context)
       sky = Cairo::LinearPattern.new(0, 0, 0, PHOTO_PX[1])
-      [[0, 0.78, 0.85, 0.88], [0.55, 0.92, 0.9, 0.84], [0.6, 0.36, 0.52, 0.56], [1, 0.2, 0.34, 0.4]].each { |stop| sky.add_color_stop_rgb(*stop) }
+      [[0, 0.78, 0.85, 0.88], [0.55, 0.92, 0.9, 0.84], [0.6, 0.36, 0.52, 0.56], [1, 0.2, 0.34, 0.4]].each do |stop|
+        sky.add_color_stop_rgb(*stop)
+      end
       context.set_source(sky)
       context.paint
       { (0..RIBS) => CREAM, (4..5) => BLUE }.each do |ribs, color|
         context.set_source_color(color)
         side = [ribs.begin, ribs.end].map { |rib| (0..STATIONS).map { |station| on_photo(place(station, rib, 1)) } }
-        [*side[0], *side[1].reverse].each_with_index { |(x, y), i| i.zero? ? context.move_to(x, y) : context.line_to(x, y) }
+        [*side[0], *side[1].reverse].each_with_index do |(x, y), i|
+          i.zero? ? context.move_to(x, y) : context.line_to(x, y)
+        end
         context.fill
       end
       shade = Cairo::LinearPattern.new(0, 0, PHOTO_PX[0], 0)

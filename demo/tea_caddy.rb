@@ -20,19 +20,30 @@ module Demo
     # Corners of each panel, anticlockwise from outside, its upright lower left corner first; then
     # the px of that panel's top left corner on the sheet, and quarter turns clockwise on it.
     PANELS = {
-      "front" => [[0, 1, 2, 3], [24, 24], 0], "left" => [[4, 0, 3, 7], [368, 24], 0], "right" => [[1, 5, 6, 2], [592, 24], 0],
-      "back" => [[5, 4, 7, 6], [24, 528], 1], "lid" => [[3, 2, 6, 7], [528, 528], 0], "base" => [[4, 5, 1, 0], [528, 752], 0]
+      "front" => [[0, 1, 2, 3], [24, 24], 0],
+      "left" => [[4, 0, 3, 7], [368, 24], 0],
+      "right" => [[1, 5, 6, 2], [592, 24], 0],
+      "back" => [[5, 4, 7, 6], [24, 528], 1],
+      "lid" => [[3, 2, 6, 7], [528, 528], 0],
+      "base" => [[4, 5, 1, 0], [528, 752], 0]
     }.freeze
-    VERTICES = [0, HEIGHT].product([1, -1]).flat_map do |y, side|
-      [[-1, y, side], [1, y, side]]
-    end.values_at(0, 1, 5, 4, 2, 3, 7, 6).map { |x, y, z| [x * WIDTH / 2.0, y, z * DEPTH / 2.0] }.freeze
+    VERTICES =
+      [0, HEIGHT].product([1, -1])
+        .flat_map { |y, side| [[-1, y, side], [1, y, side]] }
+        .values_at(0, 1, 5, 4, 2, 3, 7, 6)
+        .map { |x, y, z| [x * WIDTH / 2.0, y, z * DEPTH / 2.0] }
+        .freeze
 
     # @return [String] the model as an OBJ file
     def self.obj
       lines = ["# Quillhaven Lantern Regatta: tea caddy, #{WIDTH} x #{HEIGHT} x #{DEPTH} mm", "o caddy", "usemtl card"]
       lines += VERTICES.map { |x, y, z| "v #{x} #{y} #{z}" }
-      PANELS.each_value { |panel, place, turns| lines += uvs(panel, place, turns).map { |u, v| format("vt %.10f %.10f", u, v) } }
-      PANELS.values.each_with_index { |(panel, *), i| lines << "f #{panel.each_with_index.map { |v, k| "#{v + 1}/#{(i * 4) + k + 1}" }.join(" ")}" }
+      PANELS.each_value do |panel, place, turns|
+        lines += uvs(panel, place, turns).map { |u, v| format("vt %.10f %.10f", u, v) }
+      end
+      PANELS.values.each_with_index do |(panel, *), i|
+        lines << "f #{panel.each_with_index.map { |v, k| "#{v + 1}/#{(i * 4) + k + 1}" }.join(" ")}"
+      end
       "#{lines.join("\n")}\n"
     end
 
@@ -48,18 +59,28 @@ module Demo
 
     # @return [Hash{String => String}] file name => PNG
     def self.pictures
-      { "caddy-front.png" => picture(WIDTH, HEIGHT) { |c| front(c) }, "caddy-side.png" => picture(DEPTH, HEIGHT) { |c| side(c) },
-        "caddy-lid.png" => picture(WIDTH, DEPTH) { |c| lid(c) } }
+      {
+        "caddy-front.png" => picture(WIDTH, HEIGHT) { |c| front(c) },
+        "caddy-side.png" => picture(DEPTH, HEIGHT) { |c| side(c) },
+        "caddy-lid.png" => picture(WIDTH, DEPTH) { |c| lid(c) }
+      }
     end
 
     # @return [Hash{String => String}] island name => picture file, for the labels that are set from the start
-    def self.labels = { "Front" => "caddy-front.png", "Left" => "caddy-side.png", "Right" => "caddy-side.png", "Top" => "caddy-lid.png" }
+    def self.labels =
+      {
+        "Front" => "caddy-front.png",
+        "Left" => "caddy-side.png",
+        "Right" => "caddy-side.png",
+        "Top" => "caddy-lid.png"
+      }
 
     # Draws in mm.
     #
     # @return [String] PNG
     def self.picture(width_mm, height_mm, px_per_mm: 10)
-      surface = Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, (width_mm * px_per_mm).round, (height_mm * px_per_mm).round)
+      surface =
+        Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, (width_mm * px_per_mm).round, (height_mm * px_per_mm).round)
       context = Cairo::Context.new(surface)
       context.scale(px_per_mm, px_per_mm)
       yield context
@@ -123,7 +144,9 @@ module Demo
       context.fill
       context.set_source_color(PINE)
       context.line_width = 0.8
-      [-0.55, 0.0, 0.55].each { |rib| arc_line(context, x, y + (rib * radius), radius * 0.8 * Math.sqrt(1 - (rib * rib)), rib * 6) }
+      [-0.55, 0.0, 0.55].each do |rib|
+        arc_line(context, x, y + (rib * radius), radius * 0.8 * Math.sqrt(1 - (rib * rib)), rib * 6)
+      end
       context.set_source_color(CREAM)
       context.rectangle(x - 4.5, y - radius - 2.5, 9, 2.4)
       context.rectangle(x - 4.5, y + radius, 9, 2.4)

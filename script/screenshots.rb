@@ -15,109 +15,124 @@ module Screenshots
   VIEWS = {
     "start" => -> { visit "/" },
     "model" => -> { open_stage "Model", island: "Front" },
-    "preflight" => lambda {
-      open_job "Lantern shade"
-      find(".preflight").click
-      find(".finding .head", text: "stray face").click
-    },
-    "stretch-map" => lambda {
-      open_job "Lantern shade"
-      find(".proof-view label", text: "Stretch").click
-      click_button "Next worst face"
-    },
-    "cut" => lambda {
-      open_job "Lantern shade"
-      stage "Cut"
-      find(".pick label", text: "Edges").click
-      click_button "Add"
-      find_button(text: /\ACut [1-9]/).click
-      find(".status-bar .done", text: "pieces")
-      find(".island-card", text: "shade Left").click
-      find(".pick label", text: "Faces").click
-      find("#pick-way").select("of picked islands")
-      click_button "Add"
-    },
-    "laid-flat" => lambda {
-      open_job "Lantern shade"
-      stage "Cut"
-      find(".inspector label", text: "Lay flat").click
-      find("#flatten-method").select("Roll out")
-      find(".inspector label", text: "By angle").click
-      click_button "Lay everything flat"
-      find(".island-card", text: "shade Around")
-      find(".proof-view label", text: "Stretch").click
-    },
-    "unfolded-skiff" => lambda {
-      open_job "Racing skiff"
-      stage "Cut"
-      find(".inspector label", text: "Lay flat").click
-      find(".proof-view label", text: "Stretch").click
-    },
-    "compare" => lambda {
-      open_job "Lantern shade"
-      stage "Cut"
-      find(".inspector label", text: "Compare").click
-      fill_in "Name of the map", with: "As received"
-      click_button "Set aside"
-      find(".inspector label", text: "Lay flat").click
-      click_button "One-seam wrap"
-      find(".status-bar .done", text: "wrap")
-      find(".inspector label", text: "Compare").click
-      click_button "Compare"
-    },
-    "packing" => lambda {
-      open_job "Racing skiff"
-      stage "Lay out"
-      find(".inspector label", text: "Pack").click
-      click_button "Pack all islands"
-      find("[role=radio][aria-label='Attempt 12']", wait: 60)
-    },
-    "whole-pixels" => lambda {
-      open_stage "Lay out", island: "Front"
-      { "Sheet width" => 96, "Sheet height" => 96 }.each do |field, px|
-        find_field(field).send_keys([:control, "a"], px.to_s, :enter)
-        sleep 1
-      end
-      find(".inspector label", text: "Box").click
-      click_button "Bring to whole pixels"
-      find(".status-bar .done", text: "pixel corners")
-      5.times { click_button "Zoom in" }
-    },
-    "fit-cells" => lambda {
-      open_fit "Harbour kiosk", "Cells"
-      find("[role=option]", text: "shutter").click
-      find(".island-card", text: "shed Front").click
-    },
-    "fit-match" => lambda {
-      propose_heron
-      find(".proposals .pair", text: "head Around").click
-    },
-    "fit-landmarks" => lambda {
-      open_fit "Racing skiff", "Points"
-      find(".island-card", text: "hull Right").click
-      find(".inspector .figures button", text: "1 hull").click
-    },
-    "fit-pixels" => lambda {
-      propose_heron
-      click_button "Accept all 8"
-      find(".status-bar .done", text: "set into cells")
-      find(".island-card", text: "head Around").click
-      6.times { click_button "Zoom in" }
-    },
+    "preflight" =>
+      lambda do
+        open_job "Lantern shade"
+        find(".preflight").click
+        find(".finding .head", text: "stray face").click
+      end,
+    "stretch-map" =>
+      lambda do
+        open_job "Lantern shade"
+        find(".proof-view label", text: "Stretch").click
+        click_button "Next worst face"
+      end,
+    "cut" =>
+      lambda do
+        open_job "Lantern shade"
+        stage "Cut"
+        find(".pick label", text: "Edges").click
+        click_button "Add"
+        find_button(text: /\ACut [1-9]/).click
+        find(".status-bar .done", text: "pieces")
+        find(".island-card", text: "shade Left").click
+        find(".pick label", text: "Faces").click
+        find("#pick-way").select("of picked islands")
+        click_button "Add"
+      end,
+    "laid-flat" =>
+      lambda do
+        open_job "Lantern shade"
+        stage "Cut"
+        find(".inspector label", text: "Lay flat").click
+        find("#flatten-method").select("Roll out")
+        find(".inspector label", text: "By angle").click
+        click_button "Lay everything flat"
+        find(".island-card", text: "shade Around")
+        find(".proof-view label", text: "Stretch").click
+      end,
+    "unfolded-skiff" =>
+      lambda do
+        open_job "Racing skiff"
+        stage "Cut"
+        find(".inspector label", text: "Lay flat").click
+        find(".proof-view label", text: "Stretch").click
+      end,
+    "compare" =>
+      lambda do
+        open_job "Lantern shade"
+        stage "Cut"
+        find(".inspector label", text: "Compare").click
+        fill_in "Name of the map", with: "As received"
+        click_button "Set aside"
+        find(".inspector label", text: "Lay flat").click
+        click_button "One-seam wrap"
+        find(".status-bar .done", text: "wrap")
+        find(".inspector label", text: "Compare").click
+        click_button "Compare"
+      end,
+    "packing" =>
+      lambda do
+        open_job "Racing skiff"
+        stage "Lay out"
+        find(".inspector label", text: "Pack").click
+        click_button "Pack all islands"
+        find("[role=radio][aria-label='Attempt 12']", wait: 60)
+      end,
+    "whole-pixels" =>
+      lambda do
+        open_stage "Lay out", island: "Front"
+        { "Sheet width" => 96, "Sheet height" => 96 }.each do |field, px|
+          find_field(field).send_keys([:control, "a"], px.to_s, :enter)
+          sleep 1
+        end
+        find(".inspector label", text: "Box").click
+        click_button "Bring to whole pixels"
+        find(".status-bar .done", text: "pixel corners")
+        5.times { click_button "Zoom in" }
+      end,
+    "fit-cells" =>
+      lambda do
+        open_fit "Harbour kiosk", "Cells"
+        find("[role=option]", text: "shutter").click
+        find(".island-card", text: "shed Front").click
+      end,
+    "fit-match" =>
+      lambda do
+        propose_heron
+        find(".proposals .pair", text: "head Around").click
+      end,
+    "fit-landmarks" =>
+      lambda do
+        open_fit "Racing skiff", "Points"
+        find(".island-card", text: "hull Right").click
+        find(".inspector .figures button", text: "1 hull").click
+      end,
+    "fit-pixels" =>
+      lambda do
+        propose_heron
+        click_button "Accept all 8"
+        find(".status-bar .done", text: "set into cells")
+        find(".island-card", text: "head Around").click
+        6.times { click_button "Zoom in" }
+      end,
     "layout" => -> { open_stage "Lay out", island: "Back" },
     "trace" => -> { open_stage "Trace" },
-    "art" => lambda {
-      open_stage "Art"
-      find(".layer .pick", text: "caddy-front").click
-    },
-    "test-chart" => lambda {
-      open_stage "Lay out"
-      find(".proof-view label", text: "Test chart").click
-    },
-    "deliver-dark" => lambda {
-      page.execute_script("localStorage.setItem('sheet-trace-theme', 'dark')")
-      open_stage "Deliver"
-    }
+    "art" =>
+      lambda do
+        open_stage "Art"
+        find(".layer .pick", text: "caddy-front").click
+      end,
+    "test-chart" =>
+      lambda do
+        open_stage "Lay out"
+        find(".proof-view label", text: "Test chart").click
+      end,
+    "deliver-dark" =>
+      lambda do
+        page.execute_script("localStorage.setItem('sheet-trace-theme', 'dark')")
+        open_stage "Deliver"
+      end
   }.freeze
 
   # Each from fresh samples: some views change them.

@@ -22,29 +22,46 @@ module SheetTraceServer
 
     def halt_json(code, **error) = halt(code, { "content-type" => "application/json" }, JSON.generate(error: error))
 
-    def code_of(failure) = failure.respond_to?(:code) ? failure.code : failure.class.name.split("::").last.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase
+    def code_of(failure)
+      if failure.respond_to?(:code)
+        failure.code
+      else
+        failure.class.name.split("::").last.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase
+      end
+    end
 
     def render_job(id, done = nil)
       row = workshop.jobs.find(id)
       revision = workshop.jobs.revision(id)
-      job = Json::JobJson.call(row: row, revision: revision, snapshot: workshop.snapshot(id, revision[:id]),
-                               pictures: workshop.jobs.pictures(id), history: workshop.jobs.history(id))
+      job =
+        Json::JobJson.call(
+          row: row,
+          revision: revision,
+          snapshot: workshop.snapshot(id, revision[:id]),
+          pictures: workshop.jobs.pictures(id),
+          history: workshop.jobs.history(id)
+        )
       answer(Json::JobJson::SHAPE, done ? job.merge(done: done) : job)
     end
 
     def render_step(by, word)
       moved = workshop.step(params[:id], by)
-      render_job(params[:id], if moved
-                                "#{word}: #{moved[:description]}"
-                              else
-                                "There is nothing to #{by.negative? ? "undo" : "redo"}"
-                              end)
+      render_job(
+        params[:id],
+        (
+          if moved
+            "#{word}: #{moved[:description]}"
+          else
+            "There is nothing to #{by.negative? ? "undo" : "redo"}"
+          end
+        )
+      )
     end
 
     def uploaded_name
-      File.basename(URI.decode_www_form_component(request.get_header("HTTP_X_FILE_NAME").to_s).tr("\\", "/")).then do |name|
-        name.empty? ? "unnamed" : name[0, 200]
-      end
+      File
+        .basename(URI.decode_www_form_component(request.get_header("HTTP_X_FILE_NAME").to_s).tr("\\", "/"))
+        .then { |name| name.empty? ? "unnamed" : name[0, 200] }
     end
 
     def uploaded_bytes
@@ -58,14 +75,25 @@ module SheetTraceServer
       files = Array(params[:files]).select { |file| file.is_a?(Hash) && file[:tempfile] }
       raise SheetTrace::InputError, "no file came along; choose a model" if files.empty?
 
-      files.to_h { |file| [file[:filename].to_s.dup.force_encoding(Encoding::UTF_8).scrub("_").tr("\\", "/")[0, 300], file[:tempfile].read.b] }
+      files.to_h do |file|
+        [
+          file[:filename].to_s.dup.force_encoding(Encoding::UTF_8).scrub("_").tr("\\", "/")[0, 300],
+          file[:tempfile].read.b
+        ]
+      end
     end
 
     def check_size(what)
       got = request.content_length.to_i
       return if got <= UPLOAD_BYTES
 
-      raise SheetTrace::LimitError.new("#{what} too large: #{got / 1_048_576} MB; at most 200 MB are taken", where: { limit: UPLOAD_BYTES, got: got })
+      raise SheetTrace::LimitError.new(
+              "#{what} too large: #{got / 1_048_576} MB; at most 200 MB are taken",
+              where: {
+                limit: UPLOAD_BYTES,
+                got: got
+              }
+            )
     end
 
     def forever = cache_control(:private, :immutable, max_age: 31_536_000)

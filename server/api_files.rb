@@ -3,26 +3,53 @@
 require_relative "app"
 
 module SheetTraceServer
-  # The files that are made from what operations, picks and answers declare: `rake api` writes them, and a test fails when they are stale.
+  # The files that are made from what operations, picks and answers declare: `rake api` writes them, and a test fails
+  # when they are stale.
   module ApiFiles
     MARK = "// Made by `rake api` from the declarations of the core and the server; not to be changed by hand."
     private_constant :MARK
 
     # @return [Hash{String => String}] path in the project => content
-    def self.all = { "docs/operations.md" => SheetTrace::Operations::Reference.markdown, "web/src/api/operations.ts" => operations, "web/src/api/answers.ts" => answers }
+    def self.all =
+      {
+        "docs/operations.md" => SheetTrace::Operations::Reference.markdown,
+        "web/src/api/operations.ts" => operations,
+        "web/src/api/answers.ts" => answers
+      }
 
     def self.operations
       ways = SheetTrace::Pick::WAYS.names.map { |way| "  #{way}: #{typescript(SheetTrace::Pick::WAYS.fetch(way))};" }
-      [MARK, "", SheetTrace::Operations::Reference.typescript, "", "/** What each way to pick is given. */", "export interface Picks {", *ways, "}", "",
-       %(export type Assignment = Operations["set_into_cells"]["assignments"][number];), %(export type CorrectionStep = Operations["correct_underlay"]["recipe"][number];), ""].join("\n")
+      [
+        MARK,
+        "",
+        SheetTrace::Operations::Reference.typescript,
+        "",
+        "/** What each way to pick is given. */",
+        "export interface Picks {",
+        *ways,
+        "}",
+        "",
+        %(export type Assignment = Operations["set_into_cells"]["assignments"][number];),
+        %(export type CorrectionStep = Operations["correct_underlay"]["recipe"][number];),
+        ""
+      ].join("\n")
     end
 
     def self.answers
-      [MARK, %(import type { Assignment, OperationName } from "./operations";), "", "/** What the server's JSON holds. Lengths carry their unit in the name; angles are degrees. */", "",
-       *Json::Shapes.records.flat_map { |record| [record.declaration, ""] }, "export type ArrayName =", *Json::Arrays::NAMES.map { |name| %(  | "#{name}") }].join("\n").concat(";\n")
+      [
+        MARK,
+        %(import type { Assignment, OperationName } from "./operations";),
+        "",
+        "/** What the server's JSON holds. Lengths carry their unit in the name; angles are degrees. */",
+        "",
+        *Json::Shapes.records.flat_map { |record| [record.declaration, ""] },
+        "export type ArrayName =",
+        *Json::Arrays::NAMES.map { |name| %(  | "#{name}") }
+      ].join("\n").concat(";\n")
     end
 
-    def self.typescript(declared) = SheetTrace::Parameters::Record.of(declared).typescript.sub("{  }", "Record<string, never>")
+    def self.typescript(declared) =
+      SheetTrace::Parameters::Record.of(declared).typescript.sub("{  }", "Record<string, never>")
     private_class_method :operations, :answers, :typescript
   end
 end

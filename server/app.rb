@@ -15,17 +15,32 @@ require_relative "store/blobs"
 require_relative "store/jobs"
 require_relative "workshop"
 require_relative "answers"
-%w[shape shapes lines_json islands_json fit_setup_json artwork_json].each { |name| require_relative "json/#{name}" } # what the others name
+# what the others name
+%w[shape shapes lines_json islands_json fit_setup_json artwork_json].each { |name| require_relative "json/#{name}" }
 Dir[File.join(__dir__, "json", "*.rb")].each { |file| require file }
 Dir[File.join(__dir__, "routes", "*.rb")].each { |file| require file }
 
 module SheetTraceServer
   # Mounts the routes; the one place that maps errors to statuses.
   class App < Sinatra::Base
-    STATUSES = { SheetTrace::LimitError => 413, SheetTrace::Error => 422, Store::Jobs::NotFound => 404, Store::Jobs::Conflict => 409 }.freeze
+    STATUSES = {
+      SheetTrace::LimitError => 413,
+      SheetTrace::Error => 422,
+      Store::Jobs::NotFound => 404,
+      Store::Jobs::Conflict => 409
+    }.freeze
     # Bootstrap's form controls carry their marks as data: images.
-    OWN_FILES_ONLY = { default_src: "'none'", script_src: "'self'", style_src: "'self'", font_src: "'self'", connect_src: "'self'",
-                       img_src: "'self' data:", form_action: "'none'", frame_ancestors: "'none'", base_uri: "'none'" }.freeze
+    OWN_FILES_ONLY = {
+      default_src: "'none'",
+      script_src: "'self'",
+      style_src: "'self'",
+      font_src: "'self'",
+      connect_src: "'self'",
+      img_src: "'self' data:",
+      form_action: "'none'",
+      frame_ancestors: "'none'",
+      base_uri: "'none'"
+    }.freeze
     private_constant :STATUSES, :OWN_FILES_ONLY
 
     helpers Answers
@@ -40,7 +55,10 @@ module SheetTraceServer
 
     use Rack::Protection::HttpOrigin
     use Rack::Protection::ContentSecurityPolicy, **OWN_FILES_ONLY
-    use Rack::Static, urls: ["/assets"], root: Answers::DIST, header_rules: [[:all, { "cache-control" => "public, max-age=31536000, immutable" }]]
+    use Rack::Static,
+        urls: ["/assets"],
+        root: Answers::DIST,
+        header_rules: [[:all, { "cache-control" => "public, max-age=31536000, immutable" }]]
 
     # @param database [Sequel::Database]
     def self.open(database)
@@ -66,9 +84,16 @@ module SheetTraceServer
       _class, code = STATUSES.find { |type, _status| failure.is_a?(type) }
       unless code
         env["rack.errors"].puts(failure.full_message(highlight: false))
-        halt_json 500, code: "internal", message: "something went wrong on our side; nothing of yours was changed", where: {}
+        halt_json 500,
+                  code: "internal",
+                  message: "something went wrong on our side; nothing of yours was changed",
+                  where: {
+                  }
       end
-      halt_json code, code: code_of(failure), message: failure.message, where: failure.respond_to?(:where) ? failure.where : {}
+      halt_json code,
+                code: code_of(failure),
+                message: failure.message,
+                where: failure.respond_to?(:where) ? failure.where : {}
     end
   end
 end

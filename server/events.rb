@@ -28,12 +28,13 @@ module SheetTraceServer
     def push(queues, value) = queues.each { |queue| queue << value }
 
     def heart
-      @heart ||= Thread.new do
-        loop do
-          sleep HEARTBEAT_S
-          push(@lock.synchronize { @queues.values.flatten }, nil)
+      @heart ||=
+        Thread.new do
+          loop do
+            sleep HEARTBEAT_S
+            push(@lock.synchronize { @queues.values.flatten }, nil)
+          end
         end
-      end
     end
   end
 end

@@ -30,7 +30,9 @@ module SheetTraceServer
     # @param job [SheetTrace::Job, nil] that they speak of
     # @return [Hash{Symbol => Object}] checked, as the core uses them
     # @raise [SheetTrace::InputError]
-    def read(declared, values, job = nil) = declared.checked(declared.from_plain(values), SheetTrace::References::Context.new(job: job))
+    def read(declared, values, job = nil)
+      declared.checked(declared.from_plain(values), SheetTrace::References::Context.new(job: job))
+    end
 
     # The same, from the texts of a query; what is not declared is left out.
     def query(declared, texts, job = nil)
@@ -43,7 +45,10 @@ module SheetTraceServer
       values = query(Size, texts)
       return default if values.values.none?
 
-      SheetTrace::Layout::Sheet.new(width_px: values[:width_px] || default.width_px, height_px: values[:height_px] || default.height_px)
+      SheetTrace::Layout::Sheet.new(
+        width_px: values[:width_px] || default.width_px,
+        height_px: values[:height_px] || default.height_px
+      )
     end
 
     # @param text [String, nil] of a path or query
@@ -51,7 +56,12 @@ module SheetTraceServer
     def integer(text, name)
       Integer(text, 10)
     rescue ArgumentError, TypeError
-      raise SheetTrace::InputError.new("#{name} is #{text.inspect.slice(0, 60)}; give a whole number", where: { name => text })
+      raise SheetTrace::InputError.new(
+              "#{name} is #{text.inspect.slice(0, 60)}; give a whole number",
+              where: {
+                name => text
+              }
+            )
     end
   end
 end

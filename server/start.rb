@@ -5,4 +5,4 @@ require_relative "../config/environment"
 require "puma/cli"
 
 Dir.chdir(File.expand_path("..", __dir__))
-Puma::CLI.new(["--config", "config/puma.rb", "config.ru"]).run
+Puma::CLI.new(%w[--config config/puma.rb config.ru]).run

@@ -35,7 +35,11 @@ module SheetTraceServer
     # @return [String] the new job's id
     def start(files)
       name = File.basename(SheetTrace::Formats::Bundle.open(files).model.first)
-      create(SheetTrace::Job::Start.call(SheetTrace::Formats.read_files(files), source_name: name), files: files, model: files.keys.size == 1 ? files.keys.first : name)
+      create(
+        SheetTrace::Job::Start.call(SheetTrace::Formats.read_files(files), source_name: name),
+        files: files,
+        model: files.keys.size == 1 ? files.keys.first : name
+      )
     end
 
     # @param kind [String] of solid; measures [Hash{Symbol => Numeric}]
@@ -50,7 +54,12 @@ module SheetTraceServer
     def operate(id, base_revision_id, name, parameters)
       @lock.synchronize do
         before = snapshot(id, base_revision_id)
-        change = SheetTrace::Operations.run(SheetTrace::Operations.from_plain(name, parameters), before.job, pictures: picture_files(id))
+        change =
+          SheetTrace::Operations.run(
+            SheetTrace::Operations.from_plain(name, parameters),
+            before.job,
+            pictures: picture_files(id)
+          )
         after = SheetTrace::Job::Snapshot.dump(change.job, before: before)
         revision_id = @jobs.commit(id, base_revision_id, after, change.sentence, { name: name, parameters: parameters })
         @snapshots[revision_id] = after
@@ -74,7 +83,8 @@ module SheetTraceServer
     # @return [#call] takes a digest, gives the picture's bytes
     def pictures = @jobs.blobs.method(:fetch)
 
-    # @return [#call] takes a digest or a file's name, gives the SheetTrace::Artwork::PictureFile of that picture of a job, or nil
+    # @return [#call] takes a digest or a file's name, gives the SheetTrace::Artwork::PictureFile of that picture of
+    #   a job, or nil
     def picture_files(id)
       lambda do |name|
         row = @jobs.pictures(id).reverse.find { |picture| [picture[:digest], picture[:name]].include?(name) }
@@ -82,13 +92,19 @@ module SheetTraceServer
       end
     end
 
-    # @return [Hash{String => String}] file name => bytes: the job as a recipe, with the model and the pictures that it names
+    # @return [Hash{String => String}] file name => bytes: the job as a recipe, with the model and the pictures that
+    #   it names
     def recipe_files(id)
       revisions = @jobs.revisions_until_shown(id)
       first = snapshot(id, revisions.first[:id]).job
       operations = revisions.flat_map { |row| recorded(row) }
-      SheetTrace::Recipe::Save.call(first, operations, model: @jobs.model_files(id), pictures: @jobs.pictures(id).to_h { |row| [row, pictures.call(row[:digest])] },
-                                                       name: SheetTrace::Job::Deliver.base_name("#{@jobs.find(id)[:name]}.job"))
+      SheetTrace::Recipe::Save.call(
+        first,
+        operations,
+        model: @jobs.model_files(id),
+        pictures: @jobs.pictures(id).to_h { |row| [row, pictures.call(row[:digest])] },
+        name: SheetTrace::Job::Deliver.base_name("#{@jobs.find(id)[:name]}.job")
+      )
     end
 
     private
@@ -97,8 +113,16 @@ module SheetTraceServer
     def create(started, model:, files: {})
       job = started.job
       name = job.source_name
-      @jobs.create(File.basename(name, ".*").tr("_", " "), SheetTrace::Job::Snapshot.dump(job), "#{name} brought in", pictures: started.pictures,
-                                                                                                                      model_files: files, operation: { start: model })
+      @jobs.create(
+        File.basename(name, ".*").tr("_", " "),
+        SheetTrace::Job::Snapshot.dump(job),
+        "#{name} brought in",
+        pictures: started.pictures,
+        model_files: files,
+        operation: {
+          start: model
+        }
+      )
     end
 
     # What a revision did, as a recipe has it. A sample's first revision holds all that it was made with.

@@ -7,8 +7,18 @@ class GltfFile
 
   def initialize
     @bytes = +"".b
-    @json = { asset: { version: "2.0" }, scene: 0, scenes: [{ nodes: [0] }], nodes: [{ mesh: 0, name: "Plate" }], meshes: [{ primitives: [] }],
-              accessors: [], bufferViews: [], buffers: [{}] }
+    @json = {
+      asset: {
+        version: "2.0"
+      },
+      scene: 0,
+      scenes: [{ nodes: [0] }],
+      nodes: [{ mesh: 0, name: "Plate" }],
+      meshes: [{ primitives: [] }],
+      accessors: [],
+      bufferViews: [],
+      buffers: [{}]
+    }
   end
 
   # @return [Integer] index of a new view of raw bytes
@@ -33,7 +43,10 @@ class GltfFile
   def primitive(attributes, **more) = json[:meshes][0][:primitives] << { attributes: attributes, **more }
 
   def to_s
-    json[:buffers][0] = { byteLength: @bytes.bytesize, uri: "data:application/octet-stream;base64,#{[@bytes].pack("m0")}" }
+    json[:buffers][0] = {
+      byteLength: @bytes.bytesize,
+      uri: "data:application/octet-stream;base64,#{[@bytes].pack("m0")}"
+    }
     JSON.generate(json)
   end
 

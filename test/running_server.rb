@@ -25,8 +25,13 @@ class RunningServer
   def url(path = "/") = "http://127.0.0.1:#{port}#{path}"
 
   def start
-    @pid = Process.spawn({ "SHEET_TRACE_DATABASE" => @database, "SHEET_TRACE_PORT" => port.to_s, "RUBYOPT" => "--yjit" },
-                         RbConfig.ruby, START, %i[out err] => File::NULL)
+    @pid =
+      Process.spawn(
+        { "SHEET_TRACE_DATABASE" => @database, "SHEET_TRACE_PORT" => port.to_s, "RUBYOPT" => "--yjit" },
+        RbConfig.ruby,
+        START,
+        %i[out err] => File::NULL
+      )
     400.times do
       return TCPSocket.new("127.0.0.1", port).close
     rescue Errno::ECONNREFUSED
@@ -42,7 +47,12 @@ class RunningServer
   end
 
   def post(path, body, **headers)
-    response = Net::HTTP.post(URI(url(path)), body, { "content-type" => "application/json" }.merge(headers.transform_keys(&:to_s)))
+    response =
+      Net::HTTP.post(
+        URI(url(path)),
+        body,
+        { "content-type" => "application/json" }.merge(headers.transform_keys(&:to_s))
+      )
     JSON.parse(response.body)
   end
 

@@ -3,11 +3,22 @@
 require "vips"
 
 module SheetTrace
-  # Layers of paint and the sheet they make. A layer is content (what colour), place (where) and look (how it is laid over what is below).
+  # Layers of paint and the sheet they make. A layer is content (what colour), place (where) and look (how it is laid
+  # over what is below).
   module Artwork
     # What a layer may show. A new content is a file in contents/, its test, and a line here.
-    CONTENTS = Registry.new("content", "picture" => "SheetTrace::Artwork::Contents::Picture", "fill" => "SheetTrace::Artwork::Contents::Fill")
+    CONTENTS =
+      Registry.new(
+        "content",
+        "picture" => "SheetTrace::Artwork::Contents::Picture",
+        "fill" => "SheetTrace::Artwork::Contents::Fill"
+      )
     # Where a layer may lie. A new place is a file in places/, its test, and a line here.
-    PLACES = Registry.new("place", "sheet" => "SheetTrace::Artwork::Places::OnSheet", "island" => "SheetTrace::Artwork::Places::OnIsland")
+    PLACES =
+      Registry.new(
+        "place",
+        "sheet" => "SheetTrace::Artwork::Places::OnSheet",
+        "island" => "SheetTrace::Artwork::Places::OnIsland"
+      )
   end
 end

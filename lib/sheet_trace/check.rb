@@ -4,10 +4,31 @@ module SheetTrace
   # The preflight: what is wrong with a model and its map, or worth knowing, before paint is spent on it.
   # One check a file; it returns findings and never raises for a bad layout. A new one is a file and a line here.
   module Check
-    CHECKS = Registry.new("check", %w[
-      FacesWithoutUvs OffSheet Overlaps FoldOver FlatOnSheet StrayFaces Mirrored LetteringOnTwins NotUpright CellBorders Gutter Density Stretch
-      Normals CrowdedEdges SamePlace DuplicateVertices FlatFaces EmptyParts
-    ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Check::#{constant}"] })
+    CHECKS =
+      Registry.new(
+        "check",
+        %w[
+          FacesWithoutUvs
+          OffSheet
+          Overlaps
+          FoldOver
+          FlatOnSheet
+          StrayFaces
+          Mirrored
+          LetteringOnTwins
+          NotUpright
+          CellBorders
+          Gutter
+          Density
+          Stretch
+          Normals
+          CrowdedEdges
+          SamePlace
+          DuplicateVertices
+          FlatFaces
+          EmptyParts
+        ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Check::#{constant}"] }
+      )
 
     # The worst first.
     SEVERITIES = %w[error warning hint].freeze
@@ -15,33 +36,37 @@ module SheetTrace
     # One place that a finding speaks of.
     #
     # text [String] the place with its numbers; islands, faces [Array<Integer>]; numbers [Hash] the figures by name
-    Place = Struct.new(:text, :islands, :faces, :numbers, keyword_init: true) do
-      def initialize(text:, islands: [], faces: [], numbers: {})
-        super
-        freeze
+    Place =
+      Struct.new(:text, :islands, :faces, :numbers, keyword_init: true) do
+        def initialize(text:, islands: [], faces: [], numbers: {})
+          super
+          freeze
+        end
       end
-    end
 
     # What does away with a finding in one step.
     #
     # label [String] for a button; operation [String] its name; parameters [Hash]
-    Mend = Struct.new(:label, :operation, :parameters, keyword_init: true) do
-      def initialize(...)
-        super
-        freeze
+    Mend =
+      Struct.new(:label, :operation, :parameters, keyword_init: true) do
+        def initialize(...)
+          super
+          freeze
+        end
       end
-    end
 
     # Something a check found.
     #
-    # code [String]; severity [String] of SEVERITIES; message [String] what is so; meaning [String] what it does to the art
+    # code [String]; severity [String] of SEVERITIES; message [String] what is so; meaning [String] what it does to
+    # the art
     # places [Array<Place>]; mend [Mend, nil]
-    Finding = Struct.new(:code, :severity, :message, :meaning, :places, :mend, keyword_init: true) do
-      def initialize(mend: nil, **rest)
-        super
-        freeze
+    Finding =
+      Struct.new(:code, :severity, :message, :meaning, :places, :mend, keyword_init: true) do
+        def initialize(mend: nil, **rest)
+          super
+          freeze
+        end
       end
-    end
 
     # @return [String] such as "1 face" or "3 faces"
     def self.count(number, noun, plural = "#{noun}s") = "#{number} #{number == 1 ? noun : plural}"

@@ -19,25 +19,32 @@ module SheetTrace
   end
 
   # An argument of the wrong shape or out of range.
-  class InputError < Error; end
+  class InputError < Error
+  end
 
   # A registry lacks the name asked for.
-  class UnknownNameError < InputError; end
+  class UnknownNameError < InputError
+  end
 
   # A file breaks its format; where: { file:, line: } or { byte: }.
-  class FormatError < Error; end
+  class FormatError < Error
+  end
 
   # A valid file that uses what we don't read; the message names the feature.
-  class UnsupportedFeatureError < FormatError; end
+  class UnsupportedFeatureError < FormatError
+  end
 
   # A mesh that can't be worked on; where: { face: } or the like.
-  class MeshError < Error; end
+  class MeshError < Error
+  end
 
   # A sheet map that can't be worked on.
-  class UvError < Error; end
+  class UvError < Error
+  end
 
   # A layout that can't be worked on; where: { island: }.
-  class LayoutError < Error; end
+  class LayoutError < Error
+  end
 
   # An operation's validate found problems; carries them.
   class InvalidOperationError < Error
@@ -51,5 +58,6 @@ module SheetTrace
   end
 
   # Something is too large; where: { limit:, got: }.
-  class LimitError < Error; end
+  class LimitError < Error
+  end
 end

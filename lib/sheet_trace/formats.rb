@@ -3,25 +3,42 @@
 module SheetTrace
   # The table of formats. A new one is a folder with its reader.rb, writer.rb or both, and a line here.
   module Formats
-    READERS = Registry.new("model format", "obj" => "SheetTrace::Formats::Obj::Reader", "gltf" => "SheetTrace::Formats::Gltf::Reader",
-                                           "collada" => "SheetTrace::Formats::Collada::Reader", "ply" => "SheetTrace::Formats::Ply::Reader")
-    WRITERS = Registry.new("model format", "obj" => "SheetTrace::Formats::Obj::Writer", "glb" => "SheetTrace::Formats::Gltf::Writer",
-                                           "dae" => "SheetTrace::Formats::Collada::Writer", "ply" => "SheetTrace::Formats::Ply::Writer")
+    READERS =
+      Registry.new(
+        "model format",
+        "obj" => "SheetTrace::Formats::Obj::Reader",
+        "gltf" => "SheetTrace::Formats::Gltf::Reader",
+        "collada" => "SheetTrace::Formats::Collada::Reader",
+        "ply" => "SheetTrace::Formats::Ply::Reader"
+      )
+    WRITERS =
+      Registry.new(
+        "model format",
+        "obj" => "SheetTrace::Formats::Obj::Writer",
+        "glb" => "SheetTrace::Formats::Gltf::Writer",
+        "dae" => "SheetTrace::Formats::Collada::Writer",
+        "ply" => "SheetTrace::Formats::Ply::Writer"
+      )
 
     # How a format's files begin. OBJ has no signature: it is what is left, and its reader refuses what is no OBJ.
-    SIGNATURES = { "gltf" => /\A(?:glTF|\s*\{)/n, "collada" => /\A\s*<(?:\?xml|!|\w+:?COLLADA|COLLADA)/n, "ply" => /\Aply *[\r\n]/n }.freeze
+    SIGNATURES = {
+      "gltf" => /\A(?:glTF|\s*\{)/n,
+      "collada" => /\A\s*<(?:\?xml|!|\w+:?COLLADA|COLLADA)/n,
+      "ply" => /\Aply *[\r\n]/n
+    }.freeze
     MARK = "\xEF\xBB\xBF".b
     private_constant :SIGNATURES, :MARK
 
     # Something a reader met and did not keep, or kept with a doubt.
     #
     # code [String] such as "points_ignored"; message [String] one sentence; where [Hash] places
-    Note = Struct.new(:code, :message, :where, keyword_init: true) do
-      def initialize(...)
-        super
-        freeze
+    Note =
+      Struct.new(:code, :message, :where, keyword_init: true) do
+        def initialize(...)
+          super
+          freeze
+        end
       end
-    end
 
     # One set of UVs of a model.
     #
@@ -29,12 +46,13 @@ module SheetTrace
     # uvs [Numo::DFloat] T x 2, origin bottom left, v up; T may be 0
     # corner_uvs [Numo::Int32] C indices into uvs; not to be read at corners of a face that is not mapped
     # face_mapped [Numo::Bit] F: 1 where the file gives the face UVs
-    UvSet = Struct.new(:name, :uvs, :corner_uvs, :face_mapped, keyword_init: true) do
-      def initialize(...)
-        super
-        freeze
+    UvSet =
+      Struct.new(:name, :uvs, :corner_uvs, :face_mapped, keyword_init: true) do
+        def initialize(...)
+          super
+          freeze
+        end
       end
-    end
 
     # What a model reader gives.
     #
@@ -42,16 +60,17 @@ module SheetTrace
     # format [String] a name of READERS
     # unit_mm [Float, nil] length of a model unit if the file says; up_axis [String, nil] x, y or z, if it says
     # images [Hash{String => String}] file name => bytes of the pictures that materials name
-    Reading = Struct.new(:mesh, :uv_sets, :notes, :format, :unit_mm, :up_axis, :images, keyword_init: true) do
-      def initialize(unit_mm: nil, up_axis: nil, images: {}, **rest)
-        super
-        freeze
-      end
+    Reading =
+      Struct.new(:mesh, :uv_sets, :notes, :format, :unit_mm, :up_axis, :images, keyword_init: true) do
+        def initialize(unit_mm: nil, up_axis: nil, images: {}, **rest)
+          super
+          freeze
+        end
 
-      def uvs = uv_sets.first.uvs
-      def corner_uvs = uv_sets.first.corner_uvs
-      def face_mapped = uv_sets.first.face_mapped
-    end
+        def uvs = uv_sets.first.uvs
+        def corner_uvs = uv_sets.first.corner_uvs
+        def face_mapped = uv_sets.first.face_mapped
+      end
 
     # Reads a model from one file.
     #
@@ -65,7 +84,8 @@ module SheetTrace
     #
     # @param files [Hash{String => String}] name => content
     # @return [Reading]
-    # @raise [FormatError, LimitError] as the format's reader says; if there is no model among the files, or more than one
+    # @raise [FormatError, LimitError] as the format's reader says; if there is no model among the files, or more
+    #   than one
     def self.read_files(files)
       bundle = Bundle.open(files)
       name, format = bundle.model

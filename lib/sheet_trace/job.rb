@@ -1,14 +1,16 @@
 # frozen_string_literal: true
 
 module SheetTrace
-  # The document: one model with its sheet, layout and artwork, as the parts of Parts::ALL. Immutable; every change gives a new one.
+  # The document: one model with its sheet, layout and artwork, as the parts of Parts::ALL. Immutable; every change
+  # gives a new one.
   class Job
     UNIT_MM = (1e-6..1e6)
     # Px that islands may be asked to keep from each other, wherever that is said.
     GUTTER_PX = (0..1024)
     TAGS = %w[art plain].freeze
 
-    # @return [Array<String>] in words: what was said of the surface and could not be carried over by the change that gave this job
+    # @return [Array<String>] in words: what was said of the surface and could not be carried over by the change
+    #   that gave this job
     attr_reader :dropped
 
     # @!method source @return [Source]
@@ -34,8 +36,12 @@ module SheetTrace
     def self.start(reading, source_name:, sheet: Layout::Sheet.new(width_px: 1024, height_px: 1024), unit_mm: nil)
       source = Source.of_reading(reading, source_name)
       source = source.with(notes: source.notes + [projected_note(source_name, reading.mesh)]) if source.used_sets.empty?
-      new(source: source, unit_mm: unit_mm || reading.unit_mm || 1.0, layout: Layout.new(uv_map: first_map(source, reading.mesh, sheet), sheet: sheet),
-          gutter_px: ([sheet.width_px, sheet.height_px].max / 128).clamp(1, 8))
+      new(
+        source: source,
+        unit_mm: unit_mm || reading.unit_mm || 1.0,
+        layout: Layout.new(uv_map: first_map(source, reading.mesh, sheet), sheet: sheet),
+        gutter_px: ([sheet.width_px, sheet.height_px].max / 128).clamp(1, 8)
+      )
     end
 
     # @param set [Integer, nil] which of the source's sets; the first that is used if nil
@@ -47,8 +53,16 @@ module SheetTrace
     end
 
     def self.projected_note(source_name, mesh)
-      Formats::Note.new(code: "faces_projected", where: { file: source_name, count: mesh.face_count },
-                        message: "#{source_name} has no UVs: each of its #{mesh.face_count} faces was laid square-on, in true shape and at one scale")
+      Formats::Note.new(
+        code: "faces_projected",
+        where: {
+          file: source_name,
+          count: mesh.face_count
+        },
+        message:
+          "#{source_name} has no UVs: each of its #{mesh.face_count} faces was laid square-on, in true shape and at " \
+            "one scale"
+      )
     end
     private_class_method :projected_note
 
@@ -67,9 +81,12 @@ module SheetTrace
     def part(name) = @parts.fetch(name)
 
     # @return [Job] with some parts changed; what the changes don't touch is not worked out again
-    def with(dropped: @dropped, **changes) = Job.new(dropped: dropped, memo: @memo.after(self, changes), **@parts, **changes)
+    def with(dropped: @dropped, **changes)
+      Job.new(dropped: dropped, memo: @memo.after(self, changes), **@parts, **changes)
+    end
 
-    # @return [Array(Array(Float, Float, Float), Array(Float, Float, Float))] least and largest coordinates of the model, mm
+    # @return [Array(Array(Float, Float, Float), Array(Float, Float, Float))] least and largest coordinates of the
+    #   model, mm
     def bounds_mm = mesh.bounds.map { |corner| corner.map { |value| value * unit_mm } }
 
     # @return [Numo::Bit] E: seams as drawn, or else those of the map
@@ -120,8 +137,16 @@ module SheetTrace
     # @return [Check::Subject] what the checks look at
     def subject
       @memo.fetch(:subject) do
-        Check::Subject.new(layout: layout, measures: measures, names: island_names, tags: tags, gutter_px: gutter_px, plan: plan, fit_setup: fit_setup,
-                           labels: artwork.on_islands.transform_values { |layers| layers.map(&:name) })
+        Check::Subject.new(
+          layout: layout,
+          measures: measures,
+          names: island_names,
+          tags: tags,
+          gutter_px: gutter_px,
+          plan: plan,
+          fit_setup: fit_setup,
+          labels: artwork.on_islands.transform_values { |layers| layers.map(&:name) }
+        )
       end
     end
 
@@ -132,8 +157,13 @@ module SheetTrace
     # @param pictures [#call] takes a digest, gives the bytes of the image file
     # @return [Artwork::Canvas]
     def canvas(pictures:, size: sheet)
-      Artwork::Canvas.new(layout: layout, size: size, flat_maps: method(:flat_map), memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
-                          pictures: ->(digest) { Artwork::Picture.read(pictures.call(digest)) })
+      Artwork::Canvas.new(
+        layout: layout,
+        size: size,
+        flat_maps: method(:flat_map),
+        memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
+        pictures: ->(digest) { Artwork::Picture.read(pictures.call(digest)) }
+      )
     end
   end
 end

@@ -31,8 +31,12 @@ module SheetTrace
         own = placements[uv_map.point_islands, true]
         u = uv_map.points[true, 0]
         v = uv_map.points[true, 1]
-        Geometry::Vectors.columns([(u * own[true, 0]) + (v * own[true, 1]) + own[true, 2],
-                                   (u * own[true, 3]) + (v * own[true, 4]) + own[true, 5]]).freeze
+        Geometry::Vectors.columns(
+          [
+            (u * own[true, 0]) + (v * own[true, 1]) + own[true, 2],
+            (u * own[true, 3]) + (v * own[true, 4]) + own[true, 5]
+          ]
+        ).freeze
       end
     end
 
@@ -54,7 +58,12 @@ module SheetTrace
     # @return [Numo::DFloat] I: how far each island reaches beyond the sheet's border, px; below 0 where it lies inside
     def beyond_sheet_px
       boxes = boxes_px
-      [-boxes[true, 0], -boxes[true, 1], boxes[true, 2] - sheet.width_px, boxes[true, 3] - sheet.height_px].reduce { |a, b| Numo::DFloat.maximum(a, b) }
+      [
+        -boxes[true, 0],
+        -boxes[true, 1],
+        boxes[true, 2] - sheet.width_px,
+        boxes[true, 3] - sheet.height_px
+      ].reduce { |a, b| Numo::DFloat.maximum(a, b) }
     end
 
     # @return [Array<Integer>] islands that lie off the sheet or across its border
@@ -67,7 +76,10 @@ module SheetTrace
     # @return [Layout]
     def put(islands, x, y, scale: 1.0)
       left, top = [0, 1].map { |axis| boxes_px[islands, axis].min }
-      place(islands, Geometry::Affine.move(x, y) * Geometry::Affine.scale(scale, scale) * Geometry::Affine.move(-left, -top))
+      place(
+        islands,
+        Geometry::Affine.move(x, y) * Geometry::Affine.scale(scale, scale) * Geometry::Affine.move(-left, -top)
+      )
     end
 
     # @param mesh [Mesh] with the same faces and corners
@@ -99,7 +111,9 @@ module SheetTrace
     def place(islands, affine_px)
       affine_uv = sheet.px_to_uv * affine_px * sheet.uv_to_px
       moved = placements.copy
-      islands.each { |island| moved[island, true] = on_grid(affine_uv * Geometry::Affine.new(*moved[island, true].to_a)).to_a }
+      islands.each do |island|
+        moved[island, true] = on_grid(affine_uv * Geometry::Affine.new(*moved[island, true].to_a)).to_a
+      end
       Layout.new(uv_map: uv_map, sheet: sheet, placements: moved)
     end
 
@@ -110,32 +124,39 @@ module SheetTrace
     # @raise [InputError] where: { keep: }
     def resize(sheet, keep: "uv")
       case keep
-      when "uv" then Layout.new(uv_map: uv_map, sheet: sheet, placements: placements)
-      when "shape" then resize_in_shape(sheet)
-      else raise InputError.new("keep is #{keep.inspect}; give \"uv\" or \"shape\"", where: { keep: keep })
+      when "uv"
+        Layout.new(uv_map: uv_map, sheet: sheet, placements: placements)
+      when "shape"
+        resize_in_shape(sheet)
+      else
+        raise InputError.new("keep is #{keep.inspect}; give \"uv\" or \"shape\"", where: { keep: keep })
       end
     end
 
     private
 
-    # Moves of whole steps of 2^-46 of the sheet add up without rounding: so what is turned four times by a quarter is where it was.
+    # Moves of whole steps of 2^-46 of the sheet add up without rounding: so what is turned four times by a quarter is
+    # where it was.
     def on_grid(affine)
       c, f = [affine.c, affine.f].map { |move| move.abs < NEAR ? (move * STEPS).round / STEPS : move }
       Geometry::Affine.new(affine.a, affine.b, c, affine.d, affine.e, f)
     end
 
     def unmoved
-      Numo::DFloat.zeros(uv_map.island_count, 6).tap do |rows|
-        rows[true, 0] = 1.0
-        rows[true, 4] = 1.0
-      end
+      Numo::DFloat
+        .zeros(uv_map.island_count, 6)
+        .tap do |rows|
+          rows[true, 0] = 1.0
+          rows[true, 4] = 1.0
+        end
     end
 
     def resize_in_shape(to)
       factor = [to.width_px.fdiv(sheet.width_px), to.height_px.fdiv(sheet.height_px)].min
       all = Geometry::Affine.scale(factor, factor)
       change = to.px_to_uv * all * sheet.uv_to_px
-      rows = (0...uv_map.island_count).map { |island| (change * Geometry::Affine.new(*placements[island, true].to_a)).to_a }
+      rows =
+        (0...uv_map.island_count).map { |island| (change * Geometry::Affine.new(*placements[island, true].to_a)).to_a }
       Layout.new(uv_map: uv_map, sheet: to, placements: rows.empty? ? placements : Numo::DFloat.cast(rows))
     end
   end

@@ -21,7 +21,16 @@ module SheetTrace
     # @return [Numo::DFloat, nil] C x 3 unit vectors for shading; nil where shading follows the faces
     attr_reader :corner_normals
 
-    def initialize(positions:, face_starts:, corner_vertices:, face_parts:, parts:, face_materials:, materials:, corner_normals: nil)
+    def initialize(
+      positions:,
+      face_starts:,
+      corner_vertices:,
+      face_parts:,
+      parts:,
+      face_materials:,
+      materials:,
+      corner_normals: nil
+    )
       @positions = positions.freeze
       @face_starts = face_starts.freeze
       @corner_vertices = corner_vertices.freeze
@@ -41,14 +50,29 @@ module SheetTrace
     def self.place_ranks(mesh, share)
       low, high = mesh.bounds
       step = low.zip(high).map { |a, b| b - a }.max * share
-      columns = Array.new(3) { |axis| step.positive? ? (mesh.positions[true, axis] / step).round : mesh.positions[true, axis].copy }
-      columns.map { |column| Geometry::Grouped.ranks(column) }.reduce { |(so_far, _), ranked| Geometry::Grouped.pair_ranks(so_far, *ranked) }.first
+      columns =
+        Array.new(3) do |axis|
+          step.positive? ? (mesh.positions[true, axis] / step).round : mesh.positions[true, axis].copy
+        end
+      columns
+        .map { |column| Geometry::Grouped.ranks(column) }
+        .reduce { |(so_far, _), ranked| Geometry::Grouped.pair_ranks(so_far, *ranked) }
+        .first
     end
 
     # @return [Mesh] with some members changed
     def with(**changes)
-      Mesh.new(positions: positions, face_starts: face_starts, corner_vertices: corner_vertices, face_parts: face_parts, parts: parts,
-               face_materials: face_materials, materials: materials, corner_normals: corner_normals, **changes)
+      Mesh.new(
+        positions: positions,
+        face_starts: face_starts,
+        corner_vertices: corner_vertices,
+        face_parts: face_parts,
+        parts: parts,
+        face_materials: face_materials,
+        materials: materials,
+        corner_normals: corner_normals,
+        **changes
+      )
     end
 
     # @return [Array<String>]
@@ -70,9 +94,11 @@ module SheetTrace
 
     # @return [Numo::Int32] C corner indices: the corner that follows, round the face
     def next_corners
-      @memo[:next_corners] ||= Numo::Int32.new(corner_count).seq(1).tap do |following|
-        following[face_starts[1..] - 1] = face_starts[0...-1]
-      end.freeze
+      @memo[:next_corners] ||= Numo::Int32
+        .new(corner_count)
+        .seq(1)
+        .tap { |following| following[face_starts[1..] - 1] = face_starts[0...-1] }
+        .freeze
     end
 
     # @return [Array<Array<Integer>>] groups of parts that are alike
@@ -83,17 +109,27 @@ module SheetTrace
 
     # @return [Array<Array<Integer>>] E: the faces at each edge
     def edge_faces
-      @memo[:edge_faces] ||= corner_faces.to_a.then { |faces| Geometry::Grouped.lists(edges.corner_edges, edges.count).map { |corners| faces.values_at(*corners) } }.freeze
+      @memo[:edge_faces] ||= corner_faces
+        .to_a
+        .then do |faces|
+          Geometry::Grouped.lists(edges.corner_edges, edges.count).map { |corners| faces.values_at(*corners) }
+        end
+        .freeze
     end
 
     # @return [Array<Array<Integer>>] V: the edges at each vertex
     def vertex_edges
-      @memo[:vertex_edges] ||= Geometry::Grouped.lists(edges.vertices.flatten, vertex_count).map { |ends| ends.map { |row| row / 2 } }.freeze
+      @memo[:vertex_edges] ||= Geometry::Grouped
+        .lists(edges.vertices.flatten, vertex_count)
+        .map { |ends| ends.map { |row| row / 2 } }
+        .freeze
     end
 
     # @return [Numo::DFloat] E model units
     def edge_lengths
-      @memo[:edge_lengths] ||= [0, 1].map { |k| positions[edges.vertices[true, k], true] }.then { |a, b| Geometry::Vectors.lengths(a - b) }.freeze
+      @memo[:edge_lengths] ||= [0, 1].map { |k| positions[edges.vertices[true, k], true] }
+        .then { |a, b| Geometry::Vectors.lengths(a - b) }
+        .freeze
     end
 
     # @return [Mesh::Symmetry, nil] the plane about which the mesh is its own mirror image, if there is one
@@ -106,10 +142,12 @@ module SheetTrace
       @memo[:face_neighbours] ||= begin
         first, second = edges.paired_corners
         pairs = first.empty? ? [] : corner_faces[first].to_a.zip(corner_faces[second].to_a)
-        pairs.each_with_object(Array.new(face_count) { [] }) do |(a, b), all|
-          all[a] << b
-          all[b] << a
-        end.freeze
+        pairs
+          .each_with_object(Array.new(face_count) { [] }) do |(a, b), all|
+            all[a] << b
+            all[b] << a
+          end
+          .freeze
       end
     end
 

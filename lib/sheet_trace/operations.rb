@@ -3,25 +3,97 @@
 module SheetTrace
   # Undoable changes to a job. A new one is a file in operations/, its test, and a line here.
   module Operations
-    NAMES = Registry.new("operation", %w[
-      TransformIslands PlaceIsland RenameIsland ResizeSheet SetUnit SetUpAxis SetBleed SetGutter TagIslands
-      AddLayer PlacePicture ChangeLayer MoveLayer RemoveLayer
-      AddEdition ShowEdition RenameEdition RemoveEdition ReplaceInEdition
-      Pack Equalise WeighIslands LockIslands PlanSheet AlignIslands PlaceCorner WeighByVisibility FitToSheet ArrangeIslands ParkIslands SetAside
-      StackTwins ExchangeTwins SnapToPixels
-      SeparateIslands TurnUpright ReflectIslands BringOntoSheet MatchDensity TrueShape
-      LayFlat Relax MarkSeams StartSeams DetachFaces SplitIsland JoinIslands GrowNet GiveBackFaces ProjectFaces FlipNormals MergeVertices SubdivideFaces MakeTwins
-      AddUnderlay ShowUnderlay ChangeUnderlay RemoveUnderlay CorrectUnderlay SetCells SetLandmarks FitLandmarks SetIntoCells SetInset LayAlongGradient MapPalette
-      MovePoints BendIslands
-      ChooseUvSet KeepMap TakeKeptMap DropKeptMap LoadLayout RenamePart RenameMaterial
-    ].to_h { |constant| [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"] })
+    NAMES =
+      Registry.new(
+        "operation",
+        %w[
+          TransformIslands
+          PlaceIsland
+          RenameIsland
+          ResizeSheet
+          SetUnit
+          SetUpAxis
+          SetBleed
+          SetGutter
+          TagIslands
+          AddLayer
+          PlacePicture
+          ChangeLayer
+          MoveLayer
+          RemoveLayer
+          AddEdition
+          ShowEdition
+          RenameEdition
+          RemoveEdition
+          ReplaceInEdition
+          Pack
+          Equalise
+          WeighIslands
+          LockIslands
+          PlanSheet
+          AlignIslands
+          PlaceCorner
+          WeighByVisibility
+          FitToSheet
+          ArrangeIslands
+          ParkIslands
+          SetAside
+          StackTwins
+          ExchangeTwins
+          SnapToPixels
+          SeparateIslands
+          TurnUpright
+          ReflectIslands
+          BringOntoSheet
+          MatchDensity
+          TrueShape
+          LayFlat
+          Relax
+          MarkSeams
+          StartSeams
+          DetachFaces
+          SplitIsland
+          JoinIslands
+          GrowNet
+          GiveBackFaces
+          ProjectFaces
+          FlipNormals
+          MergeVertices
+          SubdivideFaces
+          MakeTwins
+          AddUnderlay
+          ShowUnderlay
+          ChangeUnderlay
+          RemoveUnderlay
+          CorrectUnderlay
+          SetCells
+          SetLandmarks
+          FitLandmarks
+          SetIntoCells
+          SetInset
+          LayAlongGradient
+          MapPalette
+          MovePoints
+          BendIslands
+          ChooseUvSet
+          KeepMap
+          TakeKeptMap
+          DropKeptMap
+          LoadLayout
+          RenamePart
+          RenameMaterial
+        ].to_h do |constant|
+          [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"]
+        end
+      )
 
     # @param name [String] one of NAMES
     # @param parameters [Hash{Symbol => Object}] with the names and units of the core
     # @return [Operation]
     # @raise [UnknownNameError] where: { name: }
     # @raise [InvalidOperationError] if a parameter is lacking or not known; where: { operation: }
-    def self.from_h(name, parameters) = NAMES.fetch(name).then { |operation| said(name) { operation.new(**parameters) } }
+    def self.from_h(name, parameters) =
+      NAMES.fetch(name).then { |operation| said(name) { operation.new(**parameters) } }
 
     # The same, from parameters as JSON has them: angles in degrees.
     def self.from_plain(name, parameters)
@@ -34,7 +106,8 @@ module SheetTrace
     # @param job [Job]
     # @param pictures [#call] takes a digest or a file name, gives the Artwork::PictureFile, or nil
     # @return [Operation::Change]
-    # @raise [InvalidOperationError] carrying all that is wrong with its parameters, or why it can't be done; where: { operation: }
+    # @raise [InvalidOperationError] carrying all that is wrong with its parameters, or why it can't be done; where:
+    #   { operation: }
     def self.run(operation, job, pictures: ->(_name) {})
       change = said(operation.class.plain_name) { prepare(operation, job, pictures: pictures).call(job) }
       lost = change.job.dropped

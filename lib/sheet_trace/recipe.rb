@@ -1,22 +1,31 @@
 # frozen_string_literal: true
 
 module SheetTrace
-  # A job as a file: a model, pictures by name, operations as they are declared, and what is written at the end. It is run without the screen, on the
+  # A job as a file: a model, pictures by name, operations as they are declared, and what is written at the end. It is
+  # run without the screen, on the
   # same model or on a revised one. Immutable.
   #
   # Keys of the JSON: model, unit_mm, sheet, pictures, operations, exports; paths are relative to the recipe.
   class Recipe < Parameters::Declared
     # What can be written at the end. A new kind is a file in recipe/exports/, its test, and a line here.
-    EXPORTS = Registry.new("kind of export", "texture" => "SheetTrace::Recipe::Exports::Texture", "model" => "SheetTrace::Recipe::Exports::Model",
-                                             "trace" => "SheetTrace::Recipe::Exports::Trace", "layout" => "SheetTrace::Recipe::Exports::Layout")
-    SHEET = Parameters::Record.new do
-      whole :width_px, SheetTrace::Layout::Sheet::SIDE_PX, label: "width"
-      whole :height_px, SheetTrace::Layout::Sheet::SIDE_PX, label: "height"
-    end
-    STEP = Parameters::Record.new do
-      text :name
-      parameter :parameters, Parameters::AnyHash.new, "of the operation", default: {}
-    end
+    EXPORTS =
+      Registry.new(
+        "kind of export",
+        "texture" => "SheetTrace::Recipe::Exports::Texture",
+        "model" => "SheetTrace::Recipe::Exports::Model",
+        "trace" => "SheetTrace::Recipe::Exports::Trace",
+        "layout" => "SheetTrace::Recipe::Exports::Layout"
+      )
+    SHEET =
+      Parameters::Record.new do
+        whole :width_px, SheetTrace::Layout::Sheet::SIDE_PX, label: "width"
+        whole :height_px, SheetTrace::Layout::Sheet::SIDE_PX, label: "height"
+      end
+    STEP =
+      Parameters::Record.new do
+        text :name
+        parameter :parameters, Parameters::AnyHash.new, "of the operation", default: {}
+      end
     private_constant :SHEET, :STEP
 
     text :model, "path of the model's file", longest: 1000, optional: true
@@ -24,7 +33,10 @@ module SheetTrace
     parameter :sheet, SHEET, default: { width_px: 1024, height_px: 1024 }
     parameter :pictures, Parameters::AnyHash.new, "name => path of a picture's file", default: {}
     parameter :operations, Parameters::ListOf.new(STEP, sizes: 0..100_000, entry: "operation"), default: []
-    parameter :exports, Parameters::ListOf.new(Parameters::AnyHash.new, sizes: 0..1000, entry: "export"), "each with kind and file, and what the kind takes", default: []
+    parameter :exports,
+              Parameters::ListOf.new(Parameters::AnyHash.new, sizes: 0..1000, entry: "export"),
+              "each with kind and file, and what the kind takes",
+              default: []
 
     # @param text [String] JSON
     # @param name [String] of the file, for messages
@@ -32,11 +44,18 @@ module SheetTrace
     # @raise [FormatError] where: { file: }
     def self.parse(text, name: "recipe")
       plain = JSON.parse(text, symbolize_names: true)
-      raise FormatError.new("#{name} is no recipe: it holds no JSON object", where: { file: name }) unless plain.is_a?(Hash)
+      unless plain.is_a?(Hash)
+        raise FormatError.new("#{name} is no recipe: it holds no JSON object", where: { file: name })
+      end
 
       new(**from_plain(plain)).checked(nil)
     rescue JSON::ParserError => e
-      raise FormatError.new("#{name} is no JSON: #{e.message.lines.first.to_s.slice(0, 100).chomp}", where: { file: name })
+      raise FormatError.new(
+              "#{name} is no JSON: #{e.message.lines.first.to_s.slice(0, 100).chomp}",
+              where: {
+                file: name
+              }
+            )
     rescue InputError => e
       raise FormatError.new("#{name}: #{e.message}", where: { file: name })
     end

@@ -20,9 +20,15 @@ module SheetTrace
     # @return [Object] the constant
     # @raise [UnknownNameError] where: { name: }; the message lists the names there are
     def fetch(name)
-      path = @constants.fetch(name) do
-        raise UnknownNameError.new("there is no #{@kind} #{name.inspect}; there are #{names.join(", ")}", where: { name: name })
-      end
+      path =
+        @constants.fetch(name) do
+          raise UnknownNameError.new(
+                  "there is no #{@kind} #{name.inspect}; there are #{names.join(", ")}",
+                  where: {
+                    name: name
+                  }
+                )
+        end
       Object.const_get(path)
     end
   end

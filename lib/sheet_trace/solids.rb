@@ -4,9 +4,13 @@ module SheetTrace
   # Simple solids by typed measures in mm, each with starting UVs at one scale: packs and practice pieces.
   # A new one is a file and a line here.
   module Solids
-    KINDS = Registry.new("solid", %w[Box RoundedBox Cylinder Cone Plane Ring Ball].to_h do |constant|
-      [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Solids::#{constant}"]
-    end)
+    KINDS =
+      Registry.new(
+        "solid",
+        %w[Box RoundedBox Cylinder Cone Plane Ring Ball].to_h do |constant|
+          [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Solids::#{constant}"]
+        end
+      )
     LENGTH_MM = (0.1..100_000.0)
     SEGMENTS = (3..256)
 
@@ -22,7 +26,13 @@ module SheetTrace
     rescue InputError => e
       raise if e.is_a?(UnknownNameError) || e.where.key?(:solid)
 
-      raise InputError.new("#{kind.tr("_", " ")}: #{e.message}", where: { solid: kind, measure: e.where.keys.first&.to_s })
+      raise InputError.new(
+              "#{kind.tr("_", " ")}: #{e.message}",
+              where: {
+                solid: kind,
+                measure: e.where.keys.first&.to_s
+              }
+            )
     end
   end
 end

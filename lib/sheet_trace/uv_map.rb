@@ -24,7 +24,16 @@ module SheetTrace
     # @return [Integer]
     attr_reader :island_count
 
-    def initialize(mesh:, points:, point_vertices:, point_islands:, corner_points:, face_mapped:, face_islands:, island_count:)
+    def initialize(
+      mesh:,
+      points:,
+      point_vertices:,
+      point_islands:,
+      corner_points:,
+      face_mapped:,
+      face_islands:,
+      island_count:
+    )
       @mesh = mesh
       @points = points.freeze
       @point_vertices = point_vertices.freeze
@@ -40,15 +49,31 @@ module SheetTrace
     # @param mesh [Mesh] with the same faces and corners
     # @return [UvMap] the same map of it
     def with_mesh(mesh)
-      UvMap.new(mesh: mesh, points: points, point_vertices: point_vertices, point_islands: point_islands, corner_points: corner_points,
-                face_mapped: face_mapped, face_islands: face_islands, island_count: island_count)
+      UvMap.new(
+        mesh: mesh,
+        points: points,
+        point_vertices: point_vertices,
+        point_islands: point_islands,
+        corner_points: corner_points,
+        face_mapped: face_mapped,
+        face_islands: face_islands,
+        island_count: island_count
+      )
     end
 
     # @param points [Numo::DFloat] P x 2
     # @return [UvMap] the same islands of other shapes
     def with_points(points)
-      UvMap.new(mesh: mesh, points: points, point_vertices: point_vertices, point_islands: point_islands, corner_points: corner_points,
-                face_mapped: face_mapped, face_islands: face_islands, island_count: island_count)
+      UvMap.new(
+        mesh: mesh,
+        points: points,
+        point_vertices: point_vertices,
+        point_islands: point_islands,
+        corner_points: corner_points,
+        face_mapped: face_mapped,
+        face_islands: face_islands,
+        island_count: island_count
+      )
     end
 
     def point_count = points.shape[0]
@@ -62,8 +87,12 @@ module SheetTrace
         kept = face_mapped[cut.faces].where
         faces = cut.faces[kept]
         corners = cut.corners[kept, true]
-        Triangles.new(faces: faces, points: corner_points[corners], vertices: mesh.corner_vertices[corners],
-                      islands: face_islands[faces])
+        Triangles.new(
+          faces: faces,
+          points: corner_points[corners],
+          vertices: mesh.corner_vertices[corners],
+          islands: face_islands[faces]
+        )
       end
     end
 
@@ -75,7 +104,9 @@ module SheetTrace
     # @param places [Numo::DFloat] P x 2: a place for each point
     # @param unit_mm [Float]
     # @return [Jacobians] K
-    def jacobians(places, unit_mm = 1.0) = Jacobians.call(triangle_positions(unit_mm, true), triangle_places(places, true))
+    def jacobians(places, unit_mm = 1.0)
+      Jacobians.call(triangle_positions(unit_mm, true), triangle_places(places, true))
+    end
 
     # @return [Numo::Int32] E: for each outline of .edges, the island across it on the model; -1 elsewhere
     def edge_neighbours = @memo[:edge_neighbours] ||= FindNeighbours.call(self)
@@ -129,7 +160,11 @@ module SheetTrace
     def island_areas
       @memo[:island_areas] ||= begin
         rows = face_mapped.where
-        Geometry::Grouped.sum(face_islands[rows], Geometry::Vectors.lengths(mesh.face_area_vectors[rows, true]), island_count).freeze
+        Geometry::Grouped.sum(
+          face_islands[rows],
+          Geometry::Vectors.lengths(mesh.face_area_vectors[rows, true]),
+          island_count
+        ).freeze
       end
     end
 
@@ -152,25 +187,27 @@ module SheetTrace
     def island_names = @memo[:island_names] ||= NameIslands.call(self).freeze
 
     # K triangles on the sheet: faces K, islands K, points K x 3, vertices K x 3; all Numo::Int32.
-    Triangles = Struct.new(:faces, :points, :vertices, :islands, keyword_init: true) do
-      def initialize(...)
-        super
-        each(&:freeze)
-        freeze
-      end
+    Triangles =
+      Struct.new(:faces, :points, :vertices, :islands, keyword_init: true) do
+        def initialize(...)
+          super
+          each(&:freeze)
+          freeze
+        end
 
-      def count = faces.size
-    end
+        def count = faces.size
+      end
 
     # E edges of the map: points Numo::Int32 E x 2, islands Numo::Int32 E, outline Numo::Bit E (1 where
     # only one face of the island has the edge), mesh_edges Numo::Int64 E, the edges of the mesh that they are.
-    Edges = Struct.new(:points, :islands, :outline, :mesh_edges, keyword_init: true) do
-      def initialize(...)
-        super
-        each(&:freeze)
-        freeze
+    Edges =
+      Struct.new(:points, :islands, :outline, :mesh_edges, keyword_init: true) do
+        def initialize(...)
+          super
+          each(&:freeze)
+          freeze
+        end
       end
-    end
 
     private
 

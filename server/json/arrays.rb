@@ -12,21 +12,24 @@ module SheetTraceServer
       # triangle_faces, triangle_parts: K
       # edges: E x 2 points; edge_outlines: E, 1 where only one face has the edge
       # edge_neighbours: E, the island on the other side of an outline on the model, -1 where there is none
-      # edge_mesh_edges: E, the edge of the mesh that each edge of the map is; point_vertices: P, the vertex of each point
+      # edge_mesh_edges: E, the edge of the mesh that each edge of the map is; point_vertices: P, the vertex of each
+      # point
       # mesh_edges: M x 2 vertices of the edges of the mesh; vertices: V x 3, model units
       # triangle_pieces: K, the piece that each triangle is of once the seams are cut
       # seams: edges of the mesh that are cut, as drawn or as the map has them
       # points: P x 2, px from the sheet's top left corner
       TABLE = {
-        "positions" => lambda do |job|
-          triangles = job.layout.uv_map.triangles
-          Numo::SFloat.cast(job.mesh.positions[triangles.vertices.flatten, true])
-        end,
-        "normals" => lambda do |job|
-          normals = job.mesh.corner_normals or return Numo::SFloat.zeros(0)
-          cut = job.mesh.triangulation
-          Numo::SFloat.cast(normals[cut.corners[job.layout.uv_map.face_mapped[cut.faces].where, true].flatten, true])
-        end,
+        "positions" =>
+          lambda do |job|
+            triangles = job.layout.uv_map.triangles
+            Numo::SFloat.cast(job.mesh.positions[triangles.vertices.flatten, true])
+          end,
+        "normals" =>
+          lambda do |job|
+            normals = job.mesh.corner_normals or return Numo::SFloat.zeros(0)
+            cut = job.mesh.triangulation
+            Numo::SFloat.cast(normals[cut.corners[job.layout.uv_map.face_mapped[cut.faces].where, true].flatten, true])
+          end,
         "triangle_faces" => ->(job) { job.layout.uv_map.triangles.faces },
         "triangle_parts" => ->(job) { job.mesh.face_parts[job.layout.uv_map.triangles.faces] },
         "edge_neighbours" => ->(job) { job.layout.uv_map.edge_neighbours },
@@ -42,9 +45,10 @@ module SheetTraceServer
         "point_vertices" => ->(job) { job.layout.uv_map.point_vertices },
         "mesh_edges" => ->(job) { Numo::Int32.cast(job.mesh.edges.vertices) },
         "vertices" => ->(job) { Numo::SFloat.cast(job.mesh.positions) },
-        "triangle_pieces" => lambda do |job|
-          SheetTrace::Flatten::Cut.call(job.mesh, job.seams).face_pieces[job.layout.uv_map.triangles.faces]
-        end,
+        "triangle_pieces" =>
+          lambda do |job|
+            SheetTrace::Flatten::Cut.call(job.mesh, job.seams).face_pieces[job.layout.uv_map.triangles.faces]
+          end,
         "seams" => ->(job) { Numo::Int32.cast(job.seams.where) },
         "points" => ->(job) { Numo::SFloat.cast(job.layout.points_px) }
       }.freeze
@@ -61,7 +65,11 @@ module SheetTraceServer
 
       def self.bare_vertices(job)
         rows = bare_rows(job)
-        rows.empty? ? Numo::Int32.zeros(0) : job.mesh.corner_vertices[job.mesh.triangulation.corners[rows, true].flatten]
+        if rows.empty?
+          Numo::Int32.zeros(0)
+        else
+          job.mesh.corner_vertices[job.mesh.triangulation.corners[rows, true].flatten]
+        end
       end
 
       def self.bare_rows(job) = (~job.layout.uv_map.face_mapped[job.mesh.triangulation.faces]).where

@@ -6,25 +6,73 @@ module SheetTraceServer
     module JobJson
       shape = Shape
       NOTE = Shape::Record.new("Note", code: shape::TEXT, message: shape::TEXT, where: shape::ANY.by_name)
-      PART = Shape::Record.new("Part", name: shape::TEXT, faces: shape::NUMBER, like: [shape::NUMBER.or_null, "parts that are alike have the same number"])
-      MATERIAL = Shape::Record.new("Material", name: shape::TEXT, color: [shape::NUMBER.times(4).or_null, "red, green, blue and opacity, 0 to 1"],
-                                               image: shape::TEXT.or_null, faces: shape::NUMBER)
+      PART =
+        Shape::Record.new(
+          "Part",
+          name: shape::TEXT,
+          faces: shape::NUMBER,
+          like: [shape::NUMBER.or_null, "parts that are alike have the same number"]
+        )
+      MATERIAL =
+        Shape::Record.new(
+          "Material",
+          name: shape::TEXT,
+          color: [shape::NUMBER.times(4).or_null, "red, green, blue and opacity, 0 to 1"],
+          image: shape::TEXT.or_null,
+          faces: shape::NUMBER
+        )
       HISTORY = Shape::Record.new("History", undo: shape::TEXT.or_null, redo: shape::TEXT.or_null)
       UV_SET = Shape::Record.new("UvSet", index: shape::NUMBER, name: shape::TEXT)
-      SOURCE = Shape::Record.new("Source", name: shape::TEXT, format: shape::TEXT, unit_mm: shape::NUMBER.or_null, up_axis: shape::TEXT.or_null, uv_sets: UV_SET.list)
+      SOURCE =
+        Shape::Record.new(
+          "Source",
+          name: shape::TEXT,
+          format: shape::TEXT,
+          unit_mm: shape::NUMBER.or_null,
+          up_axis: shape::TEXT.or_null,
+          uv_sets: UV_SET.list
+        )
       BOUNDS = Shape::Record.new("Bounds", min: shape::TRIPLE, max: shape::TRIPLE)
-      COUNTS = Shape::Record.new("Counts", vertices: shape::NUMBER, faces: shape::NUMBER, triangles: shape::NUMBER, parts: shape::NUMBER, materials: shape::NUMBER)
-      SHAPE = Shape::Record.new("Job", id: shape::TEXT, name: shape::TEXT, revision: shape::NUMBER, saved_at: shape::TEXT,
-                                       done: [shape::TEXT, "what the last change did, in one sentence"], history: HISTORY, source: SOURCE, notes: NOTE.list,
-                                       surface: [shape::TEXT, "digest: the arrays of the surface change with it"],
-                                       placements: [shape::TEXT, "digest: the places of the islands change with it"],
-                                       seams: [shape::TEXT.or_null, "digest of the seams drawn; null where they are those of the map"],
-                                       unit_mm: shape::NUMBER, bounds_mm: BOUNDS, counts: COUNTS, parts: PART.list, materials: MATERIAL.list,
-                                       kept_maps: [shape::TEXT.list, "names of maps set aside to compare with"], margin_px: [shape::NUMBER, "kept free along the border"],
-                                       reserved_px: [shape::NUMBER.times(4).list, "rectangles kept free: left, top, width, height"],
-                                       gutter_px: [shape::NUMBER, "wanted between islands"], sheet: Shapes::SHEET, density_px_per_mm: shape::NUMBER,
-                                       chart_square_mm: shape::NUMBER, islands: IslandsJson::SHAPE.list, fit_setup: FitSetupJson::SHAPE, artwork: ArtworkJson::SHAPE,
-                                       pictures: Shapes::PICTURE.list)
+      COUNTS =
+        Shape::Record.new(
+          "Counts",
+          vertices: shape::NUMBER,
+          faces: shape::NUMBER,
+          triangles: shape::NUMBER,
+          parts: shape::NUMBER,
+          materials: shape::NUMBER
+        )
+      SHAPE =
+        Shape::Record.new(
+          "Job",
+          id: shape::TEXT,
+          name: shape::TEXT,
+          revision: shape::NUMBER,
+          saved_at: shape::TEXT,
+          done: [shape::TEXT, "what the last change did, in one sentence"],
+          history: HISTORY,
+          source: SOURCE,
+          notes: NOTE.list,
+          surface: [shape::TEXT, "digest: the arrays of the surface change with it"],
+          placements: [shape::TEXT, "digest: the places of the islands change with it"],
+          seams: [shape::TEXT.or_null, "digest of the seams drawn; null where they are those of the map"],
+          unit_mm: shape::NUMBER,
+          bounds_mm: BOUNDS,
+          counts: COUNTS,
+          parts: PART.list,
+          materials: MATERIAL.list,
+          kept_maps: [shape::TEXT.list, "names of maps set aside to compare with"],
+          margin_px: [shape::NUMBER, "kept free along the border"],
+          reserved_px: [shape::NUMBER.times(4).list, "rectangles kept free: left, top, width, height"],
+          gutter_px: [shape::NUMBER, "wanted between islands"],
+          sheet: Shapes::SHEET,
+          density_px_per_mm: shape::NUMBER,
+          chart_square_mm: shape::NUMBER,
+          islands: IslandsJson::SHAPE.list,
+          fit_setup: FitSetupJson::SHAPE,
+          artwork: ArtworkJson::SHAPE,
+          pictures: Shapes::PICTURE.list
+        )
       SHAPES = [NOTE, PART, MATERIAL, HISTORY, UV_SET, SOURCE, BOUNDS, COUNTS, SHAPE].freeze
 
       # @param row [Hash] of jobs; revision [Hash] row of revisions; snapshot [SheetTrace::Job::Snapshot]
@@ -33,33 +81,73 @@ module SheetTraceServer
       def self.call(row:, revision:, snapshot:, pictures:, history:)
         job = snapshot.job
         parts = snapshot.document[:parts]
-        { id: row[:id], name: row[:name], revision: revision[:id], saved_at: revision[:created_at].iso8601, done: revision[:description],
-          history: history, source: source(job), notes: job.notes.map { |note| { code: note.code, message: note.message, where: note.where } },
-          surface: parts[:layout][:surface], placements: parts[:layout][:placements], seams: parts[:drawn_seams],
-          unit_mm: job.unit_mm, bounds_mm: %i[min max].zip(job.bounds_mm).to_h,
-          counts: counts(job.mesh), parts: parts(job.mesh), materials: materials(job.mesh), gutter_px: job.gutter_px,
-          kept_maps: job.kept_maps.map(&:name), margin_px: job.plan.margin_px, reserved_px: job.plan.reserved,
-          sheet: job.sheet.to_h, density_px_per_mm: job.density_px_per_mm, chart_square_mm: SheetTrace::Artwork::TestChart::SQUARE_MM,
-          islands: IslandsJson.call(job), fit_setup: FitSetupJson.call(job), artwork: ArtworkJson.call(job), pictures: pictures.map { |picture| picture.except(:job_id) } }
+        {
+          id: row[:id],
+          name: row[:name],
+          revision: revision[:id],
+          saved_at: revision[:created_at].iso8601,
+          done: revision[:description],
+          history: history,
+          source: source(job),
+          notes: job.notes.map { |note| { code: note.code, message: note.message, where: note.where } },
+          surface: parts[:layout][:surface],
+          placements: parts[:layout][:placements],
+          seams: parts[:drawn_seams],
+          unit_mm: job.unit_mm,
+          bounds_mm: %i[min max].zip(job.bounds_mm).to_h,
+          counts: counts(job.mesh),
+          parts: parts(job.mesh),
+          materials: materials(job.mesh),
+          gutter_px: job.gutter_px,
+          kept_maps: job.kept_maps.map(&:name),
+          margin_px: job.plan.margin_px,
+          reserved_px: job.plan.reserved,
+          sheet: job.sheet.to_h,
+          density_px_per_mm: job.density_px_per_mm,
+          chart_square_mm: SheetTrace::Artwork::TestChart::SQUARE_MM,
+          islands: IslandsJson.call(job),
+          fit_setup: FitSetupJson.call(job),
+          artwork: ArtworkJson.call(job),
+          pictures: pictures.map { |picture| picture.except(:job_id) }
+        }
       end
 
       def self.source(job)
         source = job.source
-        { name: source.name, format: source.format, unit_mm: source.unit_mm, up_axis: source.up_axis,
-          uv_sets: source.used_sets.map { |index| { index: index, name: source.uv_sets[index].name } } }
+        {
+          name: source.name,
+          format: source.format,
+          unit_mm: source.unit_mm,
+          up_axis: source.up_axis,
+          uv_sets: source.used_sets.map { |index| { index: index, name: source.uv_sets[index].name } }
+        }
       end
 
       def self.parts(mesh)
-        like = mesh.identical_parts.each_with_index.flat_map { |group, number| group.map { |part| [part, number] } }.to_h
-        mesh.parts.zip(mesh.part_sizes).each_with_index.map { |(name, faces), index| { name: name, faces: faces, like: like[index] } }
+        like =
+          mesh.identical_parts.each_with_index.flat_map { |group, number| group.map { |part| [part, number] } }.to_h
+        mesh
+          .parts
+          .zip(mesh.part_sizes)
+          .each_with_index
+          .map { |(name, faces), index| { name: name, faces: faces, like: like[index] } }
       end
 
       def self.materials(mesh)
-        mesh.materials.zip(mesh.material_sizes).map { |material, faces| { name: material.name, color: material.color, image: material.image, faces: faces } }
+        mesh
+          .materials
+          .zip(mesh.material_sizes)
+          .map { |material, faces| { name: material.name, color: material.color, image: material.image, faces: faces } }
       end
 
       def self.counts(mesh)
-        { vertices: mesh.vertex_count, faces: mesh.face_count, triangles: mesh.triangulation.count, parts: mesh.parts.size, materials: mesh.materials.size }
+        {
+          vertices: mesh.vertex_count,
+          faces: mesh.face_count,
+          triangles: mesh.triangulation.count,
+          parts: mesh.parts.size,
+          materials: mesh.materials.size
+        }
       end
       private_class_method :source, :parts, :materials, :counts
     end

@@ -5,8 +5,18 @@ module SheetTraceServer
     # The bands of the maps of figures, from the lowest up.
     module LegendsJson
       shape = Shape
-      BAND = Shape::Record.new("LegendBand", upto: [shape::NUMBER.or_null, "null for the last"], color: shape::TEXT, period_px: shape::NUMBER)
-      SHAPE = Shape::Record.new("Legends", **SheetTrace::Artwork::MeasureMap::KINDS.to_h { |kind, _bands| [kind.to_sym, BAND.list] })
+      BAND =
+        Shape::Record.new(
+          "LegendBand",
+          upto: [shape::NUMBER.or_null, "null for the last"],
+          color: shape::TEXT,
+          period_px: shape::NUMBER
+        )
+      SHAPE =
+        Shape::Record.new(
+          "Legends",
+          **SheetTrace::Artwork::MeasureMap::KINDS.to_h { |kind, _bands| [kind.to_sym, BAND.list] }
+        )
       SHAPES = [BAND, SHAPE].freeze
 
       # @return [Hash]

@@ -5,12 +5,35 @@ module SheetTraceServer
     # A layout to be looked at beside another: its outlines and figures; of a kept map also what lies otherwise now.
     module MapJson
       shape = Shape
-      SUMMARY = Shape::Record.new("Summary", islands: shape::NUMBER, stretch_mean: shape::NUMBER, stretch_worst: shape::NUMBER.or_null, density_px_per_mm: shape::PAIR,
-                                             used: shape::NUMBER, turned: shape::NUMBER)
-      CHANGE = Shape::Record.new("IslandChange", name: shape::TEXT, cut_anew: [shape::FLAG, "the figures are null then"], moved_px: shape::NUMBER.or_null,
-                                                 turn_deg: shape::NUMBER.or_null, scale: shape::NUMBER.or_null, reflected: shape::FLAG.or_null)
-      SHAPE = Shape::Record.new("SheetMap", name: shape::TEXT, sheet: Shapes::SHEET, free_square_px: [shape::NUMBER, "side of the largest square that is free"],
-                                            summary: SUMMARY, lines: Shapes::LINES)
+      SUMMARY =
+        Shape::Record.new(
+          "Summary",
+          islands: shape::NUMBER,
+          stretch_mean: shape::NUMBER,
+          stretch_worst: shape::NUMBER.or_null,
+          density_px_per_mm: shape::PAIR,
+          used: shape::NUMBER,
+          turned: shape::NUMBER
+        )
+      CHANGE =
+        Shape::Record.new(
+          "IslandChange",
+          name: shape::TEXT,
+          cut_anew: [shape::FLAG, "the figures are null then"],
+          moved_px: shape::NUMBER.or_null,
+          turn_deg: shape::NUMBER.or_null,
+          scale: shape::NUMBER.or_null,
+          reflected: shape::FLAG.or_null
+        )
+      SHAPE =
+        Shape::Record.new(
+          "SheetMap",
+          name: shape::TEXT,
+          sheet: Shapes::SHEET,
+          free_square_px: [shape::NUMBER, "side of the largest square that is free"],
+          summary: SUMMARY,
+          lines: Shapes::LINES
+        )
       KEPT = SHAPE.with("KeptSheetMap", changes: CHANGE.list)
       SHAPES = [SUMMARY, CHANGE, SHAPE, KEPT].freeze
 
@@ -19,17 +42,31 @@ module SheetTraceServer
       # @return [Hash]
       def self.call(name, layout, unit_mm)
         free = SheetTrace::Layout::FindRoom.new(layout, without: [], gutter_px: 0).largest_square_px
-        { name: name, free_square_px: free, sheet: layout.sheet.to_h, summary: SheetTrace::Layout::Summary.call(layout, unit_mm: unit_mm).to_h,
-          lines: LinesJson.call(SheetTrace::Operations::Preview.lines(layout, (0...layout.uv_map.island_count).to_a)) }
+        {
+          name: name,
+          free_square_px: free,
+          sheet: layout.sheet.to_h,
+          summary: SheetTrace::Layout::Summary.call(layout, unit_mm: unit_mm).to_h,
+          lines: LinesJson.call(SheetTrace::Operations::Preview.lines(layout, (0...layout.uv_map.island_count).to_a))
+        }
       end
 
       # @param kept [SheetTrace::Job::KeptMap]; job [SheetTrace::Job]
       # @return [Hash]
       def self.kept(kept, job)
-        changes = SheetTrace::Layout::Changes.call(kept.layout, job.layout).map do |change|
-          { name: job.island_names[change.island], cut_anew: change.cut_anew, moved_px: change.moved_px, turn_deg: change.turn_rad && (change.turn_rad * 180 / Math::PI),
-            scale: change.scale, reflected: change.reflected }
-        end
+        changes =
+          SheetTrace::Layout::Changes
+            .call(kept.layout, job.layout)
+            .map do |change|
+              {
+                name: job.island_names[change.island],
+                cut_anew: change.cut_anew,
+                moved_px: change.moved_px,
+                turn_deg: change.turn_rad && (change.turn_rad * 180 / Math::PI),
+                scale: change.scale,
+                reflected: change.reflected
+              }
+            end
         { **call(kept.name, kept.layout, job.unit_mm), changes: changes }
       end
     end

@@ -2,7 +2,8 @@
 
 module SheetTraceServer
   module Json
-    # What an answer looks like, declared once beside the code that makes it: the front end's types are made from it, and every answer of the tests
+    # What an answer looks like, declared once beside the code that makes it: the front end's types are made from it,
+    # and every answer of the tests
     # is held against it.
     class Shape
       # @return [String]
@@ -25,17 +26,27 @@ module SheetTraceServer
       # @return [Shape] a list of these
       def list
         inner = typescript.include?(" | ") ? "(#{typescript})" : typescript
-        Shape.new("#{inner}[]") { |value| value.is_a?(Array) ? Shape.first_problem(value.each_with_index) { |part, i| [i, problem(part)] } : "is no list" }
+        Shape.new("#{inner}[]") do |value|
+          if value.is_a?(Array)
+            Shape.first_problem(value.each_with_index) { |part, i| [i, problem(part)] }
+          else
+            "is no list"
+          end
+        end
       end
 
       # @return [Shape] so many of these
       def times(count)
-        Shape.new("[#{([typescript] * count).join(", ")}]") { |value| value.is_a?(Array) && value.size == count ? list.problem(value) : "is no list of #{count}" }
+        Shape.new("[#{([typescript] * count).join(", ")}]") do |value|
+          value.is_a?(Array) && value.size == count ? list.problem(value) : "is no list of #{count}"
+        end
       end
 
       # @return [Shape] these by any names
       def by_name
-        Shape.new("Record<string, #{typescript}>") { |value| value.is_a?(Hash) ? Shape.first_problem(value) { |name, part| [name, problem(part)] } : "is no object" }
+        Shape.new("Record<string, #{typescript}>") do |value|
+          value.is_a?(Hash) ? Shape.first_problem(value) { |name, part| [name, problem(part)] } : "is no object"
+        end
       end
 
       def self.first_problem(parts)
@@ -46,28 +57,41 @@ module SheetTraceServer
         nil
       end
 
-      NUMBER = new("number") { |value| value.is_a?(Numeric) && value.to_f.finite? ? nil : "#{value.inspect} is no number" }
+      NUMBER =
+        new("number") { |value| value.is_a?(Numeric) && value.to_f.finite? ? nil : "#{value.inspect} is no number" }
       TEXT = new("string") { |value| value.is_a?(String) || value.is_a?(Symbol) ? nil : "#{value.inspect} is no text" }
-      FLAG = new("boolean") { |value| [true, false].include?(value) ? nil : "#{value.inspect} is neither true nor false" }
+      FLAG =
+        new("boolean") { |value| [true, false].include?(value) ? nil : "#{value.inspect} is neither true nor false" }
       ANY = new("unknown") { |_value| nil }
       PAIR = NUMBER.times(2)
       TRIPLE = NUMBER.times(3)
 
-      def self.one_of(*names) = new(names.map { |name| %("#{name}") }.join(" | ")) { |value| names.include?(value.to_s) ? nil : "#{value.inspect} is none of #{names.join(", ")}" }
+      def self.one_of(*names) =
+        new(names.map { |name| %("#{name}") }.join(" | ")) do |value|
+          names.include?(value.to_s) ? nil : "#{value.inspect} is none of #{names.join(", ")}"
+        end
 
       # What a table's kinds declare: "kind", their values and their facts.
       #
       # @param table [SheetTrace::Registry] of classes of SheetTrace::Artwork::Kept
       def self.kind_of(table)
-        kinds = table.names.to_h do |name|
-          kind = table.fetch(name)
-          own = kind.parameters.values.to_h { |parameter| [parameter.plain_name, parameter.type.checked_typescript] }
-          [name, { **own, **kind.fact_types.transform_values(&:checked_typescript) }]
-        end
-        words = kinds.map { |name, fields| "{ #{[%(kind: "#{name}"), *fields.map { |field, type| "#{field}: #{type}" }].join("; ")} }" }
+        kinds =
+          table.names.to_h do |name|
+            kind = table.fetch(name)
+            own = kind.parameters.values.to_h { |parameter| [parameter.plain_name, parameter.type.checked_typescript] }
+            [name, { **own, **kind.fact_types.transform_values(&:checked_typescript) }]
+          end
+        words =
+          kinds.map do |name, fields|
+            "{ #{[%(kind: "#{name}"), *fields.map { |field, type| "#{field}: #{type}" }].join("; ")} }"
+          end
         new(words.join(" | ")) do |value|
           fields = value.is_a?(Hash) && kinds[value[:kind]]
-          fields && value.keys.sort == [:kind, *fields.keys].sort ? nil : "#{value.inspect.slice(0, 80)} is none of #{kinds.keys.join(", ")}"
+          if fields && value.keys.sort == [:kind, *fields.keys].sort
+            nil
+          else
+            "#{value.inspect.slice(0, 80)} is none of #{kinds.keys.join(", ")}"
+          end
         end
       end
 
@@ -83,15 +107,24 @@ module SheetTraceServer
           @name = name
           @fields = fields.transform_values { |field| Array(field).first }
           @notes = fields.filter_map { |field, told| [field, told.last] if told.is_a?(Array) }.to_h
-          super(name) { |value| wrong(value) }
+          super(name) do |value| wrong(value) end
         end
 
         # @return [Record] with more fields
-        def with(name, **more) = Record.new(name, **fields.to_h { |field, shape| [field, notes[field] ? [shape, notes[field]] : shape] }, **more)
+        def with(name, **more)
+          Record.new(
+            name,
+            **fields.to_h { |field, shape| [field, notes[field] ? [shape, notes[field]] : shape] },
+            **more
+          )
+        end
 
         # @return [String] its declaration for the front end
         def declaration
-          lines = fields.flat_map { |field, shape| [*("  /** #{notes[field]} */" if notes[field]), "  #{field}: #{shape.typescript};"] }
+          lines =
+            fields.flat_map do |field, shape|
+              [*("  /** #{notes[field]} */" if notes[field]), "  #{field}: #{shape.typescript};"]
+            end
           ["export interface #{name} {", *lines, "}"].join("\n")
         end
 
@@ -99,7 +132,9 @@ module SheetTraceServer
 
         def wrong(value)
           return "#{value.inspect.slice(0, 60)} is no object" unless value.is_a?(Hash)
-          return "has #{value.keys.join(", ")} instead of #{fields.keys.join(", ")}" unless value.keys.map(&:to_sym).sort == fields.keys.sort
+          unless value.keys.map(&:to_sym).sort == fields.keys.sort
+            return "has #{value.keys.join(", ")} instead of #{fields.keys.join(", ")}"
+          end
 
           Shape.first_problem(fields) { |field, shape| [field, shape.problem(value[field])] }
         end

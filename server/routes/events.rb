@@ -11,7 +11,11 @@ module SheetTraceServer
           cache_control :no_store
           stream do |out|
             out << ": open\n\n"
-            settings.events.each(params[:id]) { |revision| out << (revision ? "event: revision\ndata: #{revision}\n\n" : ": still here\n\n") }
+            settings
+              .events
+              .each(params[:id]) do |revision|
+                out << (revision ? "event: revision\ndata: #{revision}\n\n" : ": still here\n\n")
+              end
           end
         end
       end

@@ -17,18 +17,38 @@ module SheetTraceServer
         app.get("/api/jobs/:id/trace.png") do
           job = shown_job
           size = Params.size(params, job.sheet)
-          drawing = SheetTrace::Trace::Template.call(job.layout, size: size, **Params.query(SheetTrace::Trace::Template, params), **Params.query(Chosen, params, job))
-          download("#{base_name}-trace-#{size.width_px}x#{size.height_px}.png", "image/png", SheetTrace::Formats::Png::Writer.call(drawing.to_image))
+          drawing =
+            SheetTrace::Trace::Template.call(
+              job.layout,
+              size: size,
+              **Params.query(SheetTrace::Trace::Template, params),
+              **Params.query(Chosen, params, job)
+            )
+          download(
+            "#{base_name}-trace-#{size.width_px}x#{size.height_px}.png",
+            "image/png",
+            SheetTrace::Formats::Png::Writer.call(drawing.to_image)
+          )
         end
 
         app.get("/api/jobs/:id/deliver.zip") do
           job = shown_job
-          files = SheetTrace::Job::Deliver.call(job, pictures: workshop.pictures, size: Params.size(params, job.sheet), base_name: base_name)
+          files =
+            SheetTrace::Job::Deliver.call(
+              job,
+              pictures: workshop.pictures,
+              size: Params.size(params, job.sheet),
+              base_name: base_name
+            )
           download("#{base_name}.zip", "application/zip", SheetTrace::Formats::Zip::Writer.call(files))
         end
 
         app.get("/api/jobs/:id/recipe.zip") do
-          download("#{base_name}-recipe.zip", "application/zip", SheetTrace::Formats::Zip::Writer.call(workshop.recipe_files(params[:id])))
+          download(
+            "#{base_name}-recipe.zip",
+            "application/zip",
+            SheetTrace::Formats::Zip::Writer.call(workshop.recipe_files(params[:id]))
+          )
         end
       end
 

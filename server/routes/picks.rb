@@ -30,25 +30,37 @@ module SheetTraceServer
         app.post("/api/jobs/:id/picks/:way") do
           from = request_json
           kind = from.delete(:kind)
-          answer(Json::PicksJson::SHAPE, Json::PicksJson.call(kind, SheetTrace::Pick.from_plain(shown_job, **from, way: params[:way], kind: kind)))
+          answer(
+            Json::PicksJson::SHAPE,
+            Json::PicksJson.call(kind, SheetTrace::Pick.from_plain(shown_job, **from, way: params[:way], kind: kind))
+          )
         end
 
         app.post("/api/jobs/:id/bands") do
           job = shown_job
           band = Params.read(Band, request_json, job)
-          answer(Json::BandJson::SHAPE, Json::BandJson.call(SheetTrace::Flatten::FitBand.call(job.mesh, band[:faces], axis: band[:axis], origin: band[:origin])))
+          answer(
+            Json::BandJson::SHAPE,
+            Json::BandJson.call(
+              SheetTrace::Flatten::FitBand.call(job.mesh, band[:faces], axis: band[:axis], origin: band[:origin])
+            )
+          )
         end
 
         app.post("/api/jobs/:id/clearances") do
           job = shown_job
           held = Params.read(Held, request_json, job)
-          answer(Json::ClearanceJson::SHAPE, Json::ClearanceJson.call(job, held[:islands], SheetTrace::Geometry::Affine.new(*held[:change])))
+          answer(
+            Json::ClearanceJson::SHAPE,
+            Json::ClearanceJson.call(job, held[:islands], SheetTrace::Geometry::Affine.new(*held[:change]))
+          )
         end
 
         app.post("/api/jobs/:id/previews") do
           call = Params.read(Jobs::Call, request_json)
           operation = SheetTrace::Operations.from_plain(call[:name], call[:parameters])
-          preview = SheetTrace::Operations::Preview.call(operation, shown_job, pictures: workshop.picture_files(params[:id]))
+          preview =
+            SheetTrace::Operations::Preview.call(operation, shown_job, pictures: workshop.picture_files(params[:id]))
           answer(Json::PreviewJson::SHAPE, Json::PreviewJson.call(preview))
         end
       end

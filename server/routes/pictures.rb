@@ -12,7 +12,14 @@ module SheetTraceServer
         app.post("/api/jobs/:id/pictures") do
           workshop.jobs.find(params[:id])
           pictures, notes = SheetTrace::Formats::Pictures.open(uploaded_bytes, name: uploaded_name)
-          kept = pictures.map { |one| { digest: workshop.jobs.keep_picture(params[:id], one.bytes, one.name, one.seen), name: one.name, **one.seen } }
+          kept =
+            pictures.map do |one|
+              {
+                digest: workshop.jobs.keep_picture(params[:id], one.bytes, one.name, one.seen),
+                name: one.name,
+                **one.seen
+              }
+            end
           status 201
           answer(Json::BroughtJson::SHAPE, Json::BroughtJson.call(kept, notes.map(&:message)))
         end
@@ -23,7 +30,11 @@ module SheetTraceServer
           bytes = workshop.pictures.call(picture[:digest])
           shown = SHOWN.include?(picture[:media_type])
           content_type(shown ? picture[:media_type] : "image/png")
-          shown ? bytes : SheetTrace::Formats::Png::Writer.call(SheetTrace::Artwork::Picture.read(bytes), compression: 1)
+          if shown
+            bytes
+          else
+            SheetTrace::Formats::Png::Writer.call(SheetTrace::Artwork::Picture.read(bytes), compression: 1)
+          end
         end
       end
     end

@@ -18,7 +18,9 @@ module SheetTraceServer
       module Composition
         extend SheetTrace::Parameters
 
-        parameter :pictures, SheetTrace::Parameters::ListOf.new(SheetTrace::Parameters::Text.new(64), entry: "picture"), "digests"
+        parameter :pictures,
+                  SheetTrace::Parameters::ListOf.new(SheetTrace::Parameters::Text.new(64), entry: "picture"),
+                  "digests"
         whole :columns, 0..4096, "as square a grid as goes if 0", default: 0
         whole :width_px, 1..8192, "of a cell", default: 256
         whole :height_px, 1..8192, default: 256
@@ -68,7 +70,14 @@ module SheetTraceServer
           job = shown_job
           index = Params.integer(params[:index], :index)
           wanted = request_json
-          cells = wanted.empty? ? SheetTrace::Fit::FindCells.call(underlay_pixels(job, index)) : grid(underlay_of(job, index), Params.read(Grid, wanted))
+          cells =
+            (
+              if wanted.empty?
+                SheetTrace::Fit::FindCells.call(underlay_pixels(job, index))
+              else
+                grid(underlay_of(job, index), Params.read(Grid, wanted))
+              end
+            )
           answer(Json::FitSetupJson::CELLS, { cells: cells.map(&:to_h) })
         end
 
@@ -84,29 +93,55 @@ module SheetTraceServer
 
         app.get("/api/jobs/:id/underlays/:index/swap") do
           job = shown_job
-          answer(Json::SwapJson::SHAPE, Json::SwapJson.call(job, underlay_of(job, Params.integer(params[:index], :index))))
+          answer(
+            Json::SwapJson::SHAPE,
+            Json::SwapJson.call(job, underlay_of(job, Params.integer(params[:index], :index)))
+          )
         end
 
         app.post("/api/jobs/:id/matches") do
           job = shown_job
-          underlay = job.fit_setup.underlay or raise SheetTrace::InputError, "no underlay is shown; lay one under the islands first"
+          underlay = job.fit_setup.underlay or
+            raise SheetTrace::InputError, "no underlay is shown; lay one under the islands first"
           islands = Params.read(Matched, request_json, job)[:islands] || (0...job.layout.uv_map.island_count).to_a
-          proposals = SheetTrace::Fit::Match.call(job.layout, islands, underlay, names: job.island_names, flat_map: job.method(:flat_map))
+          proposals =
+            SheetTrace::Fit::Match.call(
+              job.layout,
+              islands,
+              underlay,
+              names: job.island_names,
+              flat_map: job.method(:flat_map)
+            )
           answer(Json::ProposalsJson::SHAPE, Json::ProposalsJson.call(proposals))
         end
 
         app.get("/api/jobs/:id/borders") do
           job = shown_job
           underlay = job.fit_setup.underlay
-          seen = underlay ? SheetTrace::Fit::BorderWatch.call(job.layout, underlay, underlay_pixels(job, job.fit_setup.shown)) : []
+          seen =
+            (
+              if underlay
+                SheetTrace::Fit::BorderWatch.call(job.layout, underlay, underlay_pixels(job, job.fit_setup.shown))
+              else
+                []
+              end
+            )
           answer(Json::BordersJson::SHAPE, Json::BordersJson.call(seen, job.fit_setup.inset_px))
         end
 
         app.get("/api/jobs/:id/landmarks/next") do
           job = shown_job
           island = Params.query(Marked, params, job)[:island]
-          used = job.fit_setup.landmarks.select { |mark| mark.island(job.layout.uv_map) == island }.map { |mark| mark.at(job.layout.uv_map, job.layout.points_px) }
-          answer(Json::FitSetupJson::NEXT_LANDMARK, { at_px: SheetTrace::Fit::SuggestLandmark.call(job.layout, island, used) })
+          used =
+            job
+              .fit_setup
+              .landmarks
+              .select { |mark| mark.island(job.layout.uv_map) == island }
+              .map { |mark| mark.at(job.layout.uv_map, job.layout.points_px) }
+          answer(
+            Json::FitSetupJson::NEXT_LANDMARK,
+            { at_px: SheetTrace::Fit::SuggestLandmark.call(job.layout, island, used) }
+          )
         end
       end
 
@@ -127,12 +162,17 @@ module SheetTraceServer
         def underlay_pixels(job, index) = SheetTrace::Artwork::Picture.pixels(underlay_picture(job, index))
 
         def composition(wanted)
-          pictures = wanted[:pictures].to_h do |digest|
-            picture = workshop.jobs.picture(params[:id], digest)
-            [picture[:name], SheetTrace::Artwork::Picture.read(workshop.pictures.call(digest), name: picture[:name])]
-          end
-          SheetTrace::Artwork::ComposeSheet.call(pictures, cell_px: wanted.values_at(:width_px, :height_px), columns: wanted[:columns].zero? ? nil : wanted[:columns],
-                                                           **wanted.slice(:gutter_px, :trim, :even_light))
+          pictures =
+            wanted[:pictures].to_h do |digest|
+              picture = workshop.jobs.picture(params[:id], digest)
+              [picture[:name], SheetTrace::Artwork::Picture.read(workshop.pictures.call(digest), name: picture[:name])]
+            end
+          SheetTrace::Artwork::ComposeSheet.call(
+            pictures,
+            cell_px: wanted.values_at(:width_px, :height_px),
+            columns: wanted[:columns].zero? ? nil : wanted[:columns],
+            **wanted.slice(:gutter_px, :trim, :even_light)
+          )
         end
 
         def grid(underlay, wanted) = SheetTrace::Fit::GridCells.call(*underlay.size_px, **wanted)

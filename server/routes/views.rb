@@ -14,21 +14,22 @@ module SheetTraceServer
         app.helpers Helpers
 
         app.get("/api/jobs/:id/arrays/:name") do
-          bytes = Json::Arrays.binary(params[:name], shown_job) or raise Store::Jobs::NotFound, "there is no array #{params[:name]}"
+          bytes = Json::Arrays.binary(params[:name], shown_job) or
+            raise Store::Jobs::NotFound, "there is no array #{params[:name]}"
           forever
           content_type "application/octet-stream"
           bytes
         end
 
-        app.get("/api/jobs/:id/sheet.png") do
-          render_image("sheet") { |job| composed(job, fit(job.sheet, PREVIEW_PX)) }
-        end
+        app.get("/api/jobs/:id/sheet.png") { render_image("sheet") { |job| composed(job, fit(job.sheet, PREVIEW_PX)) } }
 
         { "chart" => true, "checker" => false }.each do |name, lettered|
           app.get("/api/jobs/:id/#{name}.png") do
             render_image(name) do |job|
               size = fit(job.sheet, PREVIEW_PX)
-              density = job.density_px_per_mm * Math.sqrt(size.width_px.fdiv(job.sheet.width_px) * size.height_px.fdiv(job.sheet.height_px))
+              density =
+                job.density_px_per_mm *
+                  Math.sqrt(size.width_px.fdiv(job.sheet.width_px) * size.height_px.fdiv(job.sheet.height_px))
               SheetTrace::Artwork::TestChart.call(size, density_px_per_mm: density, lettered: lettered)
             end
           end
@@ -36,11 +37,20 @@ module SheetTraceServer
 
         SheetTrace::Artwork::MeasureMap::KINDS.each_key do |kind|
           app.get("/api/jobs/:id/#{kind}.png") do
-            render_image(kind) { |job| SheetTrace::Artwork::MeasureMap.call(kind, job.layout, unit_mm: job.unit_mm, size: fit(job.sheet, PREVIEW_PX)) }
+            render_image(kind) do |job|
+              SheetTrace::Artwork::MeasureMap.call(
+                kind,
+                job.layout,
+                unit_mm: job.unit_mm,
+                size: fit(job.sheet, PREVIEW_PX)
+              )
+            end
           end
         end
 
-        app.get("/api/jobs/:id/worst_faces") { answer(Json::WorstFacesJson::SHAPE, Json::WorstFacesJson.call(shown_job, params[:by].to_s)) }
+        app.get("/api/jobs/:id/worst_faces") do
+          answer(Json::WorstFacesJson::SHAPE, Json::WorstFacesJson.call(shown_job, params[:by].to_s))
+        end
 
         app.get("/api/legends") { answer(Json::LegendsJson::SHAPE, Json::LegendsJson.call) }
 
@@ -55,11 +65,16 @@ module SheetTraceServer
 
       # Shared by the routes above.
       module Helpers
-        def shown_job = workshop.snapshot(params[:id], params[:revision] && Params.integer(params[:revision], :revision)).job
+        def shown_job
+          workshop.snapshot(params[:id], params[:revision] && Params.integer(params[:revision], :revision)).job
+        end
 
         def render_image(kind, &draw)
           revision = Params.integer(params[:revision], :revision)
-          bytes = workshop.image(params[:id], revision, kind) { |job| SheetTrace::Formats::Png::Writer.call(draw.call(job), compression: 1) }
+          bytes =
+            workshop.image(params[:id], revision, kind) do |job|
+              SheetTrace::Formats::Png::Writer.call(draw.call(job), compression: 1)
+            end
           forever
           content_type "image/png"
           bytes
@@ -72,14 +87,22 @@ module SheetTraceServer
 
           image = SheetTrace::Artwork::UnderlayPicture.on_sheet(underlay, workshop.pictures.call(underlay.picture))
           kernel = image.width < size.width_px ? :nearest : :lanczos3
-          image.resize(size.width_px.fdiv(image.width), vscale: size.height_px.fdiv(image.height), kernel: kernel).cast(:uchar).copy(interpretation: :srgb)
+          image
+            .resize(size.width_px.fdiv(image.width), vscale: size.height_px.fdiv(image.height), kernel: kernel)
+            .cast(:uchar)
+            .copy(interpretation: :srgb)
         end
 
-        def composed(job, size) = SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(pictures: workshop.pictures, size: size))
+        def composed(job, size)
+          SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(pictures: workshop.pictures, size: size))
+        end
 
         def fit(sheet, longest)
           scale = [longest.fdiv([sheet.width_px, sheet.height_px].max), 1.0].min
-          SheetTrace::Layout::Sheet.new(width_px: [(sheet.width_px * scale).round, 16].max, height_px: [(sheet.height_px * scale).round, 16].max)
+          SheetTrace::Layout::Sheet.new(
+            width_px: [(sheet.width_px * scale).round, 16].max,
+            height_px: [(sheet.height_px * scale).round, 16].max
+          )
         end
       end
     end

@@ -14,9 +14,18 @@ module SheetTraceServer
       def self.open(path)
         FileUtils.mkdir_p(File.dirname(path))
         # Written through to the disk at every commit, so that what the screen calls saved is.
-        database = Sequel.sqlite(path, timeout: 10_000, max_connections: 16, after_connect: lambda do |connection|
-          connection.execute_batch("PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;")
-        end)
+        database =
+          Sequel.sqlite(
+            path,
+            timeout: 10_000,
+            max_connections: 16,
+            after_connect:
+              lambda do |connection|
+                connection.execute_batch(
+                  "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON;"
+                )
+              end
+          )
         Sequel.extension(:migration)
         Sequel::Migrator.run(database, MIGRATIONS)
         database

@@ -8,10 +8,12 @@ module SheetTraceServer
     # job's pointer along them.
     class Jobs
       # The job or revision asked for is not there.
-      class NotFound < StandardError; end
+      class NotFound < StandardError
+      end
 
       # The change was made to a revision that is no longer the one shown.
-      class Conflict < StandardError; end
+      class Conflict < StandardError
+      end
 
       # @return [Blobs]
       attr_reader :blobs
@@ -22,13 +24,17 @@ module SheetTraceServer
       end
 
       # @return [Array<Hash>] id, name, updated_at, revision_id; the last changed first
-      def list = @database[:jobs].select(:id, :name, :updated_at, :revision_id).reverse(:updated_at, Sequel.lit("rowid")).all
+      def list
+        @database[:jobs].select(:id, :name, :updated_at, :revision_id).reverse(:updated_at, Sequel.lit("rowid")).all
+      end
 
       def empty? = @database[:jobs].empty?
 
       # @return [Hash] the row of jobs
       # @raise [NotFound]
-      def find(id) = @database[:jobs].first(id: id) || raise(NotFound, "this job does not exist; it may have been deleted")
+      def find(id)
+        @database[:jobs].first(id: id) || raise(NotFound, "this job does not exist; it may have been deleted")
+      end
 
       # @return [Hash] the row of revisions, the one shown if no id is given
       # @raise [NotFound]
@@ -46,7 +52,9 @@ module SheetTraceServer
         now = Time.now
         @database.transaction do
           @database[:jobs].insert(id: id, name: name, created_at: now, updated_at: now)
-          pictures.each { |file, bytes| keep_picture(id, bytes, file, SheetTrace::Artwork::Picture.inspect_file(bytes, name: file)) }
+          pictures.each do |file, bytes|
+            keep_picture(id, bytes, file, SheetTrace::Artwork::Picture.inspect_file(bytes, name: file))
+          end
           model_files.each_with_index { |(file, bytes), position| keep_model_file(id, position, file, bytes) }
           append(id, 1, snapshot, description, operation)
         end
@@ -55,7 +63,10 @@ module SheetTraceServer
 
       # @return [Hash{String => String}] file name => bytes: the model as it came; empty where it did not come as a file
       def model_files(id)
-        @database[:model_files].where(job_id: id).order(:position).to_h { |row| [row[:name], @blobs.fetch(row[:digest])] }
+        @database[:model_files]
+          .where(job_id: id)
+          .order(:position)
+          .to_h { |row| [row[:name], @blobs.fetch(row[:digest])] }
       end
 
       # @return [Array<Hash>] rows of revisions from the first to the one shown
@@ -94,8 +105,10 @@ module SheetTraceServer
       # @return [Hash] descriptions: undo and redo, nil where there is nothing to
       def history(id)
         shown = revision(id)
-        { undo: shown[:number] > 1 ? shown[:description] : nil,
-          redo: @database[:revisions].first(job_id: id, number: shown[:number] + 1)&.fetch(:description) }
+        {
+          undo: shown[:number] > 1 ? shown[:description] : nil,
+          redo: @database[:revisions].first(job_id: id, number: shown[:number] + 1)&.fetch(:description)
+        }
       end
 
       def rename(id, name)
@@ -127,7 +140,8 @@ module SheetTraceServer
 
       # @raise [NotFound]
       def picture(id, digest)
-        @database[:pictures].first(job_id: id, digest: digest) || raise(NotFound, "this picture is not in the job; bring it in again")
+        @database[:pictures].first(job_id: id, digest: digest) ||
+          raise(NotFound, "this picture is not in the job; bring it in again")
       end
 
       private
@@ -140,8 +154,15 @@ module SheetTraceServer
 
       def append(id, number, snapshot, description, operation)
         @blobs.keep(id, snapshot.blobs)
-        revision_id = @database[:revisions].insert(job_id: id, number: number, description: description, operation: JSON.generate(operation),
-                                                   document: JSON.generate(snapshot.document), created_at: Time.now)
+        revision_id =
+          @database[:revisions].insert(
+            job_id: id,
+            number: number,
+            description: description,
+            operation: JSON.generate(operation),
+            document: JSON.generate(snapshot.document),
+            created_at: Time.now
+          )
         @database[:jobs].where(id: id).update(revision_id: revision_id, updated_at: Time.now)
         revision_id
       end

@@ -7,9 +7,22 @@ require "selenium-webdriver"
 require "tmpdir"
 
 Capybara.register_driver :headless_chromium do |capybara|
-  arguments = %w[--headless=new --no-sandbox --disable-dev-shm-usage --disable-quic --no-first-run --disable-background-networking --disable-component-update
-                 --disable-sync --use-angle=swiftshader --enable-unsafe-swiftshader --ignore-gpu-blocklist --force-device-scale-factor=1
-                 --force-color-profile=srgb --disable-search-engine-choice-screen]
+  arguments = %w[
+    --headless=new
+    --no-sandbox
+    --disable-dev-shm-usage
+    --disable-quic
+    --no-first-run
+    --disable-background-networking
+    --disable-component-update
+    --disable-sync
+    --use-angle=swiftshader
+    --enable-unsafe-swiftshader
+    --ignore-gpu-blocklist
+    --force-device-scale-factor=1
+    --force-color-profile=srgb
+    --disable-search-engine-choice-screen
+  ]
   options = Selenium::WebDriver::Chrome::Options.new(args: arguments, binary: "/usr/bin/chromium")
   options.add_option("goog:loggingPrefs", { browser: "ALL" })
   service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
@@ -42,7 +55,13 @@ module BrowserSession
 
   # Puts the browser at the size of the drawing board, with nothing remembered, on the light bench.
   def reset_browser
-    browser.execute_cdp("Emulation.setDeviceMetricsOverride", width: WIDTH, height: HEIGHT, deviceScaleFactor: 1, mobile: false)
+    browser.execute_cdp(
+      "Emulation.setDeviceMetricsOverride",
+      width: WIDTH,
+      height: HEIGHT,
+      deviceScaleFactor: 1,
+      mobile: false
+    )
     visit "/" unless page.current_url.start_with?(Capybara.app_host)
     page.execute_script("localStorage.clear(); localStorage.setItem('sheet-trace-theme', 'light')")
   end
@@ -51,7 +70,14 @@ module BrowserSession
 
   # @param server [RunningServer]
   def install_sample(server)
-    system({ "VIPS_WARNING" => "1" }, RbConfig.ruby, "--yjit", File.expand_path("../../demo/install.rb", __dir__), server.database, File.dirname(server.database),
-           exception: true)
+    system(
+      { "VIPS_WARNING" => "1" },
+      RbConfig.ruby,
+      "--yjit",
+      File.expand_path("../../demo/install.rb", __dir__),
+      server.database,
+      File.dirname(server.database),
+      exception: true
+    )
   end
 end

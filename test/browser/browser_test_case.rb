@@ -13,15 +13,18 @@ module BrowserTestCase
 
   # @return [RunningServer]
   def self.server
-    @server ||= begin
-      folder = Dir.mktmpdir
-      RunningServer.new(File.join(folder, "jobs.sqlite")).tap do |server|
-        Minitest.after_run do
-          server.kill
-          FileUtils.remove_entry(folder)
-        end
+    @server ||=
+      begin
+        folder = Dir.mktmpdir
+        RunningServer
+          .new(File.join(folder, "jobs.sqlite"))
+          .tap do |server|
+            Minitest.after_run do
+              server.kill
+              FileUtils.remove_entry(folder)
+            end
+          end
       end
-    end
   end
 
   def setup
@@ -39,7 +42,11 @@ module BrowserTestCase
   def teardown
     keep_picture unless passed?
     # What a server says no to, or a test's own killing of it, is no fault of the page.
-    faults = browser.logs.get(:browser).select { |entry| entry.level == "SEVERE" && !entry.message.match?(/status of 4\d\d|net::ERR/) }
+    faults =
+      browser
+        .logs
+        .get(:browser)
+        .select { |entry| entry.level == "SEVERE" && !entry.message.match?(/status of 4\d\d|net::ERR/) }
     FileUtils.remove_entry(@folder)
 
     assert_empty faults.map(&:message), "errors in the browser's console"
@@ -99,7 +106,10 @@ module BrowserTestCase
 
   # Where an element lies on the screen: left, top, width, height.
   def box(selector)
-    page.evaluate_script("(() => { const b = document.querySelector(#{selector.to_json}).getBoundingClientRect(); return [b.left, b.top, b.width, b.height]; })()")
+    page.evaluate_script(
+      "(() => { const b = document.querySelector(#{selector.to_json}).getBoundingClientRect(); return [b.left, " \
+        "b.top, b.width, b.height]; })()"
+    )
   end
 
   # The px of a sheet place on the screen.

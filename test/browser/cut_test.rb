@@ -6,7 +6,11 @@ describe "the cut stage" do
   include BrowserTestCase
 
   def bring_in_shade
-    choose("Choose a model", file("lantern-shade.obj", Demo::LanternShade.obj), file("lantern-shade.mtl", Demo::LanternShade.mtl))
+    choose(
+      "Choose a model",
+      file("lantern-shade.obj", Demo::LanternShade.obj),
+      file("lantern-shade.mtl", Demo::LanternShade.mtl)
+    )
 
     assert_selector ".sheet-view[aria-busy=false]"
     stage "Cut"
@@ -155,7 +159,8 @@ describe "the cut stage" do
       find("#flatten-method").select("Roll out")
       click_button "Show axis"
 
-      assert_selector ".band .what", text: /\AA cone, half angle 11\.31°/ # half of 120 - 80 mm over 100 mm: atan(20 / 100)
+      # half of 120 - 80 mm over 100 mm: atan(20 / 100)
+      assert_selector ".band .what", text: /\AA cone, half angle 11\.31°/
       type "Place on the axis y", "-250"
 
       assert_selector ".band .what", text: /half angle (?!11\.31)/

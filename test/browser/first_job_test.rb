@@ -31,13 +31,20 @@ describe "a first job" do
     type "Line width", 2
     find("label", text: "Outlines").click
     path = downloaded { click_link "Export the trace" }
-    drawing = SheetTrace::Trace::Template.call(Models.job(Demo::TeaCaddy.obj).layout, size: SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 1024),
-                                                                                      line_px: 2.0, edges: "outline", background: "white")
+    drawing =
+      SheetTrace::Trace::Template.call(
+        Models.job(Demo::TeaCaddy.obj).layout,
+        size: SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 1024),
+        line_px: 2.0,
+        edges: "outline",
+        background: "white"
+      )
 
     assert_equal SheetTrace::Formats::Png::Writer.call(drawing.to_image), File.binread(path)
 
     stage "Art"
-    red = (Vips::Image.black(200, 200, bands: 3) + [200, 30, 40]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
+    red =
+      (Vips::Image.black(200, 200, bands: 3) + [200, 30, 40]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
     choose("Bring in a picture", file("mark.png", red))
     find(".island-card", text: "Front").click
     wait_for_proof { click_button "Set as label on Front" }

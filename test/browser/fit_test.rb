@@ -59,7 +59,12 @@ describe "the fit stage" do
 
     # Tab goes on until something is reached, and Enter presses it; the arrows choose among the pages.
     def tab_to(pattern)
-      now = -> { page.evaluate_script("(e => e.getAttribute('aria-label') || e.textContent || e.value || '')(document.activeElement)").strip }
+      now =
+        lambda do
+          page.evaluate_script(
+            "(e => e.getAttribute('aria-label') || e.textContent || e.value || '')(document.activeElement)"
+          ).strip
+        end
       150.times do
         mouse.send_keys(:tab).perform
         return if now.call.match?(pattern)
@@ -113,7 +118,8 @@ describe "the fit stage" do
     it "shows hard pixels by themselves, and the picture on the model" do
       find(".proof-view label", text: "Underlay").click
       sleep 0.6
-      # The body's front panel in the middle of the template, 13..22 across and 13..22 down: 3 px beside its edge the colour is the panel's own.
+      # The body's front panel in the middle of the template, 13..22 across and 13..22 down: 3 px beside its edge the
+      # colour is the panel's own.
       left, right = [12.6, 13.4].map { |x| screen_color(*on_sheet(x, 18.5)) }
 
       refute_equal left, right
@@ -139,8 +145,12 @@ describe "the fit stage" do
       chest = [left + (width / 2), top + (height * 0.62)]
       sleep 0.6
       before = screen_color(*chest)
-      mouse.move_to_location(*on_sheet(18,
-                                       18).map(&:round)).click_and_hold.move_to_location(*on_sheet(30, 30).map(&:round)).move_to_location(*on_sheet(60, 55).map(&:round)).perform
+      mouse
+        .move_to_location(*on_sheet(18, 18).map(&:round))
+        .click_and_hold
+        .move_to_location(*on_sheet(30, 30).map(&:round))
+        .move_to_location(*on_sheet(60, 55).map(&:round))
+        .perform
       sleep 0.6
 
       refute_equal before, screen_color(*chest)
@@ -181,8 +191,13 @@ describe "the fit stage" do
     it "lays a layer of OpenRaster under, and composes one sheet of several pictures" do
       png = Demo::Skiff.pictures["skiff-number.png"]
       stack = '<image w="400" h="400"><stack><layer name="Ink" src="data/1.png"/></stack></image>'
-      ora = SheetTrace::Formats::Zip::Writer.call("mimetype" => "image/openraster", "stack.xml" => stack, "mergedimage.png" => png,
-                                                  "data/1.png" => Demo::Kiosk.pictures["harbour-palette.png"])
+      ora =
+        SheetTrace::Formats::Zip::Writer.call(
+          "mimetype" => "image/openraster",
+          "stack.xml" => stack,
+          "mergedimage.png" => png,
+          "data/1.png" => Demo::Kiosk.pictures["harbour-palette.png"]
+        )
       choose("Bring in a picture", file("skin.ora", ora))
 
       assert_text "skin.ora has one layer. The whole lies under the islands; instead take Ink."

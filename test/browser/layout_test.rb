@@ -30,7 +30,13 @@ describe "the layout stage" do
     drag(on_sheet(184, 264), on_sheet(234, 284), :shift)
 
     assert_done(/Front: moved [\d.]+ px right$/)
-    mouse.move_to_location(*on_sheet(234, 264).map(&:round)).click_and_hold.move_to_location(*on_sheet(400, 500).map(&:round)).send_keys(:escape).release.perform
+    mouse
+      .move_to_location(*on_sheet(234, 264).map(&:round))
+      .click_and_hold
+      .move_to_location(*on_sheet(400, 500).map(&:round))
+      .send_keys(:escape)
+      .release
+      .perform
 
     assert_done(/Front: moved/)
     assert_selector ".island-card.picked", text: "Front"
@@ -120,7 +126,9 @@ describe "the layout stage" do
   end
 
   it "takes width and height of the sheet typed at once" do
-    { "Sheet width" => 96, "Sheet height" => 64 }.each { |field, px| find_field(field).send_keys([:control, "a"], px.to_s, :enter) }
+    { "Sheet width" => 96, "Sheet height" => 64 }.each do |field, px|
+      find_field(field).send_keys([:control, "a"], px.to_s, :enter)
+    end
 
     assert_selector ".top-bar", text: "96 × 64 px"
   end
@@ -128,7 +136,10 @@ describe "the layout stage" do
   it "follows a change that is made on another page" do
     find(".island-card", text: "Left").click
     job = @server.get("/api/jobs/#{page.current_path.split("/")[2]}")
-    @server.post("/api/jobs/#{job["id"]}/operations", JSON.generate(base_revision: job["revision"], name: "place_island", parameters: { island: 1, x_px: 700 }))
+    @server.post(
+      "/api/jobs/#{job["id"]}/operations",
+      JSON.generate(base_revision: job["revision"], name: "place_island", parameters: { island: 1, x_px: 700 })
+    )
 
     assert_field "Centre x", with: "700"
   end
@@ -246,7 +257,11 @@ describe "the layout stage" do
     type "Centre x", "184.3"
 
     assert_done(/Front: centre 184\.3/)
-    mouse.move_to_location(*on_sheet(184, 264).map(&:round)).click_and_hold.move_to_location(*on_sheet(200, 300).map(&:round)).perform
+    mouse
+      .move_to_location(*on_sheet(184, 264).map(&:round))
+      .click_and_hold
+      .move_to_location(*on_sheet(200, 300).map(&:round))
+      .perform
 
     assert_selector ".change", text: /px to Back|over Back/
     assert_selector ".change", text: "held to pixel corners"

@@ -6,7 +6,11 @@ describe "the model stage" do
   include BrowserTestCase
 
   def bring_in_shade
-    choose("Choose a model", file("lantern-shade.obj", Demo::LanternShade.obj), file("lantern-shade.mtl", Demo::LanternShade.mtl))
+    choose(
+      "Choose a model",
+      file("lantern-shade.obj", Demo::LanternShade.obj),
+      file("lantern-shade.mtl", Demo::LanternShade.mtl)
+    )
 
     assert_selector ".editor .island-card", minimum: 5
     assert_selector ".sheet-view[aria-busy=false]"
@@ -99,7 +103,8 @@ describe "the model stage" do
     sleep 0.4
     colors = (0..12).map { |i| screen_color(*on_sheet(120 + (2 * i), 780)) }
 
-    near = colors.select { |color| color.zip([0x3d, 0x5f, 0x8c]).all? { |got, band| (got - band).abs < 8 } } # at 45 %, hatching blends in
+    # at 45 %, hatching blends in
+    near = colors.select { |color| color.zip([0x3d, 0x5f, 0x8c]).all? { |got, band| (got - band).abs < 8 } }
 
     refute_empty near, colors.inspect
   end
@@ -117,7 +122,10 @@ describe "the model stage" do
 
   it "brings in a zip with a textured GLB's parts, and says what units the file has" do
     reading = SheetTrace::Formats.read(Demo::TeaCaddy.obj, name: "caddy.obj")
-    glb = SheetTrace::Formats::Gltf::Writer.call(SheetTrace::Formats::Model.of_reading(reading), base_name: "caddy").files["caddy.glb"]
+    glb =
+      SheetTrace::Formats::Gltf::Writer.call(SheetTrace::Formats::Model.of_reading(reading), base_name: "caddy").files[
+        "caddy.glb"
+      ]
     choose("Choose a model", file("all.zip", SheetTrace::Formats::Zip::Writer.call({ "caddy.glb" => glb })))
 
     assert_selector ".island-card", count: 6
@@ -128,9 +136,20 @@ describe "the model stage" do
 
   it "names what lies in one place under the pointer, and cycles through it" do
     panel = Models.panel.lines(chomp: true)
-    choose("Choose a model", file("coat.obj", ["o body", *panel[0..-2], panel.last, "o coat", *panel.grep(/^vt/).map do |line|
-      line.sub("vt 0.", "vt 0.4")
-    end, "f 1/5 2/6 3/7 4/8"].join("\n")))
+    choose(
+      "Choose a model",
+      file(
+        "coat.obj",
+        [
+          "o body",
+          *panel[0..-2],
+          panel.last,
+          "o coat",
+          *panel.grep(/^vt/).map { |line| line.sub("vt 0.", "vt 0.4") },
+          "f 1/5 2/6 3/7 4/8"
+        ].join("\n")
+      )
+    )
 
     assert_selector ".sheet-view[aria-busy=false]"
     find(".proof-view button", text: "Front").click

@@ -21,9 +21,13 @@ describe "bin/sheet-trace" do
     told = JSON.parse(out)
 
     assert_predicate status, :success?, err
-    assert_equal({ "vertices" => 8, "faces" => 6, "triangles" => 12, "uvs" => 24, "parts" => 1, "materials" => 1 }, told["counts"])
+    assert_equal(
+      { "vertices" => 8, "faces" => 6, "triangles" => 12, "uvs" => 24, "parts" => 1, "materials" => 1 },
+      told["counts"]
+    )
     assert_equal({ "min" => [-80.0, 0.0, -50.0], "max" => [80.0, 240.0, 50.0] }, told["bounds"])
-    assert_equal %w[name faces size_mm size_px density_px_per_mm stretch_mean stretch_worst mirrored up_angle_deg], told["islands"][0].keys
+    assert_equal %w[name faces size_mm size_px density_px_per_mm stretch_mean stretch_worst mirrored up_angle_deg],
+                 told["islands"][0].keys
     # The caddy's panels are true on a square sheet at 4 px/mm; here twice as wide, and a unit is 2 mm.
     assert_in_delta 2, told["islands"][0]["stretch_mean"], 1e-6
     assert_in_delta Math.sqrt(4 * 2), told["islands"][0]["density_px_per_mm"], 1e-6
@@ -37,9 +41,32 @@ describe "bin/sheet-trace" do
 
   it "writes the template that the core draws" do
     target = File.join(@folder, "trace.png")
-    out, err, status = run.call("trace", @caddy, "--size", "256x128", "-o", target, "--line", "2", "--color", "#ff0000", "--background", "white", "--edges", "outline")
-    drawing = SheetTrace::Trace::Template.call(Models.job(Demo::TeaCaddy.obj).layout, size: SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 128), line_px: 2.0,
-                                                                                      color: "#ff0000", background: "white", edges: "outline")
+    out, err, status =
+      run.call(
+        "trace",
+        @caddy,
+        "--size",
+        "256x128",
+        "-o",
+        target,
+        "--line",
+        "2",
+        "--color",
+        "#ff0000",
+        "--background",
+        "white",
+        "--edges",
+        "outline"
+      )
+    drawing =
+      SheetTrace::Trace::Template.call(
+        Models.job(Demo::TeaCaddy.obj).layout,
+        size: SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 128),
+        line_px: 2.0,
+        color: "#ff0000",
+        background: "white",
+        edges: "outline"
+      )
 
     assert_predicate status, :success?, err
     assert_equal SheetTrace::Formats::Png::Writer.call(drawing.to_image), File.binread(target)
@@ -51,7 +78,10 @@ describe "bin/sheet-trace" do
     finding = told["findings"][0]
 
     assert_equal %w[not_upright warning], finding.values_at("code", "severity")
-    assert_equal [["Back"], -90.0], finding["where"][0].values_at("islands", "up_angle_deg").then { |islands, angle| [islands, angle.round(6)] }
+    assert_equal [["Back"], -90.0],
+                 finding["where"][0]
+                   .values_at("islands", "up_angle_deg")
+                   .then { |islands, angle| [islands, angle.round(6)] }
     assert_equal [{ "name" => "card", "color" => nil, "image" => nil }], told["materials"]
     assert_equal [{ "name" => "vt", "uvs" => 24, "faces" => 6 }], told["uv_sets"]
     assert_equal ["obj", nil], told.values_at("format", "file_unit_mm")
@@ -80,7 +110,22 @@ describe "bin/sheet-trace" do
   # The caddy's panels cover 2 (80 x 120 + 50 x 120 + 80 x 50) mm2, 39 200 in all.
   it "packs a model on a sheet and writes it, telling how much of the sheet is used" do
     packed = File.join(@folder, "packed.obj")
-    out, err, status = run.call("pack", @caddy, "-o", packed, "--size", "1024x512", "--gutter", "4", "--margin", "2", "--turn", "quarter", "--json")
+    out, err, status =
+      run.call(
+        "pack",
+        @caddy,
+        "-o",
+        packed,
+        "--size",
+        "1024x512",
+        "--gutter",
+        "4",
+        "--margin",
+        "2",
+        "--turn",
+        "quarter",
+        "--json"
+      )
     told = JSON.parse(out)
 
     assert_predicate status, :success?, err
@@ -104,17 +149,18 @@ describe "bin/sheet-trace" do
   it "converts to every format, and tells what was left out" do
     File.write(File.join(@folder, "a.mtl"), "newmtl card\nKd 1 0 0\n")
     File.write(@caddy, "mtllib a.mtl\n#{Demo::TeaCaddy.obj}")
-    notes = %w[obj glb dae ply].to_h do |extension|
-      target = File.join(@folder, "out.#{extension}")
-      _out, err, status = run.call("convert", @caddy, target)
+    notes =
+      %w[obj glb dae ply].to_h do |extension|
+        target = File.join(@folder, "out.#{extension}")
+        _out, err, status = run.call("convert", @caddy, target)
 
-      assert_predicate status, :success?, err
-      told = JSON.parse(run.call("inspect", target, "--json", "--unit-mm", extension == "glb" ? "1000" : "1")[0])
+        assert_predicate status, :success?, err
+        told = JSON.parse(run.call("inspect", target, "--json", "--unit-mm", extension == "glb" ? "1000" : "1")[0])
 
-      assert_equal 6, told["islands"].size, extension
-      assert_in_delta 80, told["islands"][0]["size_mm"][0], 1e-3, extension
-      [extension, err.lines.size]
-    end
+        assert_equal 6, told["islands"].size, extension
+        assert_in_delta 80, told["islands"][0]["size_mm"][0], 1e-3, extension
+        [extension, err.lines.size]
+      end
 
     assert_equal({ "obj" => 0, "glb" => 1, "dae" => 0, "ply" => 1 }, notes)
   end
@@ -129,18 +175,30 @@ describe "bin/sheet-trace" do
 
   {
     "a file that is not there" => [%w[inspect nowhere.obj], /nowhere\.obj can't be read: no such file/],
-    "a folder" => [["inspect", "."], /can't be read: is a directory/],
+    "a folder" => [%w[inspect .], /can't be read: is a directory/],
     "no OBJ" => [["inspect", __FILE__], /command_line_test\.rb/],
     "a size that is none" => [["inspect", :caddy, "--size", "0x0"], /width is 0 px/],
     "a size too large" => [["trace", :caddy, "--size", "100000x64", "-o", "x.png"], /100000 px/],
     "a unit of 0" => [["inspect", :caddy, "--unit-mm", "0"], /unit-mm is 0/],
-    "a colour that is none" => [["trace", :caddy, "--size", "64x64", "-o", "x.png", "--color", "red"], /colour is "red"/],
+    "a colour that is none" => [
+      ["trace", :caddy, "--size", "64x64", "-o", "x.png", "--color", "red"],
+      /colour is "red"/
+    ],
     "a lacking option" => [["trace", :caddy, "--size", "64x64"], /--out/],
     "an option that is not known" => [["inspect", :caddy, "--sise", "64x64"], /sise/],
-    "a place that can't be written" => [["trace", :caddy, "--size", "64x64", "-o", "/nowhere/x.png"], %r{/nowhere/x\.png}],
-    "seams that are none" => [["flatten", :caddy, "-o", "x.obj", "--seams", "maybe"], /seams is "maybe"; give angle:60, file or none/],
+    "a place that can't be written" => [
+      ["trace", :caddy, "--size", "64x64", "-o", "/nowhere/x.png"],
+      %r{/nowhere/x\.png}
+    ],
+    "seams that are none" => [
+      ["flatten", :caddy, "-o", "x.obj", "--seams", "maybe"],
+      /seams is "maybe"; give angle:60, file or none/
+    ],
     "a method that is not known" => [["flatten", :caddy, "-o", "x.obj", "--method", "fly"], /no method "fly"/],
-    "a format that is not known" => [["convert", :caddy, "x.xyz"], /no model format "xyz"; there are obj, glb, dae, ply/],
+    "a format that is not known" => [
+      ["convert", :caddy, "x.xyz"],
+      /no model format "xyz"; there are obj, glb, dae, ply/
+    ],
     "a command that is not known" => [["paint"], /paint/]
   }.each do |what, (arguments, message)|
     it "gives one clear line and exit code 1 for #{what}" do
@@ -163,7 +221,8 @@ describe "bin/sheet-trace" do
     it "prints the cells of a picture, or of a typed grid" do
       told = JSON.parse(run.call("cells", @template, "--json")[0])
 
-      assert_equal Demo::Heron.panels.map { |_name, *box| box }.sort, told["cells"].map { |cell| cell.values_at("x", "y", "width", "height") }.sort
+      assert_equal Demo::Heron.panels.map { |_name, *box| box }.sort,
+                   told["cells"].map { |cell| cell.values_at("x", "y", "width", "height") }.sort
       assert_equal told["cells"].size, told["cells"].map { |cell| cell["name"] }.uniq.size
       grid = JSON.parse(run.call("cells", @template, "--json", "--cells", "grid:4x2")[0])["cells"]
 
@@ -189,17 +248,59 @@ describe "bin/sheet-trace" do
 
     it "fits by landmarks of a file, and tells how far each is off" do
       target = File.join(@folder, "fitted.glb")
-      marks = [[0.2, 0.8, 10, 10], [0.3, 0.8, 30, 10], [0.2, 0.7, 10, 30]].map { |u, v, x, y| { island: 0, from_uv: [u, v], to_px: [x, y] } }
+      marks =
+        [[0.2, 0.8, 10, 10], [0.3, 0.8, 30, 10], [0.2, 0.7, 10, 30]].map do |u, v, x, y|
+          { island: 0, from_uv: [u, v], to_px: [x, y] }
+        end
       file = File.join(@folder, "marks.json").tap { |path| File.write(path, JSON.generate(landmarks: marks)) }
-      told = JSON.parse(run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--landmarks", file, "--kind", "affine", "--json")[0])
+      told =
+        JSON.parse(
+          run.call(
+            "fit",
+            @heron,
+            "-o",
+            target,
+            "--underlay",
+            @template,
+            "--size",
+            "96x64",
+            "--landmarks",
+            file,
+            "--kind",
+            "affine",
+            "--json"
+          )[
+            0
+          ]
+        )
 
       assert_equal 3, told["residuals_px"].size
       assert_operator told["worst_px"], :<, 1e-9
-      assert_match(/3 landmarks; perspective takes 4/,
-                   run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--landmarks", file, "--kind", "perspective")[1])
+      assert_match(
+        /3 landmarks; perspective takes 4/,
+        run.call(
+          "fit",
+          @heron,
+          "-o",
+          target,
+          "--underlay",
+          @template,
+          "--size",
+          "96x64",
+          "--landmarks",
+          file,
+          "--kind",
+          "perspective"
+        )[
+          1
+        ]
+      )
       File.write(file, "{}")
 
-      assert_match(/marks\.json has no list called landmarks/, run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--landmarks", file)[1])
+      assert_match(
+        /marks\.json has no list called landmarks/,
+        run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--landmarks", file)[1]
+      )
     end
   end
 
@@ -207,8 +308,18 @@ describe "bin/sheet-trace" do
     Dir.mktmpdir do |folder|
       File.write(File.join(folder, "caddy.obj"), Demo::TeaCaddy.obj)
       File.binwrite(File.join(folder, "wave.png"), Demo::TeaCaddy.pictures["caddy-side.png"])
-      recipe = { model: "caddy.obj", sheet: { width_px: 64, height_px: 64 }, pictures: { wave: "wave.png" },
-                 operations: [{ name: "place_picture", parameters: { picture: "wave", island: "Left" } }], exports: [{ kind: "texture", file: "a/caddy.png" }] }
+      recipe = {
+        model: "caddy.obj",
+        sheet: {
+          width_px: 64,
+          height_px: 64
+        },
+        pictures: {
+          wave: "wave.png"
+        },
+        operations: [{ name: "place_picture", parameters: { picture: "wave", island: "Left" } }],
+        exports: [{ kind: "texture", file: "a/caddy.png" }]
+      }
       path = File.join(folder, "caddy.json").tap { |file| File.write(file, JSON.generate(recipe)) }
       out, _err, status = run.call("run", path, "-o", File.join(folder, "out"))
 
@@ -218,7 +329,8 @@ describe "bin/sheet-trace" do
       File.write(File.join(folder, "flat.obj"), Models.panel)
       _out, err, status = run.call("run", path, "--model", File.join(folder, "flat.obj"), "-o", folder)
 
-      assert_equal [1, "sheet-trace: step 1, place_picture: there is no island \"Left\"; there are Front\n"], [status.exitstatus, err]
+      assert_equal [1, "sheet-trace: step 1, place_picture: there is no island \"Left\"; there are Front\n"],
+                   [status.exitstatus, err]
       File.write(path, JSON.generate(recipe.merge(exports: [{ kind: "texture", file: "../caddy.png" }])))
 
       assert_match(/would be written outside/, run.call("run", path, "-o", File.join(folder, "out"))[1])

@@ -18,7 +18,8 @@ describe Demo do
   it "has a shade with the faults that its report shall find, and a caddy and a drum that are sound" do
     codes = Demo.samples.to_h { |sample| [sample.name, sample.job.findings.map(&:code)] }
 
-    assert_equal %w[density faces_without_uvs gutter mirrored overlap stray_faces stretch], codes["Lantern shade, as received"].sort
+    assert_equal %w[density faces_without_uvs gutter mirrored overlap stray_faces stretch],
+                 codes["Lantern shade, as received"].sort
     assert_equal %w[not_upright], codes["Tea caddy"]
     assert_empty codes["Parade drum"]
     assert_empty codes["Racing skiff"]
@@ -36,12 +37,13 @@ describe Demo do
     job = Demo.skiff.job
     right, left = %w[Right Left].map { |side| job.island_names.index("hull #{side}") }
     map = job.layout.uv_map
-    places = [right, left].map do |island|
-      points = map.island_points[island]
-      own = job.layout.points_px[points, true]
-      own -= ((own.max(axis: 0) + own.min(axis: 0)) / 2).reshape(1, 2)
-      map.point_vertices[points].to_a.zip(own.to_a).to_h
-    end
+    places =
+      [right, left].map do |island|
+        points = map.island_points[island]
+        own = job.layout.points_px[points, true]
+        own -= ((own.max(axis: 0) + own.min(axis: 0)) / 2).reshape(1, 2)
+        map.point_vertices[points].to_a.zip(own.to_a).to_h
+      end
     twins = job.mesh.symmetry.vertex_twins
     off = places[0].flat_map { |vertex, (x, y)| places[1][twins[vertex]].zip([-x, y]).map { |a, b| (a - b).abs } }
 
@@ -53,8 +55,13 @@ describe Demo do
   it "writes its files to be brought in by hand" do
     Dir.mktmpdir do |folder|
       Demo.write_files(folder)
-      model = SheetTrace::Formats.read_files({ "lantern-shade.obj" => File.binread("#{folder}/lantern-shade.obj"),
-                                               "lantern-shade.mtl" => File.binread("#{folder}/lantern-shade.mtl") })
+      model =
+        SheetTrace::Formats.read_files(
+          {
+            "lantern-shade.obj" => File.binread("#{folder}/lantern-shade.obj"),
+            "lantern-shade.mtl" => File.binread("#{folder}/lantern-shade.mtl")
+          }
+        )
 
       assert_equal %w[paper brass], model.mesh.material_names
     end
@@ -63,10 +70,16 @@ describe Demo do
   it "fits the skiff's side onto its photo by six landmarks: within 1 px, nothing turned over, stretch told" do
     job = Demo.skiff.job
     island = job.island_names.index("hull Right")
-    fitted = SheetTrace::Operations.run(SheetTrace::Operations.from_h("fit_landmarks", { islands: [island], kind: "soft" }), job)
+    fitted =
+      SheetTrace::Operations.run(
+        SheetTrace::Operations.from_h("fit_landmarks", { islands: [island], kind: "soft" }),
+        job
+      )
 
     assert_equal 6, fitted.job.fit_setup.landmarks.size
-    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.fit_setup.landmarks).max, :<, 1
+    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.fit_setup.landmarks).max,
+                    :<,
+                    1
     refute_match(/turned over/, fitted.sentence)
     assert_match(/mean stretch 1\.\d+ -> \d\.\d+/, fitted.sentence)
   end
@@ -74,10 +87,16 @@ describe Demo do
   it "has a kiosk whose walls lie in the planks, and whose materials go to the palette" do
     job = Demo.kiosk.job
     walls = job.mesh.face_materials.eq(job.mesh.material_names.index("planks")).where.to_a
-    homes = walls.map { |face| SheetTrace::Fit::IntoCell.home(job.layout, job.layout.uv_map.face_islands[face], job.fit_setup.underlay)&.name }
+    homes =
+      walls.map do |face|
+        SheetTrace::Fit::IntoCell.home(job.layout, job.layout.uv_map.face_islands[face], job.fit_setup.underlay)&.name
+      end
 
     assert_equal ["planks"], homes.uniq
-    pixels = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Picture.read(Demo.kiosk.pictures.fetch("harbour-palette.png")))
+    pixels =
+      SheetTrace::Artwork::Picture.pixels(
+        SheetTrace::Artwork::Picture.read(Demo.kiosk.pictures.fetch("harbour-palette.png"))
+      )
     cells = SheetTrace::Fit::FindCells.call(pixels)
 
     assert_equal [16, "down"], [cells.size, cells.find { |cell| cell.name == "D4" }.shade]

@@ -4,27 +4,52 @@ require_relative "../test_helper"
 
 describe "the core's layers" do
   # Code may name only what stands above it.
-  layers = %w[Parameters References Registry Geometry Raster Drawing Mesh UvMap Flatten Layout Fit Trace Artwork Check Formats Solids Job Pick Operations]
+  layers = %w[
+    Parameters
+    References
+    Registry
+    Geometry
+    Raster
+    Drawing
+    Mesh
+    UvMap
+    Flatten
+    Layout
+    Fit
+    Trace
+    Artwork
+    Check
+    Formats
+    Solids
+    Job
+    Pick
+    Operations
+  ]
   folder = File.expand_path("../../lib/sheet_trace", __dir__)
-  layer_of = lambda do |file|
-    top = file.delete_prefix("#{folder}/").split("/").first.delete_suffix(".rb")
-    layers.find { |layer| layer.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase == top }
-  end
+  layer_of =
+    lambda do |file|
+      top = file.delete_prefix("#{folder}/").split("/").first.delete_suffix(".rb")
+      layers.find { |layer| layer.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase == top }
+    end
 
   it "names nothing that stands below" do
-    wrong = Dir["#{folder}/**/*.rb"].flat_map do |file|
-      own = layers.index(layer_of.call(file)) or next []
-      code = File.readlines(file).grep_v(/^\s*#/).join.gsub(/"(?:[^"\\#]|\\.)*"/, '""')
-      below = layers[(own + 1)..].select { |layer| code.match?(/(?<![:\w])(?:SheetTrace::)?#{layer}(?=::|\.)/) }
-      below.map { |layer| "#{file.delete_prefix("#{folder}/")} names #{layer}" }
-    end
+    wrong =
+      Dir["#{folder}/**/*.rb"].flat_map do |file|
+        own = layers.index(layer_of.call(file)) or next []
+        code = File.readlines(file).grep_v(/^\s*#/).join.gsub(/"(?:[^"\\#]|\\.)*"/, '""')
+        below = layers[(own + 1)..].select { |layer| code.match?(/(?<![:\w])(?:SheetTrace::)?#{layer}(?=::|\.)/) }
+        below.map { |layer| "#{file.delete_prefix("#{folder}/")} names #{layer}" }
+      end
 
     assert_empty wrong
   end
 
   it "names no server, no page and no clock" do
     outside = /\b(Sinatra|Rack|Sequel|SQLite3|SheetTraceServer|Time\.now|ENV)\b/
-    wrong = Dir["#{folder}/**/*.rb"].select { |file| File.readlines(file).any? { |line| !line.match?(/^\s*#/) && line.match?(outside) } }
+    wrong =
+      Dir["#{folder}/**/*.rb"].select do |file|
+        File.readlines(file).any? { |line| !line.match?(/^\s*#/) && line.match?(outside) }
+      end
 
     assert_empty wrong
   end

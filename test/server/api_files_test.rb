@@ -13,6 +13,8 @@ describe SheetTraceServer::ApiFiles do
   end
 
   it "knows every operation, each with a purpose" do
-    SheetTrace::Operations::NAMES.names.each { |name| assert_operator SheetTrace::Operations::Reference.purpose(name).size, :>, 20, name }
+    SheetTrace::Operations::NAMES.names.each do |name|
+      assert_operator SheetTrace::Operations::Reference.purpose(name).size, :>, 20, name
+    end
   end
 end

@@ -9,9 +9,16 @@ describe "files and views of the server" do
 
   it "sends the trace that the core draws" do
     job = start_job
-    fetch "/api/jobs/#{job[:id]}/trace.png?revision=#{job[:revision]}&width_px=512&height_px=256&line_px=2&edges=outline&background=white"
-    drawing = SheetTrace::Trace::Template.call(Models.job(Demo::TeaCaddy.obj).layout, size: SheetTrace::Layout::Sheet.new(width_px: 512, height_px: 256),
-                                                                                      line_px: 2.0, edges: "outline", background: "white")
+    options = "width_px=512&height_px=256&line_px=2&edges=outline&background=white"
+    fetch "/api/jobs/#{job[:id]}/trace.png?revision=#{job[:revision]}&#{options}"
+    drawing =
+      SheetTrace::Trace::Template.call(
+        Models.job(Demo::TeaCaddy.obj).layout,
+        size: SheetTrace::Layout::Sheet.new(width_px: 512, height_px: 256),
+        line_px: 2.0,
+        edges: "outline",
+        background: "white"
+      )
 
     assert_equal SheetTrace::Formats::Png::Writer.call(drawing.to_image), last_response.body
     assert_match(/attachment; filename="tea-caddy-trace-512x256\.png"/, last_response["content-disposition"])
@@ -28,7 +35,8 @@ describe "files and views of the server" do
     job = start_job
     fetch "/api/jobs/#{job[:id]}/arrays/points?revision=#{job[:revision]}"
 
-    assert_equal Numo::SFloat.cast(Models.job(Demo::TeaCaddy.obj).layout.points_px), Numo::SFloat.from_binary(last_response.body, [24, 2])
+    assert_equal Numo::SFloat.cast(Models.job(Demo::TeaCaddy.obj).layout.points_px),
+                 Numo::SFloat.from_binary(last_response.body, [24, 2])
     assert_includes last_response["cache-control"], "immutable"
     fetch "/api/jobs/#{job[:id]}/arrays/nothing"
 
@@ -55,8 +63,14 @@ describe "files and views of the server" do
 
   it "names the value that a trace can't be drawn with" do
     job = start_job
-    { "width_px=0&height_px=64" => /width is 0; give/, "width_px=x&height_px=64" => /width is "x"; give a whole number/, "line_px=thick" => /line width is "thick"/,
-      "color=red" => /colour is "red"/, "islands=99" => /no island 99/, "edges=some" => /give all or outline/ }.each do |query, message|
+    {
+      "width_px=0&height_px=64" => /width is 0; give/,
+      "width_px=x&height_px=64" => /width is "x"; give a whole number/,
+      "line_px=thick" => /line width is "thick"/,
+      "color=red" => /colour is "red"/,
+      "islands=99" => /no island 99/,
+      "edges=some" => /give all or outline/
+    }.each do |query, message|
       fetch "/api/jobs/#{job[:id]}/trace.png?#{query}"
 
       assert_failure 422, "input", message

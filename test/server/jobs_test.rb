@@ -8,19 +8,39 @@ describe "jobs on the server" do
   # The sample's keys and kinds of values, all the way down; of a list, its first element's.
   def shape(value)
     case value
-    when Hash then value.transform_values { |inner| shape(inner) }
-    when Array then value.first(1).map { |inner| shape(inner) }
-    when Numeric then :number
-    when true, false then :boolean
-    else value.class.name.downcase.to_sym
+    when Hash
+      value.transform_values { |inner| shape(inner) }
+    when Array
+      value.first(1).map { |inner| shape(inner) }
+    when Numeric
+      :number
+    when true, false
+      :boolean
+    else
+      value.class.name.downcase.to_sym
     end
   end
 
   it "answers a job as the sample that the front end is tested with" do
     job = start_job
-    picture = upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-front.png"], "caddy-front.png")[:pictures].first
-    job = change(change(job, "add_layer", content: { kind: "picture", picture: picture[:digest] }), "place_picture", picture: picture[:digest], island: 3)
-    job = change(change(job, "add_underlay", picture: picture[:digest]), "set_cells", index: 0, cells: [{ name: "front", x: 10, y: 20, width: 300, height: 400 }])
+    picture =
+      upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-front.png"], "caddy-front.png")[
+        :pictures
+      ].first
+    job =
+      change(
+        change(job, "add_layer", content: { kind: "picture", picture: picture[:digest] }),
+        "place_picture",
+        picture: picture[:digest],
+        island: 3
+      )
+    job =
+      change(
+        change(job, "add_underlay", picture: picture[:digest]),
+        "set_cells",
+        index: 0,
+        cells: [{ name: "front", x: 10, y: 20, width: 300, height: 400 }]
+      )
     job = change(job, "set_landmarks", landmarks: [{ point: 0, to_px: [12, 34] }])
 
     assert_equal shape(JSON.parse(data("api/job.json"), symbolize_names: true)), shape(job)
@@ -46,7 +66,9 @@ describe "jobs on the server" do
   end
 
   it "takes degrees and gives degrees" do
-    assert_in_delta 30, change(start_job, "transform_islands", islands: [0], turn_deg: 30)[:islands][0][:up_angle_deg], 1e-9
+    assert_in_delta 30,
+                    change(start_job, "transform_islands", islands: [0], turn_deg: 30)[:islands][0][:up_angle_deg],
+                    1e-9
   end
 
   it "undoes and does again, also after a restart" do
@@ -55,7 +77,8 @@ describe "jobs on the server" do
     restart
     undone = 2.times.map { ask(:post, "/api/jobs/#{job[:id]}/undo") }
 
-    assert_equal ["Undone: Front is now called Face", "Undone: Front: moved 10 px right"], undone.map { |one| one[:done] }
+    assert_equal ["Undone: Front is now called Face", "Undone: Front: moved 10 px right"],
+                 undone.map { |one| one[:done] }
     assert_equal job[:islands], undone.last[:islands]
     assert_equal "There is nothing to undo", ask(:post, "/api/jobs/#{job[:id]}/undo")[:done]
     restart

@@ -7,16 +7,27 @@ describe "models on the server" do
 
   it "takes a model with what belongs to it, and shows its picture" do
     picture = Demo::TeaCaddy.pictures["caddy-lid.png"]
-    job = upload_files("tea caddy.obj" => "mtllib a.mtl\n#{Demo::TeaCaddy.obj}", "a.mtl" => "newmtl card\nKd 1 0.5 0\nmap_Kd lid & co.png\n", "lid & co.png" => picture)
+    job =
+      upload_files(
+        "tea caddy.obj" => "mtllib a.mtl\n#{Demo::TeaCaddy.obj}",
+        "a.mtl" => "newmtl card\nKd 1 0.5 0\nmap_Kd lid & co.png\n",
+        "lid & co.png" => picture
+      )
 
     assert_equal "tea caddy", job[:name]
     assert_equal [{ name: "card", color: [1.0, 0.5, 0.0, 1.0], image: "lid & co.png", faces: 6 }], job[:materials]
-    assert_equal [["picture", "sheet", "lid & co"]], job[:artwork][:layers].map { |layer| [layer[:content][:kind], layer[:place][:kind], layer[:name]] }
+    assert_equal [["picture", "sheet", "lid & co"]],
+                 job[:artwork][:layers].map { |layer| [layer[:content][:kind], layer[:place][:kind], layer[:name]] }
     assert_empty job[:notes]
   end
 
   it "notes a picture that can't be shown, and opens the job all the same" do
-    job = upload_files("a.obj" => "mtllib a.mtl\n#{Demo::TeaCaddy.obj}", "a.mtl" => "newmtl card\nmap_Kd x.png\n", "x.png" => "no picture")
+    job =
+      upload_files(
+        "a.obj" => "mtllib a.mtl\n#{Demo::TeaCaddy.obj}",
+        "a.mtl" => "newmtl card\nmap_Kd x.png\n",
+        "x.png" => "no picture"
+      )
 
     assert_equal ["picture_not_read"], job[:notes].map { |note| note[:code] }
     assert_empty job[:artwork][:layers]

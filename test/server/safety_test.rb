@@ -28,11 +28,14 @@ describe "what the server refuses" do
   end
 
   it "names the file and the fault of a model that can't be read" do
-    { "empty.obj" => ["", /empty\.obj is empty/], "notes.obj" => ["hello", /notes\.obj is not an OBJ file/],
-
-      "program.obj" => ["\x7FELF\0\0\1".b, /not text/], "half.zip" => ["PK\x03\x04\0\0".b, /half\.zip is a damaged zip/],
+    {
+      "empty.obj" => ["", /empty\.obj is empty/],
+      "notes.obj" => ["hello", /notes\.obj is not an OBJ file/],
+      "program.obj" => ["\x7FELF\0\0\1".b, /not text/],
+      "half.zip" => ["PK\x03\x04\0\0".b, /half\.zip is a damaged zip/],
       "far.obj" => ["v 0 0 0\nf 1 2 3\n", /far\.obj, line 2: vertex 2 does not exist/],
-      "nan.obj" => ["v 0 nan 0\nf 1 1 1\n", /nan\.obj, line 1: "nan"/] }.each do |name, (bytes, message)|
+      "nan.obj" => ["v 0 nan 0\nf 1 1 1\n", /nan\.obj, line 1: "nan"/]
+    }.each do |name, (bytes, message)|
       upload("/api/jobs", bytes, name)
 
       assert_failure 422, "format", message
@@ -53,7 +56,11 @@ describe "what the server refuses" do
   end
 
   it "refuses 500 MB by the length announced, before reading it" do
-    post "/api/jobs", "v", "CONTENT_LENGTH" => (500 * 1_048_576).to_s, "CONTENT_TYPE" => "text/plain", "HTTP_HOST" => "127.0.0.1"
+    post "/api/jobs",
+         "v",
+         "CONTENT_LENGTH" => (500 * 1_048_576).to_s,
+         "CONTENT_TYPE" => "text/plain",
+         "HTTP_HOST" => "127.0.0.1"
 
     assert_failure 413, "limit", /too large: 500 MB; at most 200 MB/
   end
@@ -68,14 +75,17 @@ describe "what the server refuses" do
   end
 
   it "tells nothing of its own faults but that there was one" do
-    @app.workshop.jobs.stub(:list, -> { raise NoMethodError, "secret" }) do
-      errors = StringIO.new
-      get "/api/jobs", {}, "HTTP_HOST" => "127.0.0.1", "rack.errors" => errors
+    @app
+      .workshop
+      .jobs
+      .stub(:list, -> { raise NoMethodError, "secret" }) do
+        errors = StringIO.new
+        get "/api/jobs", {}, "HTTP_HOST" => "127.0.0.1", "rack.errors" => errors
 
-      assert_failure 500, "internal", /nothing of yours was changed/
-      refute_includes last_response.body, "secret"
-      assert_includes errors.string, "secret"
-    end
+        assert_failure 500, "internal", /nothing of yours was changed/
+        refute_includes last_response.body, "secret"
+        assert_includes errors.string, "secret"
+      end
   end
 end
 
@@ -85,7 +95,15 @@ describe "a server that is killed" do
       server = RunningServer.new(File.join(folder, "jobs.sqlite"))
       job = server.post("/api/solids", JSON.generate(kind: "box", measures: {}))
       8.times do |i|
-        body = JSON.generate(base_revision: job["revision"], name: "transform_islands", parameters: { islands: [i % 6], move_px: [i, 1] })
+        body =
+          JSON.generate(
+            base_revision: job["revision"],
+            name: "transform_islands",
+            parameters: {
+              islands: [i % 6],
+              move_px: [i, 1]
+            }
+          )
         job = server.post("/api/jobs/#{job["id"]}/operations", body)
       end
       server.kill

@@ -34,17 +34,22 @@ module ServerTestCase
   def upload(path, bytes, name)
     return upload_files(name => bytes) if path == "/api/jobs"
 
-    post path, bytes, "CONTENT_TYPE" => "application/octet-stream", "HTTP_X_FILE_NAME" => URI.encode_www_form_component(name), "HTTP_HOST" => "127.0.0.1"
+    post path,
+         bytes,
+         "CONTENT_TYPE" => "application/octet-stream",
+         "HTTP_X_FILE_NAME" => URI.encode_www_form_component(name),
+         "HTTP_HOST" => "127.0.0.1"
     json
   end
 
   # Sends files as a form does.
   def upload_files(files)
     Dir.mktmpdir do |folder|
-      parts = files.each_with_index.map do |(name, bytes), i|
-        path = File.join(folder, i.to_s).tap { |target| File.binwrite(target, bytes) }
-        Rack::Test::UploadedFile.new(path, "application/octet-stream", true, original_filename: name)
-      end
+      parts =
+        files.each_with_index.map do |(name, bytes), i|
+          path = File.join(folder, i.to_s).tap { |target| File.binwrite(target, bytes) }
+          Rack::Test::UploadedFile.new(path, "application/octet-stream", true, original_filename: name)
+        end
       post "/api/jobs", { files: parts }, "HTTP_HOST" => "127.0.0.1"
     end
     json
@@ -53,12 +58,21 @@ module ServerTestCase
   def start_job(obj = Demo::TeaCaddy.obj, name: "tea-caddy.obj") = upload("/api/jobs", obj, name)
 
   def ask(method, path, body = nil, **headers)
-    public_send(method, path, body && JSON.generate(body), { "CONTENT_TYPE" => "application/json", "HTTP_HOST" => "127.0.0.1", **headers })
+    public_send(
+      method,
+      path,
+      body && JSON.generate(body),
+      { "CONTENT_TYPE" => "application/json", "HTTP_HOST" => "127.0.0.1", **headers }
+    )
     json
   end
 
   def change(job, name, **parameters)
-    ask(:post, "/api/jobs/#{job[:id]}/operations", { base_revision: job[:revision], name: name, parameters: parameters })
+    ask(
+      :post,
+      "/api/jobs/#{job[:id]}/operations",
+      { base_revision: job[:revision], name: name, parameters: parameters }
+    )
   end
 
   def json = last_response.body.start_with?("{") ? JSON.parse(last_response.body, symbolize_names: true) : nil

@@ -8,7 +8,9 @@ describe "cutting and laying flat on the server" do
 
   def tin(sides: 12) = ask(:post, "/api/solids", { kind: "cylinder", measures: { sides: sides } })
 
-  def pick(job, way, kind = "edges", **from) = ask(:post, "/api/jobs/#{job[:id]}/picks/#{way}?revision=#{job[:revision]}", { kind: kind, **from })[:indices]
+  def pick(job, way, kind = "edges", **from)
+    ask(:post, "/api/jobs/#{job[:id]}/picks/#{way}?revision=#{job[:revision]}", { kind: kind, **from })[:indices]
+  end
 
   it "picks, proposes cuts, and says what each piece lacks" do
     job = tin
@@ -20,7 +22,8 @@ describe "cutting and laying flat on the server" do
     job = change(job, "mark_seams", edges: (0...36).to_a - rims, cut: false)
     pieces = ask(:get, "/api/jobs/#{job[:id]}/pieces?revision=#{job[:revision]}")
 
-    assert_equal [3, ["it has 2 borders; cut from one to the next", nil, nil]], [pieces[:count], pieces[:pieces].map { |piece| piece[:missing_cut] }]
+    assert_equal [3, ["it has 2 borders; cut from one to the next", nil, nil]],
+                 [pieces[:count], pieces[:pieces].map { |piece| piece[:missing_cut] }]
     assert_equal 1, pick(job, "suggestion").size
     ask(:post, "/api/jobs/#{job[:id]}/picks/guess", { kind: "edges" })
 
@@ -52,7 +55,8 @@ describe "cutting and laying flat on the server" do
     told = stand.call(islands: [0], change: [1, 0, 10, 0, 1, 0])
 
     assert_in_delta 14, told[:gap_px], 1e-6
-    assert_equal [1, [], [4.0, 4.0]], [told[:nearest], told[:over], told[:density_px_per_mm].map { |value| value.round(6) }]
+    assert_equal [1, [], [4.0, 4.0]],
+                 [told[:nearest], told[:over], told[:density_px_per_mm].map { |value| value.round(6) }]
     assert_equal [1], stand.call(islands: [0], change: [1, 0, 30, 0, 1, 0])[:over]
     stand.call(islands: [0], change: [1, 0])
 
@@ -74,7 +78,16 @@ describe "cutting and laying flat on the server" do
 
   it "fits a band to picked faces" do
     job = tin(sides: 24)
-    side = pick(job, "facing", "faces", picked: [pick(job, "others", "faces", picked: []).find { |face| pick(job, "flat", "faces", picked: [face]).size == 1 }], angle_deg: 40)
+    side =
+      pick(
+        job,
+        "facing",
+        "faces",
+        picked: [
+          pick(job, "others", "faces", picked: []).find { |face| pick(job, "flat", "faces", picked: [face]).size == 1 }
+        ],
+        angle_deg: 40
+      )
     band = ask(:post, "/api/jobs/#{job[:id]}/bands?revision=#{job[:revision]}", { faces: side })
 
     assert_equal "cylinder", band[:kind]
@@ -87,11 +100,17 @@ describe "cutting and laying flat on the server" do
 
   it "shows what an operation would do, and does nothing" do
     job = start_job
-    preview = ask(:post, "/api/jobs/#{job[:id]}/previews?revision=#{job[:revision]}", { name: "transform_islands", parameters: { islands: [0], move_px: [12.5, 0] } })
+    preview =
+      ask(
+        :post,
+        "/api/jobs/#{job[:id]}/previews?revision=#{job[:revision]}",
+        { name: "transform_islands", parameters: { islands: [0], move_px: [12.5, 0] } }
+      )
     box = job[:islands][0][:box_px]
 
     assert_equal [job[:islands][0][:name]], preview[:islands].map { |island| island[:name] }
-    assert_equal [box[0] + 12.5, box[2] + 12.5].map { |x| (x * 100).round }, preview[:lines].each_slice(2).map(&:first).minmax
+    assert_equal [box[0] + 12.5, box[2] + 12.5].map { |x| (x * 100).round },
+                 preview[:lines].each_slice(2).map(&:first).minmax
     assert_equal job[:revision], ask(:get, "/api/jobs/#{job[:id]}")[:revision]
     ask(:post, "/api/jobs/#{job[:id]}/previews", { name: "transform_islands", parameters: { islands: [99] } })
 
@@ -100,13 +119,18 @@ describe "cutting and laying flat on the server" do
 
   # @return [Array<Hash>] lines of work that is watched
   def watch(job, name, **parameters)
-    post "/api/jobs/#{job[:id]}/watches?revision=#{job[:revision]}", JSON.generate(name: name, parameters: parameters), "HTTP_HOST" => "127.0.0.1",
-                                                                                                                        "CONTENT_TYPE" => "application/json"
+    post "/api/jobs/#{job[:id]}/watches?revision=#{job[:revision]}",
+         JSON.generate(name: name, parameters: parameters),
+         "HTTP_HOST" => "127.0.0.1",
+         "CONTENT_TYPE" => "application/json"
     last_response.body.lines.map { |line| JSON.parse(line, symbolize_names: true) }
   end
 
   it "tells each step of relaxing, and an error as one" do
-    job = ask(:post, "/api/solids", { kind: "ball", measures: { sides: 16 } }).then { |ball| change(ball, "lay_flat", by: "wrap", seams: "none") }
+    job =
+      ask(:post, "/api/solids", { kind: "ball", measures: { sides: 16 } }).then do |ball|
+        change(ball, "lay_flat", by: "wrap", seams: "none")
+      end
     lines = watch(job, "relax", islands: [0], border: "held", steps: 3)
 
     assert_equal({ done: true }, lines.last)

@@ -7,7 +7,8 @@ describe "underlays on the server" do
 
   def heron
     job = upload("/api/jobs", Demo::Heron.obj, "heron.obj")
-    picture = upload("/api/jobs/#{job[:id]}/pictures", Demo::Heron.pictures.values.first, "heron-template.png")[:pictures].first
+    picture =
+      upload("/api/jobs/#{job[:id]}/pictures", Demo::Heron.pictures.values.first, "heron-template.png")[:pictures].first
     change(job, "add_underlay", picture: picture[:digest], resize: true)
   end
 
@@ -19,13 +20,16 @@ describe "underlays on the server" do
   it "lays a picture under the islands, finds its cells, matches and sets the islands in" do
     job = heron
 
-    assert_equal [[96, 64], 0, "heron-template.png"], [job[:sheet].values, job[:fit_setup][:shown], job[:fit_setup][:underlays][0][:name]]
+    assert_equal [[96, 64], 0, "heron-template.png"],
+                 [job[:sheet].values, job[:fit_setup][:shown], job[:fit_setup][:underlays][0][:name]]
     found = ask(:post, "/api/jobs/#{job[:id]}/underlays/0/cells?revision=#{job[:revision]}", {})[:cells]
 
     assert_equal 48, found.size
     job = change(job, "set_cells", index: 0, cells: found)
 
-    assert_equal [[0], [4]], [job[:fit_setup][:underlays][0][:cells][0]].map { |cell| [cell[:corners_px].size] }.then { |sizes| [[job[:fit_setup][:shown]], sizes.first] }
+    assert_equal [[0], [4]],
+                 [job[:fit_setup][:underlays][0][:cells][0]].map { |cell| [cell[:corners_px].size] }
+                   .then { |sizes| [[job[:fit_setup][:shown]], sizes.first] }
     proposals = ask(:post, "/api/jobs/#{job[:id]}/matches?revision=#{job[:revision]}", {})[:proposals]
 
     assert_equal 11, proposals.sum { |one| one[:islands].size }
@@ -50,13 +54,21 @@ describe "underlays on the server" do
     job = change(job, "set_cells", index: 0, cells: [{ name: "lid", x: 1, y: 2, width: 3, height: 4 }])
     file = JSON.parse(get_bytes("/api/jobs/#{job[:id]}/underlays/0/cells.json?revision=#{job[:revision]}"))
 
-    assert_equal [90, 60, ["lid", 1, 2, 3, 4]], [file["width_px"], file["height_px"], file["cells"][0].values_at("name", "x", "y", "width", "height")]
+    assert_equal [90, 60, ["lid", 1, 2, 3, 4]],
+                 [file["width_px"], file["height_px"], file["cells"][0].values_at("name", "x", "y", "width", "height")]
     assert_match(/heron-template-cells\.json/, last_response.headers["content-disposition"])
   end
 
   it "divides a picture into a grid, and says what a swap would bring" do
     job = heron
-    grid = ask(:post, "/api/jobs/#{job[:id]}/underlays/0/cells?revision=#{job[:revision]}", { columns: 3, rows: 2, gutter_px: 2 })[:cells]
+    grid =
+      ask(
+        :post,
+        "/api/jobs/#{job[:id]}/underlays/0/cells?revision=#{job[:revision]}",
+        { columns: 3, rows: 2, gutter_px: 2 }
+      )[
+        :cells
+      ]
 
     assert_equal 6, grid.size
     ask(:post, "/api/jobs/#{job[:id]}/underlays/0/cells?revision=#{job[:revision]}", { columns: "3", rows: 2 })
@@ -74,10 +86,14 @@ describe "underlays on the server" do
 
   it "composes one sheet of several pictures" do
     job = heron
-    digests = Demo::TeaCaddy.pictures.map { |name, bytes| upload("/api/jobs/#{job[:id]}/pictures", bytes, name)[:pictures].first[:digest] }
+    digests =
+      Demo::TeaCaddy.pictures.map do |name, bytes|
+        upload("/api/jobs/#{job[:id]}/pictures", bytes, name)[:pictures].first[:digest]
+      end
     made = ask(:post, "/api/jobs/#{job[:id]}/compositions", { pictures: digests, width_px: 100, height_px: 100 })
 
-    assert_equal [%w[caddy-front caddy-side caddy-lid], [212, 212]], [made[:cells].map { |cell| cell[:name] }, made[:picture].values_at(:width_px, :height_px)]
+    assert_equal [%w[caddy-front caddy-side caddy-lid], [212, 212]],
+                 [made[:cells].map { |cell| cell[:name] }, made[:picture].values_at(:width_px, :height_px)]
     ask(:post, "/api/jobs/#{job[:id]}/compositions", { pictures: ["0" * 64] })
 
     assert_failure 404, "not_found", /not in the job/

@@ -3,13 +3,26 @@
 module SheetTrace
   module Artwork
     # Lays one image over another.
-    # Source: W3C, "Compositing and Blending Level 1", 5.1 Simple alpha compositing and 10.1 Separable blend modes, on sRGB values. libvips' own modes
-    #   differ from them where either image is partly transparent, so its blend functions are asked with opaque copies only.
+    # Source: W3C, "Compositing and Blending Level 1", 5.1 Simple alpha compositing and 10.1 Separable blend modes,
+    #   on sRGB values. libvips' own modes
+    #   differ from them where either image is partly transparent, so its blend functions are asked with opaque copies
+    #   only.
     module Blend
       # Name => libvips' name of the blend function; nil for none.
-      MODES = { "normal" => nil, "multiply" => :multiply, "screen" => :screen, "overlay" => :overlay, "darken" => :darken, "lighten" => :lighten,
-                "color-dodge" => :colour_dodge, "color-burn" => :colour_burn, "hard-light" => :hard_light, "soft-light" => :soft_light,
-                "difference" => :difference, "exclusion" => :exclusion }.freeze
+      MODES = {
+        "normal" => nil,
+        "multiply" => :multiply,
+        "screen" => :screen,
+        "overlay" => :overlay,
+        "darken" => :darken,
+        "lighten" => :lighten,
+        "color-dodge" => :colour_dodge,
+        "color-burn" => :colour_burn,
+        "hard-light" => :hard_light,
+        "soft-light" => :soft_light,
+        "difference" => :difference,
+        "exclusion" => :exclusion
+      }.freeze
 
       # Where the backdrop has this value it keeps it, whatever the source is; libvips asks for the source first.
       STAYS = { colour_dodge: 0, colour_burn: 255 }.freeze
@@ -23,7 +36,14 @@ module SheetTrace
         fit_setup, source = [below, above].map { |image| image.extract_band(0, n: 3).cast(:float) }
         alpha_b = below.extract_band(3).cast(:float) / 255
         alpha_s = above.extract_band(3).cast(:float) * (opacity / 255.0)
-        mixed = MODES.fetch(mode) ? (source * ((alpha_b * -1) + 1)) + (blended(fit_setup, source, MODES.fetch(mode)) * alpha_b) : source
+        mixed =
+          (
+            if MODES.fetch(mode)
+              (source * ((alpha_b * -1) + 1)) + (blended(fit_setup, source, MODES.fetch(mode)) * alpha_b)
+            else
+              source
+            end
+          )
         under = alpha_b * ((alpha_s * -1) + 1)
         alpha = alpha_s + under
         color = ((mixed * alpha_s) + (fit_setup * under)) / alpha # libvips gives 0 for x / 0

@@ -39,14 +39,24 @@ module SheetTrace
 
       # @return [Raster::TexelMap] of one island's triangles alone, in the order of UvMap#island_triangles
       def island_map(island)
-        @memo.getset([:island_map, *place_of(island)]) { texel_map_of(layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true]) }
+        @memo.getset([:island_map, *place_of(island)]) do
+          texel_map_of(layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true])
+        end
       end
 
       # @param layer [Layer]
       # @return [Patch, nil] the layer baked on this canvas, at full opacity; nil where nothing of it is on the sheet
       def baked(layer)
         mask = layer.look.mask
-        key = [:baked, size, layer.content, layer.place, mask, layer.place.dependencies(layout), mask.whole? ? nil : layout]
+        key = [
+          :baked,
+          size,
+          layer.content,
+          layer.place,
+          mask,
+          layer.place.dependencies(layout),
+          mask.whole? ? nil : layout
+        ]
         @memo.getset(key) do
           patch = layer.place.frame(self, layer.content)&.then { |frame| layer.content.paint(frame, self) }
           patch && !mask.whole? ? patch.masked(masked(mask), size.width_px) : patch
@@ -77,7 +87,12 @@ module SheetTrace
       def place_of(island) = [island, size, layout.placements[island, true].to_a]
 
       def texel_map_of(triangle_points)
-        Raster::TexelMap.call(size.to_px(layout.points_uv), triangle_points, width_px: size.width_px, height_px: size.height_px)
+        Raster::TexelMap.call(
+          size.to_px(layout.points_uv),
+          triangle_points,
+          width_px: size.width_px,
+          height_px: size.height_px
+        )
       end
     end
   end

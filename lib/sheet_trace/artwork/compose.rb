@@ -2,14 +2,19 @@
 
 module SheetTrace
   module Artwork
-    # Bakes the layers of an edition, lays them over each other, and carries the colours of the islands' rims outwards by the bleed.
+    # Bakes the layers of an edition, lays them over each other, and carries the colours of the islands' rims outwards
+    # by the bleed.
     module Compose
       # @param stack [Stack]
       # @param canvas [Canvas]
       # @param edition [Integer] of the stack
       # @return [Vips::Image] 8-bit sRGB with alpha, as large as the canvas
       def self.call(stack, canvas, edition: stack.shown)
-        sheet = stack.worn(edition).select(&:shown?).reduce(canvas.blank) { |below, layer| over(below, canvas.baked(layer), layer.look) }
+        sheet =
+          stack
+            .worn(edition)
+            .select(&:shown?)
+            .reduce(canvas.blank) { |below, layer| over(below, canvas.baked(layer), layer.look) }
         bleed(sheet, canvas, stack.bleed_px)
       end
 

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Artwork
-    # Makes one sheet of many pictures: each trimmed of an even border, its light evened out if wanted, as large as goes into a cell of a grid.
+    # Makes one sheet of many pictures: each trimmed of an even border, its light evened out if wanted, as large as
+    # goes into a cell of a grid.
     module ComposeSheet
       TRIM = 12 # how much a px may differ from the border and still be part of it, 0 to 255
       MOST = 256
@@ -10,7 +11,8 @@ module SheetTrace
       private_constant :TRIM, :MOST, :LARGEST_PX
 
       # @param pictures [Hash{String => Vips::Image}] name => 8-bit sRGB with alpha
-      # @param cell_px [Array(Integer, Integer)] width and height of a cell; columns [Integer, nil] as square a grid as goes if nil
+      # @param cell_px [Array(Integer, Integer)] width and height of a cell; columns [Integer, nil] as square a grid
+      #   as goes if nil
       # @param gutter_px [Integer] between cells and round them; trim, even_light [Boolean]
       # @return [Array(Vips::Image, Array<Fit::Cell>)] the sheet, and where each picture lies on it
       # @raise [InputError] without pictures, or where the sheet would be too large; where: { width_px:, height_px: }
@@ -28,17 +30,36 @@ module SheetTrace
           corner = [i % columns, i / columns].zip(cell_px).map { |at, px| gutter_px + (at * (px + gutter_px)) }
           left, top = corner.zip(cell_px, [image.width, image.height]).map { |at, px, own| at + ((px - own) / 2) }
           sheet = sheet.insert(image, left, top).copy_memory
-          cells << Fit::Cell.new(name: unique(File.basename(name, ".*"), cells), x: left, y: top, width: image.width, height: image.height)
+          cells << Fit::Cell.new(
+            name: unique(File.basename(name, ".*"), cells),
+            x: left,
+            y: top,
+            width: image.width,
+            height: image.height
+          )
         end
         [sheet, cells]
       end
 
       def self.check(pictures, size)
-        raise LimitError.new("#{pictures.size} pictures; at most #{MOST} go on one sheet", where: { limit: MOST, got: pictures.size }) if pictures.size > MOST
+        if pictures.size > MOST
+          raise LimitError.new(
+                  "#{pictures.size} pictures; at most #{MOST} go on one sheet",
+                  where: {
+                    limit: MOST,
+                    got: pictures.size
+                  }
+                )
+        end
         return if size.max <= LARGEST_PX
 
-        raise InputError.new("the sheet would have #{size.join(" x ")} px; take smaller cells, at most #{LARGEST_PX} px a side go",
-                             where: { width_px: size[0], height_px: size[1] })
+        raise InputError.new(
+                "the sheet would have #{size.join(" x ")} px; take smaller cells, at most #{LARGEST_PX} px a side go",
+                where: {
+                  width_px: size[0],
+                  height_px: size[1]
+                }
+              )
       end
 
       # Without what is like its first px, all round.
@@ -55,8 +76,14 @@ module SheetTrace
       def self.fitted(picture, cell_px)
         scale = cell_px.zip([picture.width, picture.height]).map { |cell, own| cell.fdiv(own) }.min
         size = [picture.width, picture.height].zip(cell_px).map { |own, cell| (own * scale).round.clamp(1, cell) }
-        picture.premultiply.resize(size[0].fdiv(picture.width), vscale: size[1].fdiv(picture.height)).unpremultiply.rint.cast(:uchar)
-               .embed(0, 0, *size, extend: :copy).copy(interpretation: :srgb)
+        picture
+          .premultiply
+          .resize(size[0].fdiv(picture.width), vscale: size[1].fdiv(picture.height))
+          .unpremultiply
+          .rint
+          .cast(:uchar)
+          .embed(0, 0, *size, extend: :copy)
+          .copy(interpretation: :srgb)
       end
 
       def self.unique(name, cells)

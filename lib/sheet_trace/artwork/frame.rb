@@ -2,21 +2,35 @@
 
 module SheetTrace
   module Artwork
-    # What a place answers to a content: a box of the sheet, and where in the content its texels lie. The content is a rectangle, 0 to 1 across from
+    # What a place answers to a content: a box of the sheet, and where in the content its texels lie. The content is a
+    # rectangle, 0 to 1 across from
     # its left and 0 to 1 down from its top.
     #
     # left_px, top_px, width_px, height_px [Integer] the box
-    # texels [Numo::Int64, nil] n texels of the box, y * width_px + x, that have a place in the content; nil where the box is the content's whole rectangle
+    # texels [Numo::Int64, nil] n texels of the box, y * width_px + x, that have a place in the content; nil where the
+    # box is the content's whole rectangle
     # across, down [Numo::DFloat, nil] n: where in the content they lie
     # coverage [Numo::DFloat, nil] n: how much of the surface in each texel the content covers, 0 to 1
     # covered_px [Array(Float, Float)] how many texels the content covers along its sides, root mean square
-    Frame = Struct.new(:left_px, :top_px, :width_px, :height_px, :texels, :across, :down, :coverage, :covered_px, keyword_init: true) do
-      # @return [Boolean] whether the content lies straight and whole in the box
-      def straight? = texels.nil?
+    Frame =
+      Struct.new(
+        :left_px,
+        :top_px,
+        :width_px,
+        :height_px,
+        :texels,
+        :across,
+        :down,
+        :coverage,
+        :covered_px,
+        keyword_init: true
+      ) do
+        # @return [Boolean] whether the content lies straight and whole in the box
+        def straight? = texels.nil?
 
-      # @param image [Vips::Image] as large as the box, 8-bit sRGB with alpha
-      # @return [Patch]
-      def patch(image) = Patch.new(image: image, left_px: left_px, top_px: top_px)
-    end
+        # @param image [Vips::Image] as large as the box, 8-bit sRGB with alpha
+        # @return [Patch]
+        def patch(image) = Patch.new(image: image, left_px: left_px, top_px: top_px)
+      end
   end
 end

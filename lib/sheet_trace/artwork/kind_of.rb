@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Artwork
-    # A parameter that is one of a table's kinds: "kind" with its name, and beside it what that kind declares. Also how such values are kept.
+    # A parameter that is one of a table's kinds: "kind" with its name, and beside it what that kind declares. Also
+    # how such values are kept.
     class KindOf < Parameters::Type
       # @param table [Registry] of classes of Parameters::Declared
       def initialize(table)
@@ -21,7 +22,9 @@ module SheetTrace
 
       # @return [Object] a value of the table, checked
       def check(value, label, context)
-        raise InputError, "#{label} is #{value.inspect.slice(0, 60)}; give #{to_text}" unless value.is_a?(Hash) && @table.names.include?(value[:kind])
+        unless value.is_a?(Hash) && @table.names.include?(value[:kind])
+          raise InputError, "#{label} is #{value.inspect.slice(0, 60)}; give #{to_text}"
+        end
 
         @table.fetch(value[:kind]).then { |kind| kind.new(**kind.from_plain(value.except(:kind))).checked(context) }
       end
@@ -29,10 +32,13 @@ module SheetTrace
       def to_text = "its kind, #{@table.names.join(" or ")}, and what that kind takes"
 
       def typescript
-        @table.names.map do |name|
-          fields = Parameters::Record.of(@table.fetch(name)).typescript.delete_prefix("{ ").delete_suffix(" }").strip
-          "{ #{[%(kind: "#{name}"), fields].reject(&:empty?).join("; ")} }"
-        end.join(" | ")
+        @table
+          .names
+          .map do |name|
+            fields = Parameters::Record.of(@table.fetch(name)).typescript.delete_prefix("{ ").delete_suffix(" }").strip
+            "{ #{[%(kind: "#{name}"), fields].reject(&:empty?).join("; ")} }"
+          end
+          .join(" | ")
       end
     end
   end

@@ -6,27 +6,41 @@ module SheetTrace
     #
     # id [String] unique in the stack; name [String]
     # content [Object] of a class of CONTENTS; place [Object] of a class of PLACES; look [Look]
-    Layer = Struct.new(:id, :name, :content, :place, :look, keyword_init: true) do
-      def initialize(look: Look.new, **rest)
-        super
-        freeze
+    Layer =
+      Struct.new(:id, :name, :content, :place, :look, keyword_init: true) do
+        def initialize(look: Look.new, **rest)
+          super
+          freeze
+        end
+
+        # @return [Layer] with some members changed
+        def with(**changes) = self.class.new(**to_h, **changes)
+
+        # @return [Boolean] whether there is something to see of it
+        def shown? = look.visible && look.opacity.positive?
+
+        # @return [Hash] plain values
+        def to_plain
+          {
+            id: id,
+            name: name,
+            content: KindOf.to_document(CONTENTS, content),
+            place: KindOf.to_document(PLACES, place),
+            look: look.to_plain
+          }
+        end
+
+        # @param plain [Hash] as .to_plain gives, with symbols for keys
+        # @return [Layer]
+        def self.from_plain(plain)
+          new(
+            id: plain[:id],
+            name: plain[:name],
+            content: KindOf.from_document(CONTENTS, plain[:content]),
+            place: KindOf.from_document(PLACES, plain[:place]),
+            look: Look.from_plain(plain[:look])
+          )
+        end
       end
-
-      # @return [Layer] with some members changed
-      def with(**changes) = self.class.new(**to_h, **changes)
-
-      # @return [Boolean] whether there is something to see of it
-      def shown? = look.visible && look.opacity.positive?
-
-      # @return [Hash] plain values
-      def to_plain = { id: id, name: name, content: KindOf.to_document(CONTENTS, content), place: KindOf.to_document(PLACES, place), look: look.to_plain }
-
-      # @param plain [Hash] as .to_plain gives, with symbols for keys
-      # @return [Layer]
-      def self.from_plain(plain)
-        new(id: plain[:id], name: plain[:name], content: KindOf.from_document(CONTENTS, plain[:content]), place: KindOf.from_document(PLACES, plain[:place]),
-            look: Look.from_plain(plain[:look]))
-      end
-    end
   end
 end

@@ -5,24 +5,34 @@ module SheetTrace
     # A baked layer: the part of the sheet that it has paint on.
     #
     # image [Vips::Image] 8-bit sRGB with alpha; left_px, top_px [Integer] where it lies on the sheet
-    Patch = Struct.new(:image, :left_px, :top_px, keyword_init: true) do
-      def initialize(image:, left_px: 0, top_px: 0)
-        super
-        freeze
-      end
+    Patch =
+      Struct.new(:image, :left_px, :top_px, keyword_init: true) do
+        def initialize(image:, left_px: 0, top_px: 0)
+          super
+          freeze
+        end
 
-      # @param kept [Numo::Bit] one for each texel of a sheet
-      # @param width_px [Integer] of that sheet
-      # @return [Patch] transparent where there is a 0
-      def masked(kept, width_px)
-        pixels = Numo::UInt32.from_binary(image.write_to_memory).reshape(image.height, image.width)
-        window = kept.reshape(kept.size / width_px, width_px)[top_px...(top_px + image.height), left_px...(left_px + image.width)]
-        Patch.new(image: Patch.image(pixels * Numo::UInt32.cast(window), image.width, image.height), left_px: left_px, top_px: top_px)
-      end
+        # @param kept [Numo::Bit] one for each texel of a sheet
+        # @param width_px [Integer] of that sheet
+        # @return [Patch] transparent where there is a 0
+        def masked(kept, width_px)
+          pixels = Numo::UInt32.from_binary(image.write_to_memory).reshape(image.height, image.width)
+          window =
+            kept.reshape(kept.size / width_px, width_px)[
+              top_px...(top_px + image.height),
+              left_px...(left_px + image.width)
+            ]
+          Patch.new(
+            image: Patch.image(pixels * Numo::UInt32.cast(window), image.width, image.height),
+            left_px: left_px,
+            top_px: top_px
+          )
+        end
 
-      # @param pixels [Numo::UInt32, Numo::UInt8] RGBA in rows
-      # @return [Vips::Image] 8-bit sRGB with alpha
-      def self.image(pixels, width, height) = Vips::Image.new_from_memory_copy(pixels.to_binary, width, height, 4, :uchar).copy(interpretation: :srgb)
-    end
+        # @param pixels [Numo::UInt32, Numo::UInt8] RGBA in rows
+        # @return [Vips::Image] 8-bit sRGB with alpha
+        def self.image(pixels, width, height) =
+          Vips::Image.new_from_memory_copy(pixels.to_binary, width, height, 4, :uchar).copy(interpretation: :srgb)
+      end
   end
 end

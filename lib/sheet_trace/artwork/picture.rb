@@ -4,9 +4,13 @@ module SheetTrace
   module Artwork
     # Reads the image files that layers are made of.
     module Picture
-      LOADERS = { "VipsForeignLoadPngBuffer" => "image/png", "VipsForeignLoadJpegBuffer" => "image/jpeg",
-                  "VipsForeignLoadWebpBuffer" => "image/webp", "VipsForeignLoadTiffBuffer" => "image/tiff",
-                  "VipsForeignLoadSvgBuffer" => "image/svg+xml" }.freeze
+      LOADERS = {
+        "VipsForeignLoadPngBuffer" => "image/png",
+        "VipsForeignLoadJpegBuffer" => "image/jpeg",
+        "VipsForeignLoadWebpBuffer" => "image/webp",
+        "VipsForeignLoadTiffBuffer" => "image/tiff",
+        "VipsForeignLoadSvgBuffer" => "image/svg+xml"
+      }.freeze
       LARGEST_PX = 16_384
       MOST_PIXELS = 100_000_000
       private_constant :LOADERS, :LARGEST_PX, :MOST_PIXELS
@@ -24,7 +28,12 @@ module SheetTrace
         width, height = upright(image)
         { width_px: width, height_px: height, media_type: LOADERS.fetch(loader(bytes)) }
       rescue Vips::Error
-        raise FormatError.new("#{name} is cut off or damaged; save it again and bring in the new file", where: { file: name })
+        raise FormatError.new(
+                "#{name} is cut off or damaged; save it again and bring in the new file",
+                where: {
+                  file: name
+                }
+              )
       end
 
       # @param bytes [String] a file that .inspect_file passed
@@ -33,7 +42,8 @@ module SheetTrace
 
       # @param bytes [String] a file that .inspect_file passed
       # @return [Integer] how many pictures it holds
-      def self.pages(bytes) = load(bytes, "picture").then { |image| image.get_typeof("n-pages").positive? ? image.get("n-pages") : 1 }
+      def self.pages(bytes) =
+        load(bytes, "picture").then { |image| image.get_typeof("n-pages").positive? ? image.get("n-pages") : 1 }
 
       # @param bytes [String] a file that .inspect_file passed
       # @return [Vips::Image] 8-bit sRGB with alpha
@@ -67,18 +77,33 @@ module SheetTrace
         raise FormatError.new("#{name} is empty; choose an image", where: { file: name }) if bytes.empty?
 
         unless LOADERS.key?(loader(bytes))
-          raise FormatError.new("#{name} is not an image that is read here; bring PNG, JPEG, WebP, TIFF, TGA, SVG or OpenRaster",
-                                where: { file: name })
+          raise FormatError.new(
+                  "#{name} is not an image that is read here; bring PNG, JPEG, WebP, TIFF, TGA, SVG or OpenRaster",
+                  where: {
+                    file: name
+                  }
+                )
         end
 
         image = Vips::Image.new_from_buffer(bytes, "", fail_on: :truncated)
         size = image.width * image.height
         return image if size <= MOST_PIXELS && [image.width, image.height].max <= LARGEST_PX
 
-        raise LimitError.new("#{name} is #{image.width} x #{image.height} px; at most #{LARGEST_PX} px a side and #{MOST_PIXELS} in all are taken",
-                             where: { limit: MOST_PIXELS, got: size })
+        raise LimitError.new(
+                "#{name} is #{image.width} x #{image.height} px; at most #{LARGEST_PX} px a side and #{MOST_PIXELS} " \
+                  "in all are taken",
+                where: {
+                  limit: MOST_PIXELS,
+                  got: size
+                }
+              )
       rescue Vips::Error
-        raise FormatError.new("#{name} can't be read as an image; save it again and bring in the new file", where: { file: name })
+        raise FormatError.new(
+                "#{name} can't be read as an image; save it again and bring in the new file",
+                where: {
+                  file: name
+                }
+              )
       end
       private_class_method :upright, :loader, :load
     end

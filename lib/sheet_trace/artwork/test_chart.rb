@@ -18,7 +18,8 @@ module SheetTrace
       # @param density_px_per_mm [Float] the layout's mean density at that size
       # @param lettered [Boolean] false for a plain checker
       # @return [Vips::Image] 8-bit sRGB with alpha
-      def self.call(size, density_px_per_mm:, lettered: true) = new(size, density_px_per_mm * SQUARE_MM, lettered).send(:image)
+      def self.call(size, density_px_per_mm:, lettered: true) =
+        new(size, density_px_per_mm * SQUARE_MM, lettered).send(:image)
 
       # Spreadsheet-like row letters: A, B, ... Z, AA, AB ...
       def self.letters(row)
@@ -40,7 +41,9 @@ module SheetTrace
       def draw(context)
         context.select_font_face(FONT, Cairo::FONT_SLANT_NORMAL, Cairo::FONT_WEIGHT_BOLD)
         context.set_font_size(@square_px * 0.36)
-        (@size.height_px / @square_px).ceil.times { |row| (@size.width_px / @square_px).ceil.times { |column| square(context, row, column) } }
+        (@size.height_px / @square_px).ceil.times do |row|
+          (@size.width_px / @square_px).ceil.times { |column| square(context, row, column) }
+        end
       end
 
       def square(context, row, column)
@@ -54,8 +57,10 @@ module SheetTrace
         text = "#{self.class.letters(row)}#{column + 1}"
         extents = context.text_extents(text)
         context.set_source_rgb(*Drawing::Color.parse(INK).to_a)
-        context.move_to(((column + 0.5) * @square_px) - (extents.width / 2) - extents.x_bearing,
-                        ((row + 0.5) * @square_px) - (extents.height / 2) - extents.y_bearing)
+        context.move_to(
+          ((column + 0.5) * @square_px) - (extents.width / 2) - extents.x_bearing,
+          ((row + 0.5) * @square_px) - (extents.height / 2) - extents.y_bearing
+        )
         context.show_text(text)
       end
     end

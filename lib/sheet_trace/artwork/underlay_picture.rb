@@ -9,9 +9,11 @@ module SheetTrace
 
       # @param underlay [Fit::Underlay]; bytes [String] of its file
       # @return [Vips::Image] 8-bit sRGB with alpha, as large as the recipe makes it
-      def self.call(underlay, bytes) = Raster::Corrections.call(underlay.recipe, Picture.read(bytes, name: underlay.name))
+      def self.call(underlay, bytes) =
+        Raster::Corrections.call(underlay.recipe, Picture.read(bytes, name: underlay.name))
 
-      # @return [Vips::Image] the whole sheet at the picture's own scale, so that its px stay what they are; transparent beside it
+      # @return [Vips::Image] the whole sheet at the picture's own scale, so that its px stay what they are;
+      #   transparent beside it
       def self.on_sheet(underlay, bytes)
         image = call(underlay, bytes)
         left, top, width, height = underlay.box

@@ -19,21 +19,45 @@ module SheetTrace
         return [] if off.empty?
 
         places = off.map { |island, density| place(subject, island, density, median) }
-        message = "#{subject.name_list(off.map(&:first))} #{off.size == 1 ? "is" : "are"} not at #{format("%.2f", median)} px/mm like the rest"
-        [Finding.new(code: "density", severity: "warning", message: message,
-                     meaning: "Coarse beside fine catches the eye.", places: places,
-                     mend: mend(subject, off.map(&:first), median))]
+        message =
+          "#{subject.name_list(off.map(&:first))} #{off.size == 1 ? "is" : "are"} not at #{format("%.2f", median)} " \
+            "px/mm like the rest"
+        [
+          Finding.new(
+            code: "density",
+            severity: "warning",
+            message: message,
+            meaning: "Coarse beside fine catches the eye.",
+            places: places,
+            mend: mend(subject, off.map(&:first), median)
+          )
+        ]
       end
 
       def self.mend(subject, islands, median)
-        return Mend.new(label: "Bring all to their weights", operation: "equalise", parameters: {}) if islands.any? { |island| subject.plan.weight(island) != 1 }
+        if islands.any? { |island| subject.plan.weight(island) != 1 }
+          return Mend.new(label: "Bring all to their weights", operation: "equalise", parameters: {})
+        end
 
-        Mend.new(label: format("Scale to %.2f px/mm", median), operation: "match_density", parameters: { islands: islands, density_px_per_mm: median })
+        Mend.new(
+          label: format("Scale to %.2f px/mm", median),
+          operation: "match_density",
+          parameters: {
+            islands: islands,
+            density_px_per_mm: median
+          }
+        )
       end
 
       def self.place(subject, island, density, median)
-        Place.new(text: format("%s: %.2f px/mm, %+.0f %%", subject.names[island], density, ((density / median) - 1) * 100), islands: [island],
-                  numbers: { density_px_per_mm: density, median_px_per_mm: median })
+        Place.new(
+          text: format("%s: %.2f px/mm, %+.0f %%", subject.names[island], density, ((density / median) - 1) * 100),
+          islands: [island],
+          numbers: {
+            density_px_per_mm: density,
+            median_px_per_mm: median
+          }
+        )
       end
 
       def self.median(values)

@@ -13,12 +13,22 @@ module SheetTrace
         return [] unless count.positive?
 
         faces = Mesh::MergeVertices.faces_with_duplicates(mesh).to_a
-        places = faces.group_by do |face|
-          mesh.parts[mesh.face_parts[face]]
-        end.map { |part, some| Place.new(text: "#{part}: #{Check.count(some.size, "face")}", faces: some, numbers: { faces: some.size }) }
-        [Finding.new(code: "duplicate_vertices", severity: "hint", message: "#{Check.count(count, "vertex lies", "vertices lie")} exactly where another one lies", places: places,
-                     meaning: "Faces that seem to touch are not joined: neighbours are not found across the gap.",
-                     mend: Mend.new(label: "Merge them", operation: "merge_vertices", parameters: {}))]
+        places =
+          faces
+            .group_by { |face| mesh.parts[mesh.face_parts[face]] }
+            .map do |part, some|
+              Place.new(text: "#{part}: #{Check.count(some.size, "face")}", faces: some, numbers: { faces: some.size })
+            end
+        [
+          Finding.new(
+            code: "duplicate_vertices",
+            severity: "hint",
+            message: "#{Check.count(count, "vertex lies", "vertices lie")} exactly where another one lies",
+            places: places,
+            meaning: "Faces that seem to touch are not joined: neighbours are not found across the gap.",
+            mend: Mend.new(label: "Merge them", operation: "merge_vertices", parameters: {})
+          )
+        ]
       end
     end
   end

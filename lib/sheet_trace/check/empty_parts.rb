@@ -12,9 +12,15 @@ module SheetTrace
         empty = mesh.parts.each_index.select { |part| filled[part].zero? }
         return [] if empty.empty?
 
-        [Finding.new(code: "empty_parts", severity: "hint", message: "#{Check.count(empty.size, "part has", "parts have")} no faces",
-                     meaning: "There is nothing on them to paint. Perhaps the export left something out.",
-                     places: empty.map { |part| Place.new(text: mesh.parts[part]) })]
+        [
+          Finding.new(
+            code: "empty_parts",
+            severity: "hint",
+            message: "#{Check.count(empty.size, "part has", "parts have")} no faces",
+            meaning: "There is nothing on them to paint. Perhaps the export left something out.",
+            places: empty.map { |part| Place.new(text: mesh.parts[part]) }
+          )
+        ]
       end
     end
   end

@@ -11,10 +11,27 @@ module SheetTrace
         return [] if faces.empty?
 
         parts = faces.group_by { |face| subject.mesh.parts[subject.mesh.face_parts[face]] }
-        places = parts.map { |part, some| Place.new(text: "#{part}: #{Check.count(some.size, "face")}", faces: some, numbers: { faces: some.size }) }
-        [Finding.new(code: "faces_without_uvs", severity: "error", message: "#{Check.count(faces.size, "face lies", "faces lie")} nowhere on the sheet",
-                     meaning: "They stay unpainted, whatever is on the sheet.", places: places,
-                     mend: Mend.new(label: "Lay them square-on beside their neighbours", operation: "project_faces", parameters: { faces: faces }))]
+        places =
+          parts.map do |part, some|
+            Place.new(text: "#{part}: #{Check.count(some.size, "face")}", faces: some, numbers: { faces: some.size })
+          end
+        [
+          Finding.new(
+            code: "faces_without_uvs",
+            severity: "error",
+            message: "#{Check.count(faces.size, "face lies", "faces lie")} nowhere on the sheet",
+            meaning: "They stay unpainted, whatever is on the sheet.",
+            places: places,
+            mend:
+              Mend.new(
+                label: "Lay them square-on beside their neighbours",
+                operation: "project_faces",
+                parameters: {
+                  faces: faces
+                }
+              )
+          )
+        ]
       end
     end
   end

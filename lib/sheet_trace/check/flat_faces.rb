@@ -12,11 +12,21 @@ module SheetTrace
         faces = (areas <= areas.max * 1e-12).where.to_a
         return [] if faces.empty?
 
-        places = faces.group_by do |face|
-          mesh.parts[mesh.face_parts[face]]
-        end.map { |part, some| Place.new(text: "#{part}: #{Check.count(some.size, "face")}", faces: some, numbers: { faces: some.size }) }
-        [Finding.new(code: "flat_faces", severity: "hint", message: "#{Check.count(faces.size, "face has", "faces have")} no area on the model",
-                     meaning: "Nobody will see them; they only clutter the template.", places: places)]
+        places =
+          faces
+            .group_by { |face| mesh.parts[mesh.face_parts[face]] }
+            .map do |part, some|
+              Place.new(text: "#{part}: #{Check.count(some.size, "face")}", faces: some, numbers: { faces: some.size })
+            end
+        [
+          Finding.new(
+            code: "flat_faces",
+            severity: "hint",
+            message: "#{Check.count(faces.size, "face has", "faces have")} no area on the model",
+            meaning: "Nobody will see them; they only clutter the template.",
+            places: places
+          )
+        ]
       end
     end
   end

@@ -13,12 +13,35 @@ module SheetTrace
         pairs = gaps(subject, wanted).sort_by(&:last)
         return [] if pairs.empty?
 
-        places = pairs.map do |(a, b), gap|
-          Place.new(text: "#{subject.names[a]} and #{subject.names[b]}: #{format("%.1f", gap)} px", islands: [a, b], numbers: { gap_px: gap })
-        end
-        [Finding.new(code: "gutter", severity: "warning", message: "#{Check.count(pairs.size, "pair of islands is", "pairs of islands are")} closer than #{subject.gutter_px} px",
-                     meaning: "Paint of one bleeds into the other where the sheet is shown small.", places: places,
-                     mend: Mend.new(label: "Move them apart", operation: "separate_islands", parameters: { islands: Check.fewest(pairs.map(&:first)) }))]
+        places =
+          pairs.map do |(a, b), gap|
+            Place.new(
+              text: "#{subject.names[a]} and #{subject.names[b]}: #{format("%.1f", gap)} px",
+              islands: [a, b],
+              numbers: {
+                gap_px: gap
+              }
+            )
+          end
+        [
+          Finding.new(
+            code: "gutter",
+            severity: "warning",
+            message:
+              "#{Check.count(pairs.size, "pair of islands is", "pairs of islands are")} closer than " \
+                "#{subject.gutter_px} px",
+            meaning: "Paint of one bleeds into the other where the sheet is shown small.",
+            places: places,
+            mend:
+              Mend.new(
+                label: "Move them apart",
+                operation: "separate_islands",
+                parameters: {
+                  islands: Check.fewest(pairs.map(&:first))
+                }
+              )
+          )
+        ]
       end
 
       # Islands that lie on each other are another finding.
@@ -27,7 +50,10 @@ module SheetTrace
         texels, islands = subject.texels
         owner = Numo::Int32.zeros(width * height)
         owner[texels] = islands + 1
-        Raster::Gaps.call(owner.reshape(height, width), wanted).transform_values { |gap| gap / subject.raster_scale }.reject { |pair, _gap| subject.overlaps.key?(pair) }
+        Raster::Gaps
+          .call(owner.reshape(height, width), wanted)
+          .transform_values { |gap| gap / subject.raster_scale }
+          .reject { |pair, _gap| subject.overlaps.key?(pair) }
       end
       private_class_method :gaps
     end

@@ -12,9 +12,14 @@ module SheetTrace
           next if islands.empty?
 
           places = islands.map { |island| Place.new(text: subject.names[island], islands: [island]) }
-          Finding.new(code: "mirrored", severity: severity, message: "#{subject.name_list(islands)} #{islands.size == 1 ? "reads" : "read"} mirrored",
-                      meaning: "Lettering painted on the sheet comes out backwards there.", places: places,
-                      mend: Mend.new(label: "Reflect back", operation: "reflect_islands", parameters: { islands: islands }))
+          Finding.new(
+            code: "mirrored",
+            severity: severity,
+            message: "#{subject.name_list(islands)} #{islands.size == 1 ? "reads" : "read"} mirrored",
+            meaning: "Lettering painted on the sheet comes out backwards there.",
+            places: places,
+            mend: Mend.new(label: "Reflect back", operation: "reflect_islands", parameters: { islands: islands })
+          )
         end
       end
     end

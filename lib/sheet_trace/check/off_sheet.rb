@@ -12,16 +12,32 @@ module SheetTrace
         return [] if places.empty?
 
         islands = places.flat_map(&:islands)
-        [Finding.new(code: "off_sheet", severity: "error", message: "#{subject.name_list(islands)} #{islands.size == 1 ? "lies" : "lie"} off the sheet or across its border",
-                     meaning: "Only the sheet is exported: what lies off it is not painted, or shows what lies on the other side.", places: places,
-                     mend: Mend.new(label: "Bring onto the sheet", operation: "bring_onto_sheet", parameters: { islands: islands }))]
+        [
+          Finding.new(
+            code: "off_sheet",
+            severity: "error",
+            message:
+              "#{subject.name_list(islands)} #{islands.size == 1 ? "lies" : "lie"} off the sheet or across its border",
+            meaning:
+              "Only the sheet is exported: what lies off it is not painted, or shows what lies on the other side.",
+            places: places,
+            mend:
+              Mend.new(label: "Bring onto the sheet", operation: "bring_onto_sheet", parameters: { islands: islands })
+          )
+        ]
       end
 
       def self.place(subject, island, out)
         sheet = subject.sheet
         left, top, right, bottom = subject.layout.boxes_px[island, true].to_a
         off = right <= 0 || bottom <= 0 || left >= sheet.width_px || top >= sheet.height_px
-        Place.new(text: "#{subject.names[island]}: #{off ? "wholly off" : format("%.1f px across the border", out)}", islands: [island], numbers: { out_px: out })
+        Place.new(
+          text: "#{subject.names[island]}: #{off ? "wholly off" : format("%.1f px across the border", out)}",
+          islands: [island],
+          numbers: {
+            out_px: out
+          }
+        )
       end
       private_class_method :place
     end

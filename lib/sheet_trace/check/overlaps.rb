@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Check
-    # Islands that lie on each other: by accident, or exactly, as twins that share their paint, or set into one cell of a picture.
+    # Islands that lie on each other: by accident, or exactly, as twins that share their paint, or set into one cell
+    # of a picture.
     module Overlaps
       # Shared texels that rounding at a common border may bring about.
       SLACK_PX = 2
@@ -13,7 +14,8 @@ module SheetTrace
       def self.call(subject)
         pairs = subject.overlaps.select { |_pair, px| px > SLACK_PX }.sort_by { |_pair, px| -px }
         twins, others = pairs.partition { |pair, _px| subject.twins.include?(pair) }
-        shared, accidents = others.partition { |(a, b), _px| subject.cell_of(a) && subject.cell_of(a) == subject.cell_of(b) }
+        shared, accidents =
+          others.partition { |(a, b), _px| subject.cell_of(a) && subject.cell_of(a) == subject.cell_of(b) }
         [accident(subject, accidents), twin(subject, twins), cell(subject, shared)].compact
       end
 
@@ -21,29 +23,54 @@ module SheetTrace
         return if pairs.empty?
 
         cells = pairs.map { |(a, _b), _px| subject.cell_of(a).name }.uniq
-        Finding.new(code: "shared_cells", severity: "hint",
-                    message: "#{Check.count(pairs.flat_map(&:first).uniq.size, "island")} share #{Check.count(cells.size, "cell")} of the underlay",
-                    meaning: "They wear the same part of the picture. What is painted there shows on all of them.", places: places(subject, pairs))
+        Finding.new(
+          code: "shared_cells",
+          severity: "hint",
+          message:
+            "#{Check.count(pairs.flat_map(&:first).uniq.size, "island")} share #{Check.count(cells.size, "cell")} of " \
+              "the underlay",
+          meaning: "They wear the same part of the picture. What is painted there shows on all of them.",
+          places: places(subject, pairs)
+        )
       end
 
       def self.accident(subject, pairs)
         return if pairs.empty?
 
-        Finding.new(code: "overlap", severity: "error", message: "#{Check.count(pairs.size, "pair of islands lies", "pairs of islands lie")} on each other",
-                    meaning: "Paint on one appears on the other.", places: places(subject, pairs), mend: separate(pairs, "Separate them"))
+        Finding.new(
+          code: "overlap",
+          severity: "error",
+          message: "#{Check.count(pairs.size, "pair of islands lies", "pairs of islands lie")} on each other",
+          meaning: "Paint on one appears on the other.",
+          places: places(subject, pairs),
+          mend: separate(pairs, "Separate them")
+        )
       end
 
       def self.twin(subject, pairs)
         return if pairs.empty?
 
-        Finding.new(code: "twins", severity: "hint", message: "#{Check.count(pairs.size, "pair of twins shares its place", "pairs of twins share their places")} on the sheet",
-                    meaning: "Both wear the same paint. Lettering would repeat, and read backwards on a mirrored half.",
-                    places: places(subject, pairs), mend: separate(pairs, "Give each its own place"))
+        Finding.new(
+          code: "twins",
+          severity: "hint",
+          message:
+            "#{Check.count(pairs.size, "pair of twins shares its place", "pairs of twins share their places")} on " \
+              "the sheet",
+          meaning: "Both wear the same paint. Lettering would repeat, and read backwards on a mirrored half.",
+          places: places(subject, pairs),
+          mend: separate(pairs, "Give each its own place")
+        )
       end
 
       def self.places(subject, pairs)
         pairs.map do |(a, b), px|
-          Place.new(text: "#{subject.names[a]} and #{subject.names[b]}: #{px.round} texels", islands: [a, b], numbers: { texels: px.round })
+          Place.new(
+            text: "#{subject.names[a]} and #{subject.names[b]}: #{px.round} texels",
+            islands: [a, b],
+            numbers: {
+              texels: px.round
+            }
+          )
         end
       end
 

@@ -12,12 +12,29 @@ module SheetTrace
         return [] if groups.empty?
 
         by_parts = groups.group_by { |faces| faces.map { |face| mesh.parts[mesh.face_parts[face]] }.uniq }
-        places = by_parts.map do |parts, some|
-          where = parts.size == 1 ? "#{parts.first}: #{Check.count(some.size, "face")} twice" : "#{parts.join(" and ")}: #{Check.count(some.size, "face")}"
-          Place.new(text: where, faces: some.flatten, numbers: { faces: some.size })
-        end
-        [Finding.new(code: "same_place", severity: "warning", message: "#{Check.count(groups.size, "face lies", "faces lie")} exactly where another one lies",
-                     meaning: "Which of the two is seen is chance, and the wrong one is easily painted. Click again in the proof to reach the one behind.", places: places)]
+        places =
+          by_parts.map do |parts, some|
+            where =
+              (
+                if parts.size == 1
+                  "#{parts.first}: #{Check.count(some.size, "face")} twice"
+                else
+                  "#{parts.join(" and ")}: #{Check.count(some.size, "face")}"
+                end
+              )
+            Place.new(text: where, faces: some.flatten, numbers: { faces: some.size })
+          end
+        [
+          Finding.new(
+            code: "same_place",
+            severity: "warning",
+            message: "#{Check.count(groups.size, "face lies", "faces lie")} exactly where another one lies",
+            meaning:
+              "Which of the two is seen is chance, and the wrong one is easily painted. Click again in the proof to " \
+                "reach the one behind.",
+            places: places
+          )
+        ]
       end
     end
   end

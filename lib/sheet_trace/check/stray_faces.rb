@@ -14,22 +14,50 @@ module SheetTrace
       def self.call(subject)
         sizes = subject.uv_map.island_faces.map(&:size)
         homes = homes(subject, sizes)
-        places = homes.map do |island, home|
-          Place.new(text: "#{subject.names[island]}: belongs to #{subject.names[home]}", islands: [island], faces: subject.uv_map.island_faces[island].to_a,
-                    numbers: { faces: sizes[island] })
-        end
+        places =
+          homes.map do |island, home|
+            Place.new(
+              text: "#{subject.names[island]}: belongs to #{subject.names[home]}",
+              islands: [island],
+              faces: subject.uv_map.island_faces[island].to_a,
+              numbers: {
+                faces: sizes[island]
+              }
+            )
+          end
         return [] if places.empty?
 
-        [Finding.new(code: "stray_faces", severity: "warning", message: Check.count(places.sum do |place|
-          place.faces.size
-        end, "stray face lies apart from its island", "stray faces lie apart from their islands").to_s,
-                     meaning: "They become unpainted spots, or a seam where nobody expects one.", places: places,
-                     mend: Mend.new(label: "Give them back to their neighbours", operation: "give_back_faces", parameters: { faces: places.flat_map(&:faces) }))]
+        [
+          Finding.new(
+            code: "stray_faces",
+            severity: "warning",
+            message:
+              Check.count(
+                places.sum { |place| place.faces.size },
+                "stray face lies apart from its island",
+                "stray faces lie apart from their islands"
+              ).to_s,
+            meaning: "They become unpainted spots, or a seam where nobody expects one.",
+            places: places,
+            mend:
+              Mend.new(
+                label: "Give them back to their neighbours",
+                operation: "give_back_faces",
+                parameters: {
+                  faces: places.flat_map(&:faces)
+                }
+              )
+          )
+        ]
       end
 
-      # @return [Hash{Integer => Integer}] stray islands, and the island with which each shares the most length of smooth edge
+      # @return [Hash{Integer => Integer}] stray islands, and the island with which each shares the most length of
+      #   smooth edge
       def self.homes(subject, sizes)
-        small = subject.seams.select { |_edge, a, b| [sizes[a], sizes[b]].min <= MOST_FACES && [sizes[a], sizes[b]].max >= NEIGHBOUR_FACES }
+        small =
+          subject.seams.select do |_edge, a, b|
+            [sizes[a], sizes[b]].min <= MOST_FACES && [sizes[a], sizes[b]].max >= NEIGHBOUR_FACES
+          end
         return {} if small.empty?
 
         smooth = smooth_edges(subject.mesh, small.map(&:first))
@@ -45,13 +73,16 @@ module SheetTrace
       def self.smooth_edges(mesh, wanted)
         first, second = mesh.edges.paired_corners
         normals = Geometry::Vectors.unit(mesh.face_area_vectors)
-        cosines = Geometry::Vectors.dot(normals[mesh.corner_faces[first], true], normals[mesh.corner_faces[second], true])
+        cosines =
+          Geometry::Vectors.dot(normals[mesh.corner_faces[first], true], normals[mesh.corner_faces[second], true])
         edges = mesh.edges.corner_edges[first]
         bend = edges[(cosines > Math.cos(SMOOTH_RAD)).where].to_a.to_h { |edge| [edge, true] }
-        wanted.select { |edge| bend[edge] }.to_h do |edge|
-          a, b = mesh.edges.vertices[edge, true].to_a.map { |vertex| mesh.positions[vertex, true] }
-          [edge, Math.sqrt(((a - b)**2).sum)]
-        end
+        wanted
+          .select { |edge| bend[edge] }
+          .to_h do |edge|
+            a, b = mesh.edges.vertices[edge, true].to_a.map { |vertex| mesh.positions[vertex, true] }
+            [edge, Math.sqrt(((a - b)**2).sum)]
+          end
       end
       private_class_method :homes, :smooth_edges
     end

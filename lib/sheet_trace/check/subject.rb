@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Check
-    # What the checks look at: a layout, what was measured and said of its islands, and figures that several checks share.
+    # What the checks look at: a layout, what was measured and said of its islands, and figures that several checks
+    # share.
     class Subject
       # Texels that are looked at at the most; a larger sheet, or one covered many times, is looked at more coarsely.
       MOST_TEXELS = 6_000_000
@@ -24,7 +25,16 @@ module SheetTrace
       # @return [Fit::Setup]
       attr_reader :fit_setup
 
-      def initialize(layout:, measures:, names:, tags:, gutter_px:, plan: Layout::Plan.new, labels: {}, fit_setup: Fit::Setup.new)
+      def initialize(
+        layout:,
+        measures:,
+        names:,
+        tags:,
+        gutter_px:,
+        plan: Layout::Plan.new,
+        labels: {},
+        fit_setup: Fit::Setup.new
+      )
         @layout = layout
         @measures = measures
         @names = names
@@ -52,7 +62,8 @@ module SheetTrace
       def raster_scale
         @memo[:raster_scale] ||= begin
           area = [(jacobians.area_mm2 * jacobians.determinant.abs).sum, 1.0].max
-          layers = [area / (sheet.width_px * sheet.height_px), 1.0].max # pairs grow with the square of what lies on each other
+          # pairs grow with the square of what lies on each other
+          layers = [area / (sheet.width_px * sheet.height_px), 1.0].max
           [1.0, LARGEST_PX.fdiv([sheet.width_px, sheet.height_px].max), Math.sqrt(MOST_TEXELS / area / layers)].min
         end
       end
@@ -60,11 +71,14 @@ module SheetTrace
       # @return [Array(Integer, Integer)] width and height of the raster
       def raster_size = [sheet.width_px, sheet.height_px].map { |px| [(px * raster_scale).ceil, 1].max }
 
-      # @return [Array(Numo::Int64, Numo::Int64)] texels of the raster, and the island on each; a texel comes as often as it is covered
+      # @return [Array(Numo::Int64, Numo::Int64)] texels of the raster, and the island on each; a texel comes as
+      #   often as it is covered
       def texels
         @memo[:texels] ||= begin
           corners = Numo::DFloat.zeros(*uv_map.triangles.points.shape, 2)
-          2.times { |axis| corners[true, true, axis] = layout.points_px[true, axis][uv_map.triangles.points] * raster_scale }
+          2.times do |axis|
+            corners[true, true, axis] = layout.points_px[true, axis][uv_map.triangles.points] * raster_scale
+          end
           found, triangles = Raster::Rasterise.call(corners, *raster_size)
           [found, found.empty? ? found : Numo::Int64.cast(uv_map.triangles.islands[triangles])]
         end
@@ -72,7 +86,9 @@ module SheetTrace
 
       # @return [Hash{Array(Integer, Integer) => Float}] pairs of islands, and the px of the sheet that they share
       def overlaps
-        @memo[:overlaps] ||= Raster::Overlaps.call(*texels, uv_map.island_count).transform_values { |count| count / (raster_scale**2) }
+        @memo[:overlaps] ||= Raster::Overlaps
+          .call(*texels, uv_map.island_count)
+          .transform_values { |count| count / (raster_scale**2) }
       end
 
       # @return [Array<Array(Integer, Integer)>] overlapping islands that lie exactly on each other, point by point
@@ -83,18 +99,23 @@ module SheetTrace
       def cell_of(island)
         return unless fit_setup.underlay
 
-        (@memo[:cells] ||= {}).fetch(island) { @memo[:cells][island] = Fit::IntoCell.home(layout, island, fit_setup.underlay) }
+        (@memo[:cells] ||= {}).fetch(island) do
+          @memo[:cells][island] = Fit::IntoCell.home(layout, island, fit_setup.underlay)
+        end
       end
 
       # @return [Hash{Integer => Array<Integer>}] by island: those on the other side of its border on the model
       def neighbours
-        @memo[:neighbours] ||= seams.each_with_object(Hash.new { |all, island| all[island] = [] }) do |(_edge, a, b), all|
+        @memo[:neighbours] ||= seams.each_with_object(
+          Hash.new { |all, island| all[island] = [] }
+        ) do |(_edge, a, b), all|
           all[a] |= [b]
           all[b] |= [a]
         end
       end
 
-      # @return [Array<Array(Integer, Integer, Integer)>] edges of the mesh between two islands: edge, and the island of either side
+      # @return [Array<Array(Integer, Integer, Integer)>] edges of the mesh between two islands: edge, and the
+      #   island of either side
       def seams
         @memo[:seams] ||= begin
           first, second = mesh.edges.paired_corners
@@ -106,7 +127,11 @@ module SheetTrace
       # @return [String] up to three names, and how many more
       def name_list(picked)
         shown = picked.first(3).map { |island| names[island] }
-        picked.size > 3 ? "#{shown.join(", ")} and #{picked.size - 3} more" : shown.join(", ").sub(/, (?=[^,]*\z)/, " and ")
+        if picked.size > 3
+          "#{shown.join(", ")} and #{picked.size - 3} more"
+        else
+          shown.join(", ").sub(/, (?=[^,]*\z)/, " and ")
+        end
       end
 
       private
@@ -121,7 +146,10 @@ module SheetTrace
 
       # Places to a hundredth of a px, in no order.
       def outline_key(island)
-        (@memo[:outline_keys] ||= {})[island] ||= (layout.points_px[uv_map.island_points[island], true] * 100).round.to_a.sort
+        (@memo[:outline_keys] ||= {})[island] ||= (layout.points_px[uv_map.island_points[island], true] * 100)
+          .round
+          .to_a
+          .sort
       end
     end
   end

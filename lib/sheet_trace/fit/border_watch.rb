@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Fit
-    # Looks along the rims of islands in cells: whether they stay as far inside as wanted, and whether a rim of another colour is sampled there, at the
+    # Looks along the rims of islands in cells: whether they stay as far inside as wanted, and whether a rim of
+    # another colour is sampled there, at the
     # sheet's size and in copies reduced to a half, a quarter and an eighth.
     module BorderWatch
       REDUCED = [1, 2, 4, 8].freeze
@@ -12,20 +13,23 @@ module SheetTrace
       NEAR = 1e-6
       private_constant :STEP_PX, :NEAR
 
-      # island [Integer]; cell [Integer] that it lies in, or the first of them; inside_px [Float] how far inside the cell it stays, px of the sheet; below 0 where it juts out
+      # island [Integer]; cell [Integer] that it lies in, or the first of them; inside_px [Float] how far inside the
+      # cell it stays, px of the sheet; below 0 where it juts out
       # rims [Hash{Integer => Float}] by reduction: the share of the rim that samples another colour
-      Seen = Struct.new(:island, :cell, :inside_px, :rims, keyword_init: true) do
-        # @return [Integer, nil] the least reduction at which a rim shows
-        def rim_from = rims.find { |_reduced, share| share.positive? }&.first
+      Seen =
+        Struct.new(:island, :cell, :inside_px, :rims, keyword_init: true) do
+          # @return [Integer, nil] the least reduction at which a rim shows
+          def rim_from = rims.find { |_reduced, share| share.positive? }&.first
 
-        # @param inset_px [Numeric] wanted
-        # @return [Boolean] whether it comes nearer to the border than that
-        def near?(inset_px) = inside_px < inset_px - BorderWatch::CLOSE
-      end
+          # @param inset_px [Numeric] wanted
+          # @return [Boolean] whether it comes nearer to the border than that
+          def near?(inset_px) = inside_px < inset_px - BorderWatch::CLOSE
+        end
 
       # @param layout [Layout]; underlay [Underlay]
       # @param pixels [Numo::UInt8] h x w x 4 of the corrected picture
-      # @return [Array<Seen>] one for each island whose faces lie in cells; a net may lie in several, between which there is no border
+      # @return [Array<Seen>] one for each island whose faces lie in cells; a net may lie in several, between which
+      #   there is no border
       def self.call(layout, underlay, pixels)
         to_picture = underlay.to_sheet(layout.sheet).inverse
         homes = homes(layout, underlay, to_picture)
@@ -37,11 +41,20 @@ module SheetTrace
         map = layout.uv_map
         middles = middles(map, to_picture.apply(layout.points_px))
         order = underlay.cells.each_index.sort_by { |i| underlay.cells[i].width * underlay.cells[i].height }
-        map.face_mapped.where.to_a.each_with_object(Hash.new { |all, island| all[island] = [] }) do |face, found|
-          x, y = middles[face, true].to_a
-          home = order.find { |i| underlay.cells[i].box.then { |left, top, right, bottom| x.between?(left, right) && y.between?(top, bottom) } }
-          found[map.face_islands[face]] |= [home] if home
-        end
+        map
+          .face_mapped
+          .where
+          .to_a
+          .each_with_object(Hash.new { |all, island| all[island] = [] }) do |face, found|
+            x, y = middles[face, true].to_a
+            home =
+              order.find do |i|
+                underlay.cells[i].box.then do |left, top, right, bottom|
+                  x.between?(left, right) && y.between?(top, bottom)
+                end
+              end
+            found[map.face_islands[face]] |= [home] if home
+          end
       end
 
       # @param places [Numo::DFloat] P x 2
@@ -57,10 +70,16 @@ module SheetTrace
         cells.each { |cell| mask[cell.y...(cell.y + cell.height), cell.x...(cell.x + cell.width)] = 1 }
         places = rim(layout, island, to_picture)
         rims = REDUCED.to_h { |reduced| [reduced, share(places, cells, mask, colors, reduced)] }
-        Seen.new(island: island, cell: homes.first, inside_px: inside(places, cells, mask, underlay.to_sheet(layout.sheet)), rims: rims)
+        Seen.new(
+          island: island,
+          cell: homes.first,
+          inside_px: inside(places, cells, mask, underlay.to_sheet(layout.sheet)),
+          rims: rims
+        )
       end
 
-      # How far inside the nearest border a place of the rim lies at the least, px of the sheet. Where another of the cells goes on, there is none.
+      # How far inside the nearest border a place of the rim lies at the least, px of the sheet. Where another of the
+      # cells goes on, there is none.
       def self.inside(places, cells, mask, to_sheet)
         return 0.0 if places.empty?
 
@@ -71,8 +90,15 @@ module SheetTrace
       def self.gaps(places, cell, mask, to_sheet)
         left, top, right, bottom = cell.box
         x, y = [0, 1].map { |axis| places[true, axis] }
-        sides = [[x - left, to_sheet.a, -1, 0], [right - x, to_sheet.a, 1, 0], [y - top, to_sheet.e, 0, -1], [bottom - y, to_sheet.e, 0, 1]]
-        sides.map { |gap, scale, dx, dy| (gap * scale) + (goes_on(places, cell, mask, dx, dy) * (gap >= -NEAR) * 1e9) }.reduce { |a, b| Numo::DFloat.minimum(a, b) }
+        sides = [
+          [x - left, to_sheet.a, -1, 0],
+          [right - x, to_sheet.a, 1, 0],
+          [y - top, to_sheet.e, 0, -1],
+          [bottom - y, to_sheet.e, 0, 1]
+        ]
+        sides
+          .map { |gap, scale, dx, dy| (gap * scale) + (goes_on(places, cell, mask, dx, dy) * (gap >= -NEAR) * 1e9) }
+          .reduce { |a, b| Numo::DFloat.minimum(a, b) }
       end
 
       # Whether the px beyond a side, level with each place, is one of the cells' too.
@@ -98,7 +124,8 @@ module SheetTrace
         from[rows, true] + ((to - from)[rows, true] * shares.expand_dims(1))
       end
 
-      # A place samples the four px round it, each as many px of the picture wide as the copy is reduced; at the picture's own size the one it lies on.
+      # A place samples the four px round it, each as many px of the picture wide as the copy is reduced; at the
+      # picture's own size the one it lies on.
       def self.share(places, cells, mask, colors, reduced)
         return 0.0 if places.empty?
 

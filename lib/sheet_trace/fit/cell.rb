@@ -5,23 +5,25 @@ module SheetTrace
     # A place of a picture that islands can be set into. Immutable.
     #
     # name [String]; x, y, width, height [Integer] its box, px of the picture
-    # outline [Array<Array(Integer, Integer)>, nil] corners of pixels round it, clockwise to the eye; nil where it is the whole box
+    # outline [Array<Array(Integer, Integer)>, nil] corners of pixels round it, clockwise to the eye; nil where it is
+    # the whole box
     # color [Array(Integer, Integer, Integer), nil] its mean, 0 to 255; flat [Boolean] whether it is of that one colour
     # shade [String, nil] "across" or "down" where its colour changes that way and not the other, as a gradient's
-    Cell = Struct.new(:name, :x, :y, :width, :height, :outline, :color, :flat, :shade, keyword_init: true) do
-      def initialize(outline: nil, color: nil, flat: false, shade: nil, **rest)
-        super
-        each(&:freeze)
-        freeze
+    Cell =
+      Struct.new(:name, :x, :y, :width, :height, :outline, :color, :flat, :shade, keyword_init: true) do
+        def initialize(outline: nil, color: nil, flat: false, shade: nil, **rest)
+          super
+          each(&:freeze)
+          freeze
+        end
+
+        def with(**changes) = self.class.new(**to_h, **changes)
+
+        # @return [Array(Numeric, Numeric, Numeric, Numeric)] left, top, right, bottom
+        def box = [x, y, x + width, y + height]
+
+        # @return [Array<Array(Numeric, Numeric)>] corners round it
+        def corners = outline || [[x, y], [x + width, y], [x + width, y + height], [x, y + height]]
       end
-
-      def with(**changes) = self.class.new(**to_h, **changes)
-
-      # @return [Array(Numeric, Numeric, Numeric, Numeric)] left, top, right, bottom
-      def box = [x, y, x + width, y + height]
-
-      # @return [Array<Array(Numeric, Numeric)>] corners round it
-      def corners = outline || [[x, y], [x + width, y], [x + width, y + height], [x, y + height]]
-    end
   end
 end

@@ -2,11 +2,14 @@
 
 module SheetTrace
   module Fit
-    # Finds the cells of a picture: closed panels of a template or a printed net, squares of a palette, cells of an atlas with or without
-    # gutters, islands of alpha. A cell is a region that even colour, a gradient or a line shuts off from what is round it; its box is exact to
+    # Finds the cells of a picture: closed panels of a template or a printed net, squares of a palette, cells of an
+    # atlas with or without
+    # gutters, islands of alpha. A cell is a region that even colour, a gradient or a line shuts off from what is
+    # round it; its box is exact to
     # the px, also where JPEG or smoothed edges have blurred it by less than half its contrast.
     #
-    # A region that holds others is a cell where it covers half of what it encloses, and what lies in it is its print; or else it is ground. What
+    # A region that holds others is a cell where it covers half of what it encloses, and what lies in it is its print;
+    # or else it is ground. What
     # touches the picture's border and is no full rectangle is ground too.
     module FindCells
       FULL = 0.97 # share of its box from which a region is a rectangle
@@ -26,12 +29,19 @@ module SheetTrace
       def self.call(pixels)
         shape = pixels.shape
         if shape[0] * shape[1] > MOST_PX
-          raise LimitError.new("cells are looked for on up to 4096 x 4096 px, and the picture has #{shape[1]} x #{shape[0]}; trim it, or type a grid",
-                               where: { limit: MOST_PX, got: shape[0] * shape[1] })
+          raise LimitError.new(
+                  "cells are looked for on up to 4096 x 4096 px, and the picture has #{shape[1]} x #{shape[0]}; trim " \
+                    "it, or type a grid",
+                  where: {
+                    limit: MOST_PX,
+                    got: shape[0] * shape[1]
+                  }
+                )
         end
 
         least = shape.first(2).max <= SMALL_PX ? 1 : LEAST_SIDE
-        regions = Regions.call(pixels).select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= least }
+        regions =
+          Regions.call(pixels).select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= least }
         cells = leaves(regions.reject { |region| ground?(region, shape) }.map { |region| [region, region.filled] })
         cells = [] if cells.size > MOST
         named(cells.map { |region, filled| cell(region, filled, pixels) })
@@ -42,7 +52,10 @@ module SheetTrace
         order = regions.sort_by { |region, _filled| -(region.width * region.height) }
         order.each_with_object([]) do |(region, filled), kept|
           next if kept.any? { |other, mask| holds?(other, mask, region) }
-          next if region.area < OWN * filled.count && regions.any? { |inner, _| inner != region && holds?(region, filled, inner) }
+          if region.area < OWN * filled.count &&
+               regions.any? { |inner, _| inner != region && holds?(region, filled, inner) }
+            next
+          end
 
           kept << [region, filled]
         end
@@ -53,15 +66,20 @@ module SheetTrace
 
         left = inner.x - region.x
         top = inner.y - region.y
-        return false if left.negative? || top.negative? || left + inner.width > region.width || top + inner.height > region.height
+        if left.negative? || top.negative? || left + inner.width > region.width || top + inner.height > region.height
+          return false
+        end
 
         y, x = inner.first
         filled[y - region.y, x - region.x] == 1
       end
 
       def self.ground?(region, shape)
-        touches = region.x.zero? || region.y.zero? || region.x + region.width == shape[1] || region.y + region.height == shape[0]
-        (touches && region.area < FULL * region.width * region.height) || (region.width == shape[1] && region.height == shape[0])
+        touches =
+          region.x.zero? || region.y.zero? || region.x + region.width == shape[1] ||
+            region.y + region.height == shape[0]
+        (touches && region.area < FULL * region.width * region.height) ||
+          (region.width == shape[1] && region.height == shape[0])
       end
 
       def self.cell(region, filled, pixels)
@@ -69,15 +87,27 @@ module SheetTrace
         rows = region.mask.flatten.where
         colors = Numo::DFloat.cast(box.reshape(region.width * region.height, 3)[rows, true])
         full = filled.count >= FULL * region.width * region.height
-        Cell.new(name: "", x: region.x, y: region.y, width: region.width, height: region.height, outline: full ? nil : Outline.call(filled, region.x, region.y),
-                 color: colors.mean(axis: 0).to_a.map(&:round), flat: flat?(colors), shade: flat?(colors) || !full ? nil : shade(Numo::DFloat.cast(box)))
+        Cell.new(
+          name: "",
+          x: region.x,
+          y: region.y,
+          width: region.width,
+          height: region.height,
+          outline: full ? nil : Outline.call(filled, region.x, region.y),
+          color: colors.mean(axis: 0).to_a.map(&:round),
+          flat: flat?(colors),
+          shade: flat?(colors) || !full ? nil : shade(Numo::DFloat.cast(box))
+        )
       end
 
       def self.flat?(colors) = colors.shape[0] < 2 || colors.stddev(axis: 0).max < FLAT
 
       # Whether columns differ much more than rows do, or the other way round.
       def self.shade(box)
-        across, down = [0, 1].map { |axis| box.mean(axis: axis).then { |lines| lines.shape[0] < 2 ? 0.0 : lines.stddev(axis: 0).max } }
+        across, down =
+          [0, 1].map do |axis|
+            box.mean(axis: axis).then { |lines| lines.shape[0] < 2 ? 0.0 : lines.stddev(axis: 0).max }
+          end
         return if [across, down].max < FLAT
         return "across" if across > SHADED * down
 
@@ -90,15 +120,20 @@ module SheetTrace
         grid = rows.size > 1 && rows.map { |row| row.map(&:x) }.uniq.size == 1
         return rows.flatten.each_with_index.map { |cell, i| cell.with(name: "Cell #{i + 1}") } unless grid
 
-        rows.each_with_index.flat_map { |row, r| row.each_with_index.map { |cell, c| cell.with(name: GridCells.name(c, r)) } }
+        rows.each_with_index.flat_map do |row, r|
+          row.each_with_index.map { |cell, c| cell.with(name: GridCells.name(c, r)) }
+        end
       end
 
       # Cells that overlap in height are one row.
       def self.rows(cells)
-        rows = cells.sort_by(&:y).each_with_object([]) do |cell, all|
-          beside = all.any? && cell.y < all.last.map { |other| other.y + (other.height / 2.0) }.min
-          beside ? all.last << cell : all << [cell]
-        end
+        rows =
+          cells
+            .sort_by(&:y)
+            .each_with_object([]) do |cell, all|
+              beside = all.any? && cell.y < all.last.map { |other| other.y + (other.height / 2.0) }.min
+              beside ? all.last << cell : all << [cell]
+            end
         rows.map { |row| row.sort_by(&:x) }
       end
       private_class_method :leaves, :holds?, :ground?, :cell, :flat?, :shade, :named, :rows

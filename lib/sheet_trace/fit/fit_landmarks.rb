@@ -7,8 +7,10 @@ module SheetTrace
       SPARE = 5 # landmarks, two more than an affine map takes
       private_constant :SPARE
 
-      # points_px [Numo::DFloat] P x 2 where the map's points come to lie; plane [Geometry::Affine, nil] where one map of the plane does it
-      # residuals_px [Array<Float>] by landmark: how far it is off; turned [Integer] triangles that are turned over by it
+      # points_px [Numo::DFloat] P x 2 where the map's points come to lie; plane [Geometry::Affine, nil] where one map
+      # of the plane does it
+      # residuals_px [Array<Float>] by landmark: how far it is off; turned [Integer] triangles that are turned over by
+      # it
       Fitted = Struct.new(:points_px, :plane, :residuals_px, :turned, keyword_init: true)
 
       # @param layout [Layout]
@@ -24,21 +26,42 @@ module SheetTrace
         rows = map.points_of(islands)
         plane = plane(layout, landmarks, to, kind, rules, mirrored)
         unless whole?(plane, points[rows, true])
-          raise InputError.new("these landmarks would tear the islands apart; perspective needs them nearer to a true view", where: { pairs: landmarks.size })
+          raise InputError.new(
+                  "these landmarks would tear the islands apart; perspective needs them nearer to a true view",
+                  where: {
+                    pairs: landmarks.size
+                  }
+                )
         end
 
         points[rows, true] = plane.apply(points[rows, true])
         points[rows, true] = soft(map, islands, landmarks, points, rows, to) if kind == "soft"
-        residuals = landmarks.each_with_index.map { |mark, i| Math.hypot(*mark.at(map, points).zip(to[i, true].to_a).map { |got, wanted| got - wanted }) }
-        Fitted.new(points_px: points, plane: kind != "soft" && plane.is_a?(Geometry::Affine) ? plane : nil, turned: turned(layout, islands, points), residuals_px: residuals)
+        residuals =
+          landmarks.each_with_index.map do |mark, i|
+            Math.hypot(*mark.at(map, points).zip(to[i, true].to_a).map { |got, wanted| got - wanted })
+          end
+        Fitted.new(
+          points_px: points,
+          plane: kind != "soft" && plane.is_a?(Geometry::Affine) ? plane : nil,
+          turned: turned(layout, islands, points),
+          residuals_px: residuals
+        )
       end
 
       # @return [Array<Float>] how far landmarks are off now, px
       def self.residuals(layout, landmarks)
-        landmarks.map { |mark| Math.hypot(*mark.at(layout.uv_map, layout.points_px).zip(layout.sheet.uv_to_px.at(*mark.to)).map { |now, wanted| now - wanted }) }
+        landmarks.map do |mark|
+          Math.hypot(
+            *mark
+              .at(layout.uv_map, layout.points_px)
+              .zip(layout.sheet.uv_to_px.at(*mark.to))
+              .map { |now, wanted| now - wanted }
+          )
+        end
       end
 
-      # A soft fit starts from the nearest even one; from the nearest affine one where there are landmarks to spare for it.
+      # A soft fit starts from the nearest even one; from the nearest affine one where there are landmarks to spare
+      # for it.
       def self.plane(layout, landmarks, to, kind, rules, mirrored)
         from = Numo::DFloat.cast(landmarks.map { |mark| mark.at(layout.uv_map, layout.points_px) })
         return PointPairs.call(from, to, kind: kind, rules: rules, mirrored: mirrored) unless kind == "soft"

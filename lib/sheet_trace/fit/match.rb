@@ -2,10 +2,13 @@
 
 module SheetTrace
   module Fit
-    # Proposes which islands go into which cells, and how they are turned: by proportions, outline, size beside the others, what lies next to what, and
-    # names where they have words in common. Islands that are nets of panels are matched to groups of cells that touch each other, as one piece.
+    # Proposes which islands go into which cells, and how they are turned: by proportions, outline, size beside the
+    # others, what lies next to what, and
+    # names where they have words in common. Islands that are nets of panels are matched to groups of cells that touch
+    # each other, as one piece.
     #
-    # The least costly pairing of all is taken (Geometry::Assignment), then twice more with what is next to what in it counted.
+    # The least costly pairing of all is taken (Geometry::Assignment), then twice more with what is next to what in it
+    # counted.
     class Match
       ROUNDS = 3
       MOST = 600
@@ -18,15 +21,22 @@ module SheetTrace
       CLEAR = 0.15 # by how much a pair must be better than any other to be sure
       private_constant :ROUNDS, :MOST, :POOR, :TURNS, :MIRRORED, :NEXT_TO, :NAMED, :CLEAR
 
-      # islands [Array<Integer>] of one place, the first leads; reflected [Array<Boolean>] beside the first; cells [Array<Integer>]
-      # turn_rad [Float] from upright, clockwise; mirrored [Boolean]; confidence [Float] 0 to 1; reasons [Hash{Symbol => Float}] 0 to 1 each
-      Proposal = Struct.new(:islands, :reflected, :cells, :turn_rad, :mirrored, :confidence, :reasons, keyword_init: true) do
-        # @param way [String] of IntoCell::WAYS
-        # @return [Array<Hash>] as Operations::SetIntoCells takes them
-        def assignments(way: "fill")
-          islands.zip(reflected).map { |island, over| { islands: [island], cells: cells, way: way, turn_rad: turn_rad, mirrored: mirrored ^ over } }
+      # islands [Array<Integer>] of one place, the first leads; reflected [Array<Boolean>] beside the first; cells
+      # [Array<Integer>]
+      # turn_rad [Float] from upright, clockwise; mirrored [Boolean]; confidence [Float] 0 to 1; reasons [Hash{Symbol
+      # => Float}] 0 to 1 each
+      Proposal =
+        Struct.new(:islands, :reflected, :cells, :turn_rad, :mirrored, :confidence, :reasons, keyword_init: true) do
+          # @param way [String] of IntoCell::WAYS
+          # @return [Array<Hash>] as Operations::SetIntoCells takes them
+          def assignments(way: "fill")
+            islands
+              .zip(reflected)
+              .map do |island, over|
+                { islands: [island], cells: cells, way: way, turn_rad: turn_rad, mirrored: mirrored ^ over }
+              end
+          end
         end
-      end
 
       # @param layout [Layout]
       # @param islands [Array<Integer>]
@@ -38,17 +48,26 @@ module SheetTrace
       # @raise [InputError] where there are too many; where: { islands:, cells: }
       def self.call(layout, islands, underlay, names:, flat_map:, by: "best")
         cells = underlay.cells
-        raise InputError.new("the underlay has no cells; find them, or type a grid", where: { cells: 0 }) if cells.empty?
+        if cells.empty?
+          raise InputError.new("the underlay has no cells; find them, or type a grid", where: { cells: 0 })
+        end
 
         if [islands.size, cells.size].max > MOST
-          raise InputError.new("#{islands.size} islands and #{cells.size} cells; up to #{MOST} of either are matched, so pick fewer",
-                               where: { islands: islands.size, cells: cells.size })
+          raise InputError.new(
+                  "#{islands.size} islands and #{cells.size} cells; up to #{MOST} of either are matched, so pick fewer",
+                  where: {
+                    islands: islands.size,
+                    cells: cells.size
+                  }
+                )
         end
 
         places = { "cells" => cells.each_index.map { |i| [i] }, "nets" => Groups.call(cells) }
         ways = by == "best" ? places.keys : [by]
         ways = %w[cells] if places["nets"].size == cells.size && by == "best"
-        ways.map { |way| new(layout, islands, underlay, places[way], names, flat_map).send(:proposals) }.max_by { |found| found.sum(&:confidence) / [found.size, 1].max }
+        ways
+          .map { |way| new(layout, islands, underlay, places[way], names, flat_map).send(:proposals) }
+          .max_by { |found| found.sum(&:confidence) / [found.size, 1].max }
       end
 
       def initialize(layout, islands, underlay, places, names, flat_map)
@@ -56,9 +75,15 @@ module SheetTrace
         @underlay = underlay
         @names = names
         @places = places
-        @spots = places.map { |group| Shape.of_cells(group.map { |cell| underlay.cells[cell] }, underlay.to_sheet(layout.sheet)) }
+        @spots =
+          places.map do |group|
+            Shape.of_cells(group.map { |cell| underlay.cells[cell] }, underlay.to_sheet(layout.sheet))
+          end
         @units = units(islands, flat_map)
-        @shapes = @units.map { |unit| Shape.of_island(layout.uv_map, unit[:islands].first, flat_map.call(unit[:islands].first)) }
+        @shapes =
+          @units.map do |unit|
+            Shape.of_island(layout.uv_map, unit[:islands].first, flat_map.call(unit[:islands].first))
+          end
         @sides = Neighbours.of_islands(layout.uv_map, @units.map { |unit| unit[:islands] }, flat_map)
         @beside = Neighbours.of_boxes(@spots.map(&:box))
       end
@@ -83,9 +108,13 @@ module SheetTrace
       def joined(unit, units, twins)
         return unit unless twins
 
-        all = twins.islands.zip(twins.reflected).flat_map do |island, reflected|
-          units.find { |one| one[:islands].first == island }[:islands].map { |own| [own, reflected] }
-        end
+        all =
+          twins
+            .islands
+            .zip(twins.reflected)
+            .flat_map do |island, reflected|
+              units.find { |one| one[:islands].first == island }[:islands].map { |own| [own, reflected] }
+            end
         { islands: all.map(&:first), reflected: all.map(&:last) }
       end
 
@@ -99,11 +128,16 @@ module SheetTrace
           pairs = chosen.to_h { |unit, spot| [unit, [spot, table[unit][spot]]] }
           scale = scale_of(pairs, scale)
         end
-        pairs.filter_map { |unit, (spot, found)| proposal(unit, spot, found, table[unit]) if found[:score] > POOR }.sort_by { |made| -made.confidence }
+        pairs
+          .filter_map { |unit, (spot, found)| proposal(unit, spot, found, table[unit]) if found[:score] > POOR }
+          .sort_by { |made| -made.confidence }
       end
 
       def scale_of(pairs, before)
-        scales = pairs.map { |unit, (spot, found)| [found[:score], Math.sqrt(@spots[spot].area / [@shapes[unit].area, 1e-12].max)] }
+        scales =
+          pairs.map do |unit, (spot, found)|
+            [found[:score], Math.sqrt(@spots[spot].area / [@shapes[unit].area, 1e-12].max)]
+          end
         good = scales.max_by([(scales.size / 2.0).ceil, 1].max, &:first).map(&:last).sort
         good.empty? ? before : good[good.size / 2]
       end
@@ -113,10 +147,21 @@ module SheetTrace
         shape = @shapes[unit]
         place = @spots[spot]
         fixed = { size: alike(Math.sqrt(shape.area) * scale, Math.sqrt(place.area)), name: named(unit, spot) }
-        [false, true].product(TURNS.keys).map do |mirrored, quarters|
-          reasons = { **fixed, **fit_of(shape, place, quarters, mirrored), next_to: next_to(unit, spot, quarters, mirrored, pairs) }
-          { score: score(reasons) * TURNS[quarters] * (mirrored ? MIRRORED : 1.0), quarters: quarters, mirrored: mirrored, reasons: reasons }
-        end.max_by { |found| found[:score] }
+        [false, true].product(TURNS.keys)
+          .map do |mirrored, quarters|
+            reasons = {
+              **fixed,
+              **fit_of(shape, place, quarters, mirrored),
+              next_to: next_to(unit, spot, quarters, mirrored, pairs)
+            }
+            {
+              score: score(reasons) * TURNS[quarters] * (mirrored ? MIRRORED : 1.0),
+              quarters: quarters,
+              mirrored: mirrored,
+              reasons: reasons
+            }
+          end
+          .max_by { |found| found[:score] }
       end
 
       # What does not change from round to round.
@@ -165,8 +210,14 @@ module SheetTrace
         others = row.each_with_index.reject { |_other, i| i == spot }.map { |other, _i| other[:score] }.max || 0.0
         sure = ((found[:score] - others) / CLEAR).clamp(0.0, 1.0)
         reasons = found[:reasons].compact.transform_values { |value| value.round(3) }
-        Proposal.new(**@units[unit], cells: @places[spot], turn_rad: found[:quarters] * Math::PI / 2, mirrored: found[:mirrored],
-                                     confidence: (found[:score] * (0.6 + (0.4 * sure))).round(3), reasons: reasons)
+        Proposal.new(
+          **@units[unit],
+          cells: @places[spot],
+          turn_rad: found[:quarters] * Math::PI / 2,
+          mirrored: found[:mirrored],
+          confidence: (found[:score] * (0.6 + (0.4 * sure))).round(3),
+          reasons: reasons
+        )
       end
     end
   end

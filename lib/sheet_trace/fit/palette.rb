@@ -15,12 +15,15 @@ module SheetTrace
       def self.call(materials, cells, neutral: nil)
         flat = cells.each_index.select { |i| cells[i].flat && cells[i].color }
         seen = flat.to_h { |i| [i, lab(cells[i].color.map { |value| value / 255.0 })] }
-        materials.each_with_index.filter_map do |material, i|
-          next neutral && [i, neutral] unless material.color && seen.any?
+        materials
+          .each_with_index
+          .filter_map do |material, i|
+            next neutral && [i, neutral] unless material.color && seen.any?
 
-          own = lab(material.color.first(3))
-          [i, flat.min_by { |cell| own.zip(seen[cell]).sum { |a, b| (a - b)**2 } }]
-        end.to_h
+            own = lab(material.color.first(3))
+            [i, flat.min_by { |cell| own.zip(seen[cell]).sum { |a, b| (a - b)**2 } }]
+          end
+          .to_h
       end
 
       # @param rgb [Array(Float, Float, Float)] sRGB shares

@@ -6,7 +6,8 @@ module SheetTrace
     module PointPairs
       # kind => least number of pairs
       KINDS = { "move" => 1, "similarity" => 2, "affine" => 3, "perspective" => 4, "soft" => 1 }.freeze
-      # "no_shear": right angles of upright things stay right ones, across and down are scaled by themselves; "no_turn": nor is anything turned;
+      # "no_shear": right angles of upright things stay right ones, across and down are scaled by themselves;
+      # "no_turn": nor is anything turned;
       # "whole_pixels": what points go to is brought to corners of pixels first.
       RULES = %w[no_shear no_turn whole_pixels].freeze
       TURNS = 720
@@ -20,7 +21,14 @@ module SheetTrace
       def self.call(from, to, kind:, rules: [], mirrored: false)
         count = from.shape[0]
         least = KINDS.fetch(kind)
-        raise InputError.new("#{count} #{count == 1 ? "pair" : "pairs"} of points; #{kind} takes #{least} and more", where: { pairs: count }) if count < least
+        if count < least
+          raise InputError.new(
+                  "#{count} #{count == 1 ? "pair" : "pairs"} of points; #{kind} takes #{least} and more",
+                  where: {
+                    pairs: count
+                  }
+                )
+        end
 
         map(from, to, kind, rules, mirrored)
       rescue InputError => e
@@ -35,15 +43,22 @@ module SheetTrace
 
       def self.map(from, to, kind, rules, mirrored)
         case kind
-        when "move" then Geometry::Affine.move(*(to - from).mean(axis: 0).to_a)
-        when "similarity" then rules.include?("no_turn") ? straight(from, to, even: true) : Geometry::Similarity.fit(from, to, mirrored: mirrored)
+        when "move"
+          Geometry::Affine.move(*(to - from).mean(axis: 0).to_a)
+        when "similarity"
+          if rules.include?("no_turn")
+            straight(from, to, even: true)
+          else
+            Geometry::Similarity.fit(from, to, mirrored: mirrored)
+          end
         when "affine"
           if rules.include?("no_turn")
             straight(from, to)
           else
             rules.include?("no_shear") ? square(from, to) : Geometry::Affine.fit(from, to)
           end
-        else Geometry::Homography.fit(from, to)
+        else
+          Geometry::Homography.fit(from, to)
         end
       end
 
@@ -53,17 +68,24 @@ module SheetTrace
         products = [0, 1].map { |axis| (p[true, axis] * q[true, axis]).sum }
         squares = [0, 1].map { |axis| (p[true, axis]**2).sum }
         products, squares = [products, squares].map { |both| [both.sum] * 2 } if even
-        raise InputError, "points in line across or down don't fix both scales" unless squares.min > 1e-12 * squares.max && squares.max.positive?
+        unless squares.min > 1e-12 * squares.max && squares.max.positive?
+          raise InputError, "points in line across or down don't fix both scales"
+        end
 
         scale = Geometry::Affine.scale(*products.zip(squares).map { |product, square| product / square })
-        Geometry::Affine.move(*to.mean(axis: 0).to_a) * scale * Geometry::Affine.move(*from.mean(axis: 0).to_a.map(&:-@))
+        Geometry::Affine.move(*to.mean(axis: 0).to_a) * scale *
+          Geometry::Affine.move(*from.mean(axis: 0).to_a.map(&:-@))
       end
 
-      # A turn after scaling across and down. The best turn is looked for in steps of half a degree, and then between its neighbours
+      # A turn after scaling across and down. The best turn is looked for in steps of half a degree, and then between
+      # its neighbours
       # by golden sections.
       # Source: Kiefer, "Sequential minimax search for a maximum", Proceedings of the AMS 4, 1953.
       def self.square(from, to)
-        at = ->(turn) { straight(from, Geometry::Affine.turn(-turn).apply(to)).then { |map| Geometry::Affine.turn(turn) * map } }
+        at =
+          lambda do |turn|
+            straight(from, Geometry::Affine.turn(-turn).apply(to)).then { |map| Geometry::Affine.turn(turn) * map }
+          end
         off = ->(turn) { ((at.call(turn).apply(from) - to)**2).sum }
         step = 2 * Math::PI / TURNS
         best = (0...TURNS).map { |k| k * step }.min_by(&off)

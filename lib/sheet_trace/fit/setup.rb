@@ -6,32 +6,39 @@ module SheetTrace
     #
     # underlays [Array<Underlay>]; shown [Integer, nil] of them; landmarks [Array<Landmark>]
     # inset_px [Numeric] how far islands shall stay inside their cells
-    Setup = Struct.new(:underlays, :shown, :landmarks, :inset_px, keyword_init: true) do
-      def initialize(underlays: [], shown: nil, landmarks: [], inset_px: 0)
-        super
-        each(&:freeze)
-        freeze
+    Setup =
+      Struct.new(:underlays, :shown, :landmarks, :inset_px, keyword_init: true) do
+        def initialize(underlays: [], shown: nil, landmarks: [], inset_px: 0)
+          super
+          each(&:freeze)
+          freeze
+        end
+
+        def with(**changes) = self.class.new(**to_h, **changes)
+
+        # @return [Underlay, nil] the one shown
+        def underlay = shown && underlays[shown]
+
+        # @return [Array<Cell>] of the underlay shown
+        def cells = underlay ? underlay.cells : []
+
+        # @return [Setup] with one underlay in another's place
+        def replace(index, underlay)
+          with(underlays: underlays.each_with_index.map { |own, i| i == index ? underlay : own })
+        end
+
+        # @return [Hash] plain values
+        def to_plain = to_h.merge(underlays: underlays.map(&:to_plain), landmarks: landmarks.map(&:to_h))
+
+        # @param plain [Hash] as .to_plain gives, with symbols for keys
+        # @return [Setup]
+        def self.from_plain(plain)
+          new(
+            **plain,
+            underlays: plain[:underlays].map { |one| Underlay.from_plain(one) },
+            landmarks: plain[:landmarks].map { |one| Landmark.new(**one) }
+          )
+        end
       end
-
-      def with(**changes) = self.class.new(**to_h, **changes)
-
-      # @return [Underlay, nil] the one shown
-      def underlay = shown && underlays[shown]
-
-      # @return [Array<Cell>] of the underlay shown
-      def cells = underlay ? underlay.cells : []
-
-      # @return [Setup] with one underlay in another's place
-      def replace(index, underlay) = with(underlays: underlays.each_with_index.map { |own, i| i == index ? underlay : own })
-
-      # @return [Hash] plain values
-      def to_plain = to_h.merge(underlays: underlays.map(&:to_plain), landmarks: landmarks.map(&:to_h))
-
-      # @param plain [Hash] as .to_plain gives, with symbols for keys
-      # @return [Setup]
-      def self.from_plain(plain)
-        new(**plain, underlays: plain[:underlays].map { |one| Underlay.from_plain(one) }, landmarks: plain[:landmarks].map { |one| Landmark.new(**one) })
-      end
-    end
   end
 end

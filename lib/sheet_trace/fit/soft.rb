@@ -2,9 +2,11 @@
 
 module SheetTrace
   module Fit
-    # Brings places of a flat net of triangles onto others, and lets the rest follow smoothly and as stiffly as it can: each triangle is turned rather
+    # Brings places of a flat net of triangles onto others, and lets the rest follow smoothly and as stiffly as it
+    # can: each triangle is turned rather
     # than stretched. Nothing is turned over: where a landmark asks for that, all go only as far as they can.
-    # Source: Liu, Zhang, Xu, Gotsman, Gortler, "A Local/Global Approach to Mesh Parameterization", SGP 2008, with positions held as in
+    # Source: Liu, Zhang, Xu, Gotsman, Gortler, "A Local/Global Approach to Mesh Parameterization", SGP 2008, with
+    #   positions held as in
     #   Sorkine, Alexa, "As-Rigid-As-Possible Surface Modeling", SGP 2007. O(one factorisation, and a solution a round).
     class Soft
       ROUNDS = 60
@@ -72,22 +74,28 @@ module SheetTrace
         flat = Numo::DFloat.maximum(@areas.abs, 1e-9 * [@areas.abs.max, 1e-12].max)
         [0, 1, 2].map do |k|
           across = @from[(k + 2) % 3]
-          u, v = [@from[k], @from[(k + 1) % 3]].map { |ends| [0, 1].map { |axis| @rest[ends, axis] - @rest[across, axis] } }
+          u, v =
+            [@from[k], @from[(k + 1) % 3]].map { |ends| [0, 1].map { |axis| @rest[ends, axis] - @rest[across, axis] } }
           Numo::DFloat.maximum(((u[0] * v[0]) + (u[1] * v[1])) / flat / 2, 1e-3)
         end
       end
 
       def matrix
-        entries = [0, 1, 2].flat_map do |k|
-          i = Numo::Int64.cast(@from[k])
-          j = Numo::Int64.cast(@from[(k + 1) % 3])
-          w = @weights[k]
-          [[i, i, w], [j, j, w], [Numo::Int64.minimum(i, j), Numo::Int64.maximum(i, j), -w]]
-        end
+        entries =
+          [0, 1, 2].flat_map do |k|
+            i = Numo::Int64.cast(@from[k])
+            j = Numo::Int64.cast(@from[(k + 1) % 3])
+            w = @weights[k]
+            [[i, i, w], [j, j, w], [Numo::Int64.minimum(i, j), Numo::Int64.maximum(i, j), -w]]
+          end
         hold = @weights.map(&:mean).sum * HELD
         held = @anchors.flat_map { |points, shares| pairs(points, shares).map { |i, j, share| [i, j, share * hold] } }
         loose = Numo::Int64.new(@rest.shape[0]).seq # so that what no triangle holds stays
-        [*entries, held.transpose.map { |column| Numo::DFloat.cast(column) }, [loose, loose, Numo::DFloat.zeros(loose.size) + 1e-9]].transpose.map.with_index do |parts, column|
+        [
+          *entries,
+          held.transpose.map { |column| Numo::DFloat.cast(column) },
+          [loose, loose, Numo::DFloat.zeros(loose.size) + 1e-9]
+        ].transpose.map.with_index do |parts, column|
           type = column == 2 ? Numo::DFloat : Numo::Int64
           Geometry::Grouped.joined(parts.map { |part| type.cast(part) })
         end
@@ -119,12 +127,14 @@ module SheetTrace
         3.times do |k|
           x, y = side(@rest, k)
           [(cos * x) - (sin * y), (sin * x) + (cos * y)].each_with_index do |value, axis|
-            sums[axis,
-                 true] += Geometry::Grouped.sum(@from[k], @weights[k] * value, @rest.shape[0]) - Geometry::Grouped.sum(@from[(k + 1) % 3], @weights[k] * value, @rest.shape[0])
+            sums[axis, true] += Geometry::Grouped.sum(@from[k], @weights[k] * value, @rest.shape[0]) -
+              Geometry::Grouped.sum(@from[(k + 1) % 3], @weights[k] * value, @rest.shape[0])
           end
         end
         hold = @weights.map(&:mean).sum * HELD
-        @anchors.each_with_index { |(points, shares), m| points.zip(shares) { |point, share| sums[true, point] += to[m, true] * share * hold } }
+        @anchors.each_with_index do |(points, shares), m|
+          points.zip(shares) { |point, share| sums[true, point] += to[m, true] * share * hold }
+        end
         sums + (@rest.transpose * 1e-9)
       end
     end

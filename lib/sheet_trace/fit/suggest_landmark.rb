@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Fit
-    # Where the next landmark of an island tells most: the corner of its outline that is farthest from those it has, sharper corners before
+    # Where the next landmark of an island tells most: the corner of its outline that is farthest from those it has,
+    # sharper corners before
     # blunt ones.
     module SuggestLandmark
       SHARP_RAD = 0.35
@@ -17,17 +18,20 @@ module SheetTrace
 
         from = used.empty? ? [layout.centre_px([island])] : used
         sharp = corners.select { |_place, turn| turn > SHARP_RAD }
-        (sharp.empty? ? corners : sharp).map(&:first).max_by { |x, y| from.map { |ux, uy| Math.hypot(x - ux, y - uy) }.min }
+        (sharp.empty? ? corners : sharp)
+          .map(&:first)
+          .max_by { |x, y| from.map { |ux, uy| Math.hypot(x - ux, y - uy) }.min }
       end
 
       # @return [Array<Array(Array(Float, Float), Float)>] px of each point of the outline, and how much it turns there
       def self.corners(layout, island)
         edges = layout.uv_map.edges
         ends = edges.points[(edges.outline & edges.islands.eq(island)).where, true].to_a
-        beside = ends.each_with_object(Hash.new { |all, point| all[point] = [] }) do |(a, b), all|
-          all[a] << b
-          all[b] << a
-        end
+        beside =
+          ends.each_with_object(Hash.new { |all, point| all[point] = [] }) do |(a, b), all|
+            all[a] << b
+            all[b] << a
+          end
         beside.filter_map do |point, (before, after, *)|
           next unless after
 

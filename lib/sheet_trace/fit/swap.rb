@@ -7,25 +7,35 @@ module SheetTrace
       # What showing an underlay would bring.
       #
       # size_px [Array(Integer, Integer)] its own; former_px [Array(Integer, Integer), nil] of the one shown now
-      # stretch [Float] of its px over the whole sheet; kept_box [Array(Float, Float, Float, Float)] at the scale of the one shown
-      # lost [Float] share that would lie beside the sheet then; followers [Integer] islands that could go along to the same cells
-      Prospect = Struct.new(:size_px, :former_px, :stretch, :lost, :kept_box, :followers, keyword_init: true) do
-        # @return [Boolean] whether it has as many px as the one shown
-        def same = former_px.nil? || former_px == size_px
-      end
+      # stretch [Float] of its px over the whole sheet; kept_box [Array(Float, Float, Float, Float)] at the scale of
+      # the one shown
+      # lost [Float] share that would lie beside the sheet then; followers [Integer] islands that could go along to
+      # the same cells
+      Prospect =
+        Struct.new(:size_px, :former_px, :stretch, :lost, :kept_box, :followers, keyword_init: true) do
+          # @return [Boolean] whether it has as many px as the one shown
+          def same = former_px.nil? || former_px == size_px
+        end
 
       # @param setup [Setup]; underlay [Underlay] of it; layout [Layout]
       # @return [Prospect]
       def self.prospect(setup, underlay, layout)
         shown = setup.underlay
         kept = underlay.with(box: kept_box(shown, underlay, layout.sheet))
-        Prospect.new(size_px: underlay.size_px, former_px: shown&.size_px, stretch: stretch(underlay.with(box: [0.0, 0.0, 1.0, 1.0]), layout.sheet), lost: lost(kept),
-                     kept_box: kept.box, followers: shown.equal?(underlay) ? 0 : followers(layout, shown, underlay).size)
+        Prospect.new(
+          size_px: underlay.size_px,
+          former_px: shown&.size_px,
+          stretch: stretch(underlay.with(box: [0.0, 0.0, 1.0, 1.0]), layout.sheet),
+          lost: lost(kept),
+          kept_box: kept.box,
+          followers: shown.equal?(underlay) ? 0 : followers(layout, shown, underlay).size
+        )
       end
 
       # @param shown [Underlay, nil] the one before; without one, a px of the picture is a px of the sheet
       # @param underlay [Underlay]; sheet [Layout::Sheet]
-      # @return [Array(Float, Float, Float, Float)] the box of the new one at the same scale, its left upper corner where that one's is
+      # @return [Array(Float, Float, Float, Float)] the box of the new one at the same scale, its left upper corner
+      #   where that one's is
       def self.kept_box(shown, underlay, sheet)
         left, top, = shown ? shown.box : [0.0, 0.0]
         scale = shown ? shown.to_sheet(sheet).then { |map| [map.a, map.e] } : [1.0, 1.0]
@@ -35,7 +45,10 @@ module SheetTrace
       # @return [Float] share of the picture that lies beside the sheet
       def self.lost(underlay)
         left, top, width, height = underlay.box
-        seen = [[left, width], [top, height]].map { |from, length| [[from + length, 1.0].min - [from, 0.0].max, 0.0].max / length }
+        seen =
+          [[left, width], [top, height]].map do |from, length|
+            [[from + length, 1.0].min - [from, 0.0].max, 0.0].max / length
+          end
         1 - seen.reduce(:*)
       end
 
@@ -43,7 +56,8 @@ module SheetTrace
       def self.stretch(underlay, sheet) = underlay.to_sheet(sheet).then { |map| map.a / map.e }
 
       # @param layout [Layout]; shown [Underlay, nil]; underlay [Underlay]
-      # @return [Array<Array(Integer, Cell, Cell)>] islands that lie in a cell of the one, with the other's cell of the same name
+      # @return [Array<Array(Integer, Cell, Cell)>] islands that lie in a cell of the one, with the other's cell of
+      #   the same name
       def self.followers(layout, shown, underlay)
         return [] unless shown
 

@@ -15,7 +15,8 @@ module SheetTrace
       # @param start_mm [Numo::DFloat] n x 2 places to start from, not mirrored
       # @param rounds [Integer] at the most
       # @return [Numo::DFloat] n x 2, mm; start_mm where the solver finds nothing better
-      def self.call(positions_mm, triangles, start_mm, rounds: 60) = new(positions_mm, triangles, start_mm).send(:relax, rounds)
+      def self.call(positions_mm, triangles, start_mm, rounds: 60) =
+        new(positions_mm, triangles, start_mm).send(:relax, rounds)
 
       def initialize(positions, triangles, start)
         @triangles = Numo::Int64.cast(triangles)
@@ -63,7 +64,12 @@ module SheetTrace
       end
 
       def turns(places)
-        sum = Array.new(3) { |k| (places[@triangles[true, (k + 1) % 3]] - places[@triangles[true, k]]) * @edges[k].conj * @weights[k] }.sum
+        sum =
+          Array
+            .new(3) do |k|
+              (places[@triangles[true, (k + 1) % 3]] - places[@triangles[true, k]]) * @edges[k].conj * @weights[k]
+            end
+            .sum
         length = sum.abs
         length[length.eq(0)] = 1.0
         sum / length
@@ -74,25 +80,36 @@ module SheetTrace
         from, to = ends
         weights = @weights.first.concatenate(*@weights[1..])
         diagonal = Numo::Int64.new(@size).seq
-        own = Geometry::Grouped.sum(Numo::Int32.cast(from), weights, @size) + Geometry::Grouped.sum(Numo::Int32.cast(to), weights, @size)
+        own =
+          Geometry::Grouped.sum(Numo::Int32.cast(from), weights, @size) +
+            Geometry::Grouped.sum(Numo::Int32.cast(to), weights, @size)
         own[own.eq(0)] = 1.0
         @anchor = own.sum / @size
         own[0] += @anchor
-        [diagonal.concatenate(Numo::Int64.minimum(from, to)), diagonal.concatenate(Numo::Int64.maximum(from, to)), own.concatenate(-weights)]
+        [
+          diagonal.concatenate(Numo::Int64.minimum(from, to)),
+          diagonal.concatenate(Numo::Int64.maximum(from, to)),
+          own.concatenate(-weights)
+        ]
       end
 
       def ends
-        [@triangles[true, 0].concatenate(@triangles[true, 1], @triangles[true, 2]),
-         @triangles[true, 1].concatenate(@triangles[true, 2], @triangles[true, 0])]
+        [
+          @triangles[true, 0].concatenate(@triangles[true, 1], @triangles[true, 2]),
+          @triangles[true, 1].concatenate(@triangles[true, 2], @triangles[true, 0])
+        ]
       end
 
       def right_side(turns, anchor)
         from, to = ends.map { |numbers| Numo::Int32.cast(numbers) }
         pull = Array.new(3) { |k| turns * @edges[k] * @weights[k] }
         pull = pull.first.concatenate(*pull[1..])
-        sides = [[pull.real, anchor.real], [pull.imag, anchor.imag]].map do |part, held|
-          (Geometry::Grouped.sum(to, part, @size) - Geometry::Grouped.sum(from, part, @size)).tap { |side| side[0] += @anchor * held }
-        end
+        sides =
+          [[pull.real, anchor.real], [pull.imag, anchor.imag]].map do |part, held|
+            (Geometry::Grouped.sum(to, part, @size) - Geometry::Grouped.sum(from, part, @size)).tap do |side|
+              side[0] += @anchor * held
+            end
+          end
         Numo::DFloat.zeros(2, @size).tap { |rows| sides.each_with_index { |side, k| rows[k, true] = side } }
       end
     end

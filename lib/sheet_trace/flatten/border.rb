@@ -18,7 +18,8 @@ module SheetTrace
 
       # Where several borders touch in one vertex, they are told apart by walking on from the edge that came.
       def self.loops(edges)
-        following = edges.each_with_object(Hash.new { |all, from| all[from] = [] }) { |(from, to), all| all[from] << to }
+        following =
+          edges.each_with_object(Hash.new { |all, from| all[from] = [] }) { |(from, to), all| all[from] << to }
         found = []
         until following.empty?
           start = following.keys.first

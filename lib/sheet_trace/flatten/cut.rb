@@ -7,40 +7,46 @@ module SheetTrace
     class Cut
       # One piece of the surface.
       #
-      # faces [Numo::Int64]; points [Numo::Int64] of the cut; positions [Numo::DFloat] n x 3, model units, in their order
+      # faces [Numo::Int64]; points [Numo::Int64] of the cut; positions [Numo::DFloat] n x 3, model units, in their
+      # order
       # triangles [Numo::Int32] t x 3 indices into positions; border [Array<Array<Integer>>] loops of those indices
-      Piece = Struct.new(:faces, :points, :positions, :triangles, :border, keyword_init: true) do
-        # V - E + F, 1 for a disc. Inner edges have two sides, those of the border one; told by sides, as diagonals of two faces may
-        # have the same ends.
-        def euler = positions.shape[0] - (((3 * triangles.shape[0]) + border.sum(&:size)) / 2) + triangles.shape[0]
+      Piece =
+        Struct.new(:faces, :points, :positions, :triangles, :border, keyword_init: true) do
+          # V - E + F, 1 for a disc. Inner edges have two sides, those of the border one; told by sides, as diagonals
+          # of two faces may
+          # have the same ends.
+          def euler = positions.shape[0] - (((3 * triangles.shape[0]) + border.sum(&:size)) / 2) + triangles.shape[0]
 
-        # @return [Boolean] one border, no hole or handle, and one outside
-        def disc? = !twisted? && border.size == 1 && euler == 1
+          # @return [Boolean] one border, no hole or handle, and one outside
+          def disc? = !twisted? && border.size == 1 && euler == 1
 
-        # @return [Boolean] whether two neighbours run along their edge in the same direction
-        def twisted?
-          from, to = directed_edges
-          ranks, count = Geometry::Grouped.ranks((Numo::Int64.minimum(from, to) * positions.shape[0]) + Numo::Int64.maximum(from, to))
-          ways = (Numo::DFloat.cast(from < to) * 2) - 1
-          (Geometry::Grouped.sum(ranks, ways, count).abs > 1).any?
+          # @return [Boolean] whether two neighbours run along their edge in the same direction
+          def twisted?
+            from, to = directed_edges
+            ranks, count =
+              Geometry::Grouped.ranks(
+                (Numo::Int64.minimum(from, to) * positions.shape[0]) + Numo::Int64.maximum(from, to)
+              )
+            ways = (Numo::DFloat.cast(from < to) * 2) - 1
+            (Geometry::Grouped.sum(ranks, ways, count).abs > 1).any?
+          end
+
+          # @return [Array(Numo::Int64, Numo::Int64)] both ends of each triangle's edges, as the triangles run
+          def directed_edges
+            columns = Array.new(3) { |k| Numo::Int64.cast(triangles[true, k]) }
+            [columns, columns.rotate].map { |some| some.first.concatenate(*some[1..]) }
+          end
+
+          # @return [String, nil] the cut that is missing; nil for a disc
+          def missing_cut
+            return if disc?
+            return "its faces disagree about the outside; turn them round, or cut it where it twists" if twisted?
+            return "it is closed; cut it open along a line" if border.empty?
+            return "it has #{border.size} borders; cut from one to the next" if border.size > 1
+
+            "it has a handle; cut round it"
+          end
         end
-
-        # @return [Array(Numo::Int64, Numo::Int64)] both ends of each triangle's edges, as the triangles run
-        def directed_edges
-          columns = Array.new(3) { |k| Numo::Int64.cast(triangles[true, k]) }
-          [columns, columns.rotate].map { |some| some.first.concatenate(*some[1..]) }
-        end
-
-        # @return [String, nil] the cut that is missing; nil for a disc
-        def missing_cut
-          return if disc?
-          return "its faces disagree about the outside; turn them round, or cut it where it twists" if twisted?
-          return "it is closed; cut it open along a line" if border.empty?
-          return "it has #{border.size} borders; cut from one to the next" if border.size > 1
-
-          "it has a handle; cut round it"
-        end
-      end
 
       # @return [Numo::Int32] C points; F pieces
       attr_reader :corner_points, :face_pieces
@@ -59,7 +65,8 @@ module SheetTrace
       def initialize(mesh, seams)
         @mesh = mesh
         pairs = kept_pairs(seams)
-        @face_pieces, @piece_count = numbered(mesh.face_count, *pairs.map { |corners| corners.empty? ? [] : mesh.corner_faces[corners].to_a })
+        @face_pieces, @piece_count =
+          numbered(mesh.face_count, *pairs.map { |corners| corners.empty? ? [] : mesh.corner_faces[corners].to_a })
         @corner_points, count = numbered(mesh.corner_count, *welds(*pairs))
         first = Geometry::Grouped.representatives(Numo::Int64.cast(@corner_points), count)
         @point_vertices = mesh.corner_vertices[first]
@@ -76,14 +83,27 @@ module SheetTrace
         local[points] = Numo::Int32.new(points.size).seq
         cut = mesh.triangulation
         triangles = local[corner_points[cut.corners[face_pieces[cut.faces].eq(index).where, true]]]
-        Piece.new(faces: Numo::Int64.cast(faces), points: Numo::Int64.cast(points), positions: mesh.positions[point_vertices[points], true], triangles: triangles,
-                  border: Border.call(triangles))
+        Piece.new(
+          faces: Numo::Int64.cast(faces),
+          points: Numo::Int64.cast(points),
+          positions: mesh.positions[point_vertices[points], true],
+          triangles: triangles,
+          border: Border.call(triangles)
+        )
       end
 
       # @return [UvMap] with places for the points, one island a piece
       def to_map(places)
-        UvMap.new(mesh: mesh, points: places, point_vertices: point_vertices, point_islands: point_pieces, corner_points: corner_points,
-                  face_mapped: Numo::Bit.ones(mesh.face_count), face_islands: face_pieces, island_count: piece_count)
+        UvMap.new(
+          mesh: mesh,
+          points: places,
+          point_vertices: point_vertices,
+          point_islands: point_pieces,
+          corner_points: corner_points,
+          face_mapped: Numo::Bit.ones(mesh.face_count),
+          face_islands: face_pieces,
+          island_count: piece_count
+        )
       end
 
       private
@@ -91,7 +111,7 @@ module SheetTrace
       # Pairs of corners whose common edge is not cut.
       def kept_pairs(seams)
         first, second = @mesh.edges.paired_corners
-        return [first, second] if first.empty?
+        return first, second if first.empty?
 
         kept = seams[@mesh.edges.corner_edges[first]].eq(0).where
         [first[kept], second[kept]]
@@ -99,7 +119,7 @@ module SheetTrace
 
       # Corners at the two ends of each kept edge, one to one.
       def welds(first, second)
-        return [[], []] if first.empty?
+        return [], [] if first.empty?
 
         following = @mesh.next_corners
         start = second.copy

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Flatten
-    # What it costs to cut along each edge: little where it is short, sharp, at the back or underneath, much where artwork lies.
+    # What it costs to cut along each edge: little where it is short, sharp, at the back or underneath, much where
+    # artwork lies.
     # Common practice, no source.
     module CutCosts
       ART = 8.0

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Flatten
-    # The cylinder or cone that fits picked faces, with the stretch of its axis that lies beside them, to be shown and corrected.
+    # The cylinder or cone that fits picked faces, with the stretch of its axis that lies beside them, to be shown and
+    # corrected.
     module FitBand
       # band [RollOut::Band]; low, high [Array<Float>] ends of the axis beside the faces, model units
       Shown = Struct.new(:band, :low, :high, keyword_init: true)

@@ -66,7 +66,9 @@ module SheetTrace
         local[points] = Numo::Int32.new(points.size).seq
         triangles = local[@uv_map.triangles.points[rows, true]]
         start = TrueAffine.call(positions, triangles, @uv_map.points[points, true])
-        raise UvError.new("the island has no area on the sheet, so it can't be laid flat", where: { island: island }) unless start
+        unless start
+          raise UvError.new("the island has no area on the sheet, so it can't be laid flat", where: { island: island })
+        end
 
         Upright.call(positions, triangles, AsRigidAsPossible.call(positions, triangles, start), @normal)
       end

@@ -8,7 +8,8 @@ module SheetTrace
       FLAT_COS = Math.cos(0.5 * Math::PI / 180)
       private_constant :FLAT_COS
 
-      # faces [Array<Integer>]; corners [Numo::Int64] theirs; places [Numo::DFloat] by corner, model units, the least x and y at 0
+      # faces [Array<Integer>]; corners [Numo::Int64] theirs; places [Numo::DFloat] by corner, model units, the least
+      # x and y at 0
       # extent [Array(Float, Float)] width and height; touching [Array<Integer>] faces beside the patch
       Patch = Struct.new(:faces, :corners, :places, :extent, :touching, keyword_init: true)
 
@@ -47,9 +48,13 @@ module SheetTrace
         normal = Geometry::Vectors.unit(mesh.face_area_vectors[faces, true].sum(axis: 0).reshape(1, 3))
         positions = mesh.positions[mesh.corner_vertices[corners], true]
         columns = Axes.call(normal).map { |axis| positions.dot(axis.flatten) }.map { |values| values - values.min }
-        Patch.new(faces: faces, corners: corners, places: Geometry::Vectors.columns(columns), extent: columns.map(&:max), touching: faces.flat_map do |face|
-          near[face]
-        end.uniq - faces)
+        Patch.new(
+          faces: faces,
+          corners: corners,
+          places: Geometry::Vectors.columns(columns),
+          extent: columns.map(&:max),
+          touching: faces.flat_map { |face| near[face] }.uniq - faces
+        )
       end
       private_class_method :grow, :build
     end

@@ -13,7 +13,8 @@ module SheetTrace
       # @param mirrored [Hash{Integer => Boolean}] of each piece
       # @return [Array(Numo::DFloat, Numo::Int32)] corner places and groups with the faces laid; faces that touch no
       #   placed face of their piece stay as they were
-      def self.call(mesh, corner_places, groups, faces:, homes:, mirrored:) = new(mesh, corner_places, groups, homes, mirrored).send(:lay, faces)
+      def self.call(mesh, corner_places, groups, faces:, homes:, mirrored:) =
+        new(mesh, corner_places, groups, homes, mirrored).send(:lay, faces)
 
       def initialize(mesh, corner_places, groups, homes, mirrored)
         @mesh = mesh
@@ -31,10 +32,13 @@ module SheetTrace
       # @return [Hash{Integer => Integer}] corner => the corner on the other side of its edge
       def across
         first, second = @mesh.edges.paired_corners
-        first.to_a.zip(second.to_a).each_with_object({}) do |(a, b), all|
-          all[a] = b
-          all[b] = a
-        end
+        first
+          .to_a
+          .zip(second.to_a)
+          .each_with_object({}) do |(a, b), all|
+            all[a] = b
+            all[b] = a
+          end
       end
 
       def lay(faces)
@@ -55,7 +59,10 @@ module SheetTrace
 
       # The longest edge that the face shares with a placed face of its piece.
       def hinge(face)
-        near = corners(face).select { |corner| (other = @across[corner]) && @groups[@mesh.corner_faces[other]] == @homes[face] }
+        near =
+          corners(face).select do |corner|
+            (other = @across[corner]) && @groups[@mesh.corner_faces[other]] == @homes[face]
+          end
         near.max_by { |corner| length(corner) }
       end
 

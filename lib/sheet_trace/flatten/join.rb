@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Flatten
-    # Joins pieces of a sheet map along edges of the mesh: the one across is moved, turned, scaled and, where its side differs,
+    # Joins pieces of a sheet map along edges of the mesh: the one across is moved, turned, scaled and, where its side
+    # differs,
     # reflected, so that the edge's two ends meet. For nets of cartons, and for mending patches.
     class Join
       # @return [Numo::DFloat] C x 2, px
@@ -38,7 +39,8 @@ module SheetTrace
         goes
       end
 
-      # @return [Hash{Array(Integer, Integer) => Integer}] pairs of pieces, the lower first, and the longest edge between them
+      # @return [Hash{Array(Integer, Integer) => Integer}] pairs of pieces, the lower first, and the longest edge
+      #   between them
       def borders
         @sides.each_with_object({}) do |(edge, (a, b)), found|
           pair = [a, b].map { |corner| @groups[@mesh.corner_faces[corner]] }.sort
@@ -62,7 +64,9 @@ module SheetTrace
       def triangles_where(faces)
         cut = @mesh.triangulation
         corners = cut.corners[faces[cut.faces].where, true]
-        Numo::DFloat.zeros(*corners.shape, 2).tap { |out| 2.times { |axis| out[true, true, axis] = @places[true, axis][corners] } }
+        Numo::DFloat
+          .zeros(*corners.shape, 2)
+          .tap { |out| 2.times { |axis| out[true, true, axis] = @places[true, axis][corners] } }
       end
 
       private
@@ -81,12 +85,18 @@ module SheetTrace
       end
 
       def length(edge)
-        @lengths ||= [0, 1].map { |k| @mesh.positions[@mesh.edges.vertices[true, k], true] }.then { |a, b| Geometry::Vectors.lengths(a - b) }
+        @lengths ||=
+          [0, 1].map { |k| @mesh.positions[@mesh.edges.vertices[true, k], true] }
+            .then { |a, b| Geometry::Vectors.lengths(a - b) }
         @lengths[edge]
       end
 
       # @return [Hash{Integer => Complex}] the two vertices of a corner's edge and where they lie
-      def ends(corner) = [corner, @mesh.next_corners[corner]].to_h { |one| [@mesh.corner_vertices[one], Complex(*@places[one, true].to_a)] }
+      def ends(corner)
+        [corner, @mesh.next_corners[corner]].to_h do |one|
+          [@mesh.corner_vertices[one], Complex(*@places[one, true].to_a)]
+        end
+      end
 
       def move(corners, still, moving, reflect)
         from = moving.values_at(*still.keys)
@@ -103,7 +113,9 @@ module SheetTrace
       end
 
       def meeting_corners(corners, vertex, place)
-        corners[@mesh.corner_vertices[corners].eq(vertex).where].to_a.select { |corner| (Complex(*@places[corner, true].to_a) - place).abs < 1e-9 * (1 + place.abs) }
+        corners[@mesh.corner_vertices[corners].eq(vertex).where].to_a.select do |corner|
+          (Complex(*@places[corner, true].to_a) - place).abs < 1e-9 * (1 + place.abs)
+        end
       end
     end
   end

@@ -25,17 +25,24 @@ module SheetTrace
         pins.each { |vertex, at| right[0, vertex] = weight * at }
         rows = rows.concatenate(Numo::Int64.cast(held))
         columns = columns.concatenate(Numo::Int64.cast(held))
-        answer = Geometry::SparseSolver.open(rows, columns, values.concatenate(Numo::DFloat.new(held.size).fill(weight)), 2 * count) { |solver| solver.solve(right) }
+        answer =
+          Geometry::SparseSolver.open(
+            rows,
+            columns,
+            values.concatenate(Numo::DFloat.new(held.size).fill(weight)),
+            2 * count
+          ) { |solver| solver.solve(right) }
         sized(answer, count, plane) if answer.isfinite.all?
       end
 
       def self.entries(plane, border, count)
-        lists = plane.stiffness.flat_map do |(i, j), product|
-          a = plane.triangles[true, i]
-          b = plane.triangles[true, j]
-          values = product * plane.areas
-          [0, count].map { |shift| [Numo::Int64.minimum(a, b) + shift, Numo::Int64.maximum(a, b) + shift, values] }
-        end
+        lists =
+          plane.stiffness.flat_map do |(i, j), product|
+            a = plane.triangles[true, i]
+            b = plane.triangles[true, j]
+            values = product * plane.areas
+            [0, count].map { |shift| [Numo::Int64.minimum(a, b) + shift, Numo::Int64.maximum(a, b) + shift, values] }
+          end
         from = Numo::Int64.cast(border)
         to = Numo::Int64.cast(border.rotate(1))
         half = Numo::DFloat.new(border.size).fill(0.5)
@@ -49,7 +56,10 @@ module SheetTrace
         ring = positions[border, true]
         far = Geometry::Vectors.lengths(ring - ring[0, true]).max_index
         back = Geometry::Vectors.lengths(ring - ring[far, true]).max_index
-        [[border[far], 0.0], [border[back], Geometry::Vectors.lengths((ring[far, true] - ring[back, true]).reshape(1, 3))[0]]]
+        [
+          [border[far], 0.0],
+          [border[back], Geometry::Vectors.lengths((ring[far, true] - ring[back, true]).reshape(1, 3))[0]]
+        ]
       end
 
       def self.sized(answer, count, plane)

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Flatten
-    # Makes flat pieces follow a plane of symmetry: of two that mirror each other the second becomes the mirror image of the first;
+    # Makes flat pieces follow a plane of symmetry: of two that mirror each other the second becomes the mirror image
+    # of the first;
     # one that the plane passes through becomes its own.
     class Mirror
       # @param cut [Cut] along seams that follow the plane

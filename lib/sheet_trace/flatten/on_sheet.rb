@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Flatten
-    # One island of a layout as a piece that can be worked on where it lies: in model units, at true scale, y up, as seen from outside.
+    # One island of a layout as a piece that can be worked on where it lies: in model units, at true scale, y up, as
+    # seen from outside.
     # What is worked out goes back to the very same places.
     class OnSheet
       # @return [Cut::Piece]
@@ -15,7 +16,9 @@ module SheetTrace
       # @param points_px [Numo::DFloat] P x 2 where the map's points lie on the sheet; px_to_uv [Geometry::Affine]
       # @param mirrored [Boolean]; px_per_unit [Float] the island's density on the sheet, px per model unit
       def initialize(uv_map, island, points_px, px_to_uv, mirrored:, px_per_unit:)
-        raise UvError.new("the island has no area on the sheet; lay it flat first", where: { island: island }) unless px_per_unit.positive?
+        unless px_per_unit.positive?
+          raise UvError.new("the island has no area on the sheet; lay it flat first", where: { island: island })
+        end
 
         @points = uv_map.island_points[island]
         @px_to_uv = px_to_uv
@@ -41,7 +44,13 @@ module SheetTrace
         local = Numo::Int32.zeros(uv_map.point_count)
         local[@points] = Numo::Int32.new(@points.size).seq
         triangles = local[uv_map.triangles.points[uv_map.island_triangles[island], true]]
-        Cut::Piece.new(faces: uv_map.island_faces[island], points: @points, positions: uv_map.mesh.positions[@vertices, true], triangles: triangles, border: Border.call(triangles))
+        Cut::Piece.new(
+          faces: uv_map.island_faces[island],
+          points: @points,
+          positions: uv_map.mesh.positions[@vertices, true],
+          triangles: triangles,
+          border: Border.call(triangles)
+        )
       end
     end
   end

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Flatten
-    # Ends of drawn seams that lead nowhere: vertices at which just one edge is cut and no border passes; and for each the
+    # Ends of drawn seams that lead nowhere: vertices at which just one edge is cut and no border passes; and for each
+    # the
     # shortest way on to another seam or border, which would close it.
     module OpenEnds
       # vertex [Integer]; gap [Array<Integer>] edges that would close it, empty where nothing is within reach
@@ -26,10 +27,16 @@ module SheetTrace
         around = mesh.vertex_edges
         pairs = mesh.edges.vertices.to_a
         lengths = mesh.edge_lengths.to_a
-        open.map { |vertex| End.new(vertex: vertex, gap: gap(vertex, reached - own_line(vertex, seams, around, pairs, counts), around, pairs, lengths, seams)) }
+        open.map do |vertex|
+          End.new(
+            vertex: vertex,
+            gap: gap(vertex, reached - own_line(vertex, seams, around, pairs, counts), around, pairs, lengths, seams)
+          )
+        end
       end
 
-      # The line that ends here, but for its far end, where it branches or ends: a way on to its middle closes nothing much.
+      # The line that ends here, but for its far end, where it branches or ends: a way on to its middle closes nothing
+      # much.
       def self.own_line(vertex, seams, around, pairs, counts)
         line = [vertex]
         edge = nil

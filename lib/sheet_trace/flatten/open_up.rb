@@ -2,8 +2,10 @@
 
 module SheetTrace
   module Flatten
-    # Suggests the seams that make every piece a disc: cheap ones, as CutCosts has it. The faces are held together along a tree of the edges that are dearest
-    # to cut; of what is left, ends that lead nowhere are closed again. A closed piece is cut from its top to its bottom.
+    # Suggests the seams that make every piece a disc: cheap ones, as CutCosts has it. The faces are held together
+    # along a tree of the edges that are dearest
+    # to cut; of what is left, ends that lead nowhere are closed again. A closed piece is cut from its top to its
+    # bottom.
     # Source: tree-cotree decomposition, Erickson, Har-Peled, "Optimally cutting a surface into a disk", SoCG 2002.
     class OpenUp
       # @param mesh [Mesh]
@@ -58,7 +60,10 @@ module SheetTrace
       def spared(tree)
         edges = (0...@first.size).reject { |row| tree[row] }.map { |row| @mesh.edges.corner_edges[@first[row]] }
         ends = edges.to_h { |edge| [edge, @mesh.edges.vertices[edge, true].to_a] }
-        at = ends.each_with_object(Hash.new { |all, vertex| all[vertex] = [] }) { |(edge, pair), all| pair.each { |vertex| all[vertex] << edge } }
+        at =
+          ends.each_with_object(Hash.new { |all, vertex| all[vertex] = [] }) do |(edge, pair), all|
+            pair.each { |vertex| all[vertex] << edge }
+          end
         held = held_vertices
         waiting = at.keys
         until waiting.empty?
@@ -66,10 +71,12 @@ module SheetTrace
           next if held[vertex] || at[vertex].size != 1
 
           edge = at[vertex].first
-          ends.delete(edge).each do |other|
-            at[other].delete(edge)
-            waiting << other
-          end
+          ends
+            .delete(edge)
+            .each do |other|
+              at[other].delete(edge)
+              waiting << other
+            end
         end
         wanted(ends.keys)
       end
@@ -88,7 +95,9 @@ module SheetTrace
         held = open.empty? ? {} : @mesh.edges.vertices[open, true].flatten.to_a.to_h { |vertex| [vertex, true] }
         cut = Cut.call(@mesh, @seams)
         bordered = border_pieces(cut, open)
-        (0...cut.piece_count).reject { |piece| bordered[piece] }.each { |piece| poles(cut, piece).each { |vertex| held[vertex] = true } }
+        (0...cut.piece_count)
+          .reject { |piece| bordered[piece] }
+          .each { |piece| poles(cut, piece).each { |vertex| held[vertex] = true } }
         held
       end
 

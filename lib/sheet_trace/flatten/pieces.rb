@@ -24,17 +24,47 @@ module SheetTrace
       # @param direction [Array<Float>, nil] for the method seen: from the surface to the eye
       # @param sides [String] for the method direction: of Split::SIDES
       # @param band [Hash] for the method rollout: what RollOut.fit takes
-      # @param held [Hash{Integer => Array(Float, Float)}] for the method unfold: corner of a face => where it is held, model units, y up
+      # @param held [Hash{Integer => Array(Float, Float)}] for the method unfold: corner of a face => where it is
+      #   held, model units, y up
       # @param symmetry [Mesh::Symmetry, nil] that seams and pieces follow
       # @return [Pieces]
       # @raise [InputError] where: { method: }
       # @raise [MeshError] as the methods say
-      def self.call(mesh, method:, seams:, angle_rad: Math::PI / 3, faces: nil, direction: nil, sides: "six", band: {}, held: {}, symmetry: nil)
-        raise InputError.new("there is no method #{method.inspect}; there are #{METHODS.join(", ")}", where: { method: method }) unless METHODS.include?(method)
-        raise InputError.new("the method seen needs a direction to look from", where: { method: method }) if method == "seen" && direction.nil?
+      def self.call(
+        mesh,
+        method:,
+        seams:,
+        angle_rad: Math::PI / 3,
+        faces: nil,
+        direction: nil,
+        sides: "six",
+        band: {},
+        held: {},
+        symmetry: nil
+      )
+        unless METHODS.include?(method)
+          raise InputError.new(
+                  "there is no method #{method.inspect}; there are #{METHODS.join(", ")}",
+                  where: {
+                    method: method
+                  }
+                )
+        end
+        if method == "seen" && direction.nil?
+          raise InputError.new("the method seen needs a direction to look from", where: { method: method })
+        end
 
-        new(mesh, method, faces, symmetry, angle_rad: angle_rad, direction: direction, sides: sides, band: band, held: held)
-          .tap { |pieces| pieces.send(:cut_and_lay, seams) }.freeze
+        new(
+          mesh,
+          method,
+          faces,
+          symmetry,
+          angle_rad: angle_rad,
+          direction: direction,
+          sides: sides,
+          band: band,
+          held: held
+        ).tap { |pieces| pieces.send(:cut_and_lay, seams) }.freeze
       end
 
       def initialize(mesh, method, faces, symmetry, **options)
@@ -70,11 +100,16 @@ module SheetTrace
 
       def all_seams(seams)
         case @method
-        when "direction" then seams | Seams.between(@mesh, Split.by_direction(@mesh, @options[:sides]))
-        when "angle" then seams | Seams.between(@mesh, Split.by_angle(@mesh, @options[:angle_rad]))
-        when "wrap" then seams | Wrap.seams(@mesh)
-        when "square_on", "seen" then seams
-        else OpenUp.call(@mesh, seams, faces: @faces, costs: costs)
+        when "direction"
+          seams | Seams.between(@mesh, Split.by_direction(@mesh, @options[:sides]))
+        when "angle"
+          seams | Seams.between(@mesh, Split.by_angle(@mesh, @options[:angle_rad]))
+        when "wrap"
+          seams | Wrap.seams(@mesh)
+        when "square_on", "seen"
+          seams
+        else
+          OpenUp.call(@mesh, seams, faces: @faces, costs: costs)
         end
       end
 
@@ -89,11 +124,19 @@ module SheetTrace
       end
 
       def lay
-        Numo::DFloat.zeros(@cut.point_vertices.size, 2).tap do |all|
-          copied, own = laid.partition { |index| copied?(index) }
-          own.each { |index| @cut.piece(index).then { |piece| all[piece.points, true] = held_in(piece).any? ? unfolded_where_held(piece) : centred(flat(piece)) } }
-          copied.each { |index| copy(index, all) }
-        end
+        Numo::DFloat
+          .zeros(@cut.point_vertices.size, 2)
+          .tap do |all|
+            copied, own = laid.partition { |index| copied?(index) }
+            own.each do |index|
+              @cut
+                .piece(index)
+                .then do |piece|
+                  all[piece.points, true] = held_in(piece).any? ? unfolded_where_held(piece) : centred(flat(piece))
+                end
+            end
+            copied.each { |index| copy(index, all) }
+          end
       end
 
       # The second of two pieces that mirror each other, if the first is laid flat too.
@@ -109,16 +152,25 @@ module SheetTrace
 
       def flat(piece)
         places = laid_by_method(piece)
-        @mirror && @mirror.twin(@cut.face_pieces[piece.faces[0]]) == @cut.face_pieces[piece.faces[0]] ? @mirror.even(piece, places) : places
+        if @mirror && @mirror.twin(@cut.face_pieces[piece.faces[0]]) == @cut.face_pieces[piece.faces[0]]
+          @mirror.even(piece, places)
+        else
+          places
+        end
       end
 
       def laid_by_method(piece)
         case @method
-        when "unfold" then upright(piece, Unfold.call(piece))
-        when "rollout" then rolled(piece)
-        when "wrap" then Wrap.call(piece)
-        when "direction" then SeenFrom.call(piece, SeenFrom.box_direction(piece))
-        else SeenFrom.call(piece, @options[:direction])
+        when "unfold"
+          upright(piece, Unfold.call(piece))
+        when "rollout"
+          rolled(piece)
+        when "wrap"
+          Wrap.call(piece)
+        when "direction"
+          SeenFrom.call(piece, SeenFrom.box_direction(piece))
+        else
+          SeenFrom.call(piece, @options[:direction])
         end
       end
 
@@ -137,7 +189,13 @@ module SheetTrace
         turned = Unfold.turned(piece, places)
         return places if turned.zero?
 
-        raise MeshError.new("the held corners lie where the piece can't follow without turning #{turned} of its triangles over; hold fewer", where: { turned: turned })
+        raise MeshError.new(
+                "the held corners lie where the piece can't follow without turning #{turned} of its triangles over; " \
+                  "hold fewer",
+                where: {
+                  turned: turned
+                }
+              )
       end
 
       # What is no cylinder and no cone is unfolded.

@@ -9,7 +9,8 @@ module SheetTrace
       attr_reader :triangles
       # @return [Numo::DFloat] t areas
       attr_reader :areas
-      # @return [Array<Numo::DFloat>] change per unit along the first edge, and across it, for a value of 1 at each corner
+      # @return [Array<Numo::DFloat>] change per unit along the first edge, and across it, for a value of 1 at each
+      #   corner
       attr_reader :across, :up
 
       # @param positions [Numo::DFloat] n x 3
@@ -20,7 +21,8 @@ module SheetTrace
         along = corner[1] - corner[0]
         side = corner[2] - corner[0]
         width = Geometry::Vectors.lengths(along)
-        height = Geometry::Vectors.lengths(Geometry::Vectors.cross(along, side)) / Numo::DFloat.maximum(width, Float::MIN)
+        height =
+          Geometry::Vectors.lengths(Geometry::Vectors.cross(along, side)) / Numo::DFloat.maximum(width, Float::MIN)
         shift = Geometry::Vectors.dot(along, side) / Numo::DFloat.maximum(width, Float::MIN)
         solid = (width * height) > ((width * height).max * 1e-10)
         width[~solid] = height[~solid] = 1.0
@@ -39,7 +41,8 @@ module SheetTrace
         [across, up].map { |weights| weights.zip(own).map { |weight, value| weight * value }.sum }
       end
 
-      # @return [Hash{Array(Integer, Integer) => Numo::DFloat}] corner pairs, the first not the later one => t products of their changes
+      # @return [Hash{Array(Integer, Integer) => Numo::DFloat}] corner pairs, the first not the later one => t
+      #   products of their changes
       def stiffness
         (0..2).to_a.repeated_combination(2).to_h { |i, j| [[i, j], (across[i] * across[j]) + (up[i] * up[j])] }
       end

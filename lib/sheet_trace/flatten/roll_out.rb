@@ -2,12 +2,15 @@
 
 module SheetTrace
   module Flatten
-    # Fits a cylinder or a cone to a band by least squares and develops it exactly: arcs keep their true length, a cylinder
+    # Fits a cylinder or a cone to a band by least squares and develops it exactly: arcs keep their true length, a
+    # cylinder
     # becomes a rectangle, a truncated cone a sector of a ring. The front of the model comes to the middle, level.
-    # Source: developments of sheet-metal handbooks: width 2 pi r; slant s = sqrt(h^2 + (R - r)^2), outer radius R s / (R - r),
+    # Source: developments of sheet-metal handbooks: width 2 pi r; slant s = sqrt(h^2 + (R - r)^2), outer radius R s
+    #   / (R - r),
     #   angle 2 pi (R - r) / s.
     class RollOut
-      # kind [String] "cylinder" or "cone"; axis [Array<Float>] unit, upwards; origin [Array<Float>] on the axis, the apex of a cone
+      # kind [String] "cylinder" or "cone"; axis [Array<Float>] unit, upwards; origin [Array<Float>] on the axis, the
+      # apex of a cone
       # radius [Float] of a cylinder; slope [Float] radius over distance from the apex, of a cone
       # error [Float] how far vertices lie off the surface, root of the mean square, as a share of the band's size
       Band = Struct.new(:kind, :axis, :origin, :radius, :slope, :error, keyword_init: true)
@@ -45,11 +48,26 @@ module SheetTrace
         mean.abs < CYLINDER ? cylinder(axis, origin) : cone(axis, normals, areas, origin)
       end
 
-      # Normals of a cylinder lie in a plane, those of a cone on a circle: the axis is the direction in which they vary least.
+      # Normals of a cylinder lie in a plane, those of a cone on a circle: the axis is the direction in which they
+      # vary least.
       def fitted_axis(normals, areas)
-        covariance = Array.new(3) { |i| Array.new(3) { |j| ((normals[true, i] - lean(normals, areas, i)) * (normals[true, j] - lean(normals, areas, j)) * areas).sum / areas.sum } }
+        covariance =
+          Array.new(3) do |i|
+            Array.new(3) do |j|
+              (
+                (normals[true, i] - lean(normals, areas, i)) * (normals[true, j] - lean(normals, areas, j)) * areas
+              ).sum / areas.sum
+            end
+          end
         (_, axis), (second,), = Geometry::SymmetricEigen.call(covariance)
-        raise MeshError.new("the faces lie in one plane; they have no axis to be rolled out about", where: { faces: @piece.faces.to_a.first(50) }) if second < 1e-9
+        if second < 1e-9
+          raise MeshError.new(
+                  "the faces lie in one plane; they have no axis to be rolled out about",
+                  where: {
+                    faces: @piece.faces.to_a.first(50)
+                  }
+                )
+        end
 
         axis
       end
@@ -85,8 +103,14 @@ module SheetTrace
         far = Geometry::Vectors.lengths(from)
         along = from.dot(Numo::DFloat.cast(axis))
         slope = (Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) * far).sum / (far**2).sum
-        Band.new(kind: "cone", axis: axis, origin: apex, radius: nil, slope: slope,
-                 error: share(Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) - (far * slope)))
+        Band.new(
+          kind: "cone",
+          axis: axis,
+          origin: apex,
+          radius: nil,
+          slope: slope,
+          error: share(Numo::NMath.sqrt(Numo::DFloat.maximum((far**2) - (along**2), 0.0)) - (far * slope))
+        )
       end
 
       def fitted_apex(normals, areas)
@@ -131,7 +155,14 @@ module SheetTrace
         from = @positions - Numo::DFloat[fit.origin]
         x, y, along = [right, front, fit.axis].map { |direction| from.dot(Numo::DFloat.cast(direction)) }
         angles = unwound(Numo::NMath.atan2(x, y))
-        places = fit.kind == "cylinder" ? Geometry::Vectors.columns([angles * fit.radius, along]) : sector(fit, from, along, angles)
+        places =
+          (
+            if fit.kind == "cylinder"
+              Geometry::Vectors.columns([angles * fit.radius, along])
+            else
+              sector(fit, from, along, angles)
+            end
+          )
         facing_out?(places) ? places : Geometry::Vectors.columns([-places[true, 0], places[true, 1]])
       end
 
@@ -167,13 +198,20 @@ module SheetTrace
         a, b = [0, 1].map { |k| Numo::DFloat.cast(angles)[@piece.triangles[true, k]] }
         return Numo::DFloat.cast(angles) if (a - b).abs.max < Math::PI
 
-        raise MeshError.new("the band goes right round; cut it from rim to rim first", where: { faces: @piece.faces.to_a.first(50) })
+        raise MeshError.new(
+                "the band goes right round; cut it from rim to rim first",
+                where: {
+                  faces: @piece.faces.to_a.first(50)
+                }
+              )
       end
 
       def facing_out?(places)
         corner = Array.new(3) { |k| places[@piece.triangles[true, k], true] }
-        (((corner[1][true, 0] - corner[0][true, 0]) * (corner[2][true, 1] - corner[0][true, 1])) -
-          ((corner[1][true, 1] - corner[0][true, 1]) * (corner[2][true, 0] - corner[0][true, 0]))).sum.positive?
+        (
+          ((corner[1][true, 0] - corner[0][true, 0]) * (corner[2][true, 1] - corner[0][true, 1])) -
+            ((corner[1][true, 1] - corner[0][true, 1]) * (corner[2][true, 0] - corner[0][true, 0]))
+        ).sum.positive?
       end
     end
   end

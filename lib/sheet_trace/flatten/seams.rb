@@ -15,14 +15,19 @@ module SheetTrace
       # @return [Numo::Bit] E
       # @raise [InputError] where: { angle: }
       def self.by_angle(mesh, limit_rad)
-        raise InputError.new("angle limit is #{limit_rad}; give 0 to 180 degrees", where: { angle: limit_rad }) unless limit_rad.between?(0, Math::PI)
+        unless limit_rad.between?(0, Math::PI)
+          raise InputError.new("angle limit is #{limit_rad}; give 0 to 180 degrees", where: { angle: limit_rad })
+        end
 
         first, second = mesh.edges.paired_corners
         return none(mesh) if first.empty?
 
         normals = Geometry::Vectors.unit(mesh.face_area_vectors)
-        cosines = Geometry::Vectors.dot(normals[mesh.corner_faces[first], true], normals[mesh.corner_faces[second], true])
-        none(mesh).tap { |bits| mark(bits, mesh.edges.corner_edges[first[(cosines < Math.cos(limit_rad) - 1e-12).where]]) }
+        cosines =
+          Geometry::Vectors.dot(normals[mesh.corner_faces[first], true], normals[mesh.corner_faces[second], true])
+        none(mesh).tap do |bits|
+          mark(bits, mesh.edges.corner_edges[first[(cosines < Math.cos(limit_rad) - 1e-12).where]])
+        end
       end
 
       # Edges between faces of different groups, such as materials, parts or facings.
@@ -53,7 +58,10 @@ module SheetTrace
 
       # Whether both ends of edges are the same points on either side.
       def self.same_points(uv_map, first, second)
-        near, far = [first, second].map { |corners| [corners, uv_map.mesh.next_corners[corners]].map { |ends| uv_map.corner_points[ends] } }
+        near, far =
+          [first, second].map do |corners|
+            [corners, uv_map.mesh.next_corners[corners]].map { |ends| uv_map.corner_points[ends] }
+          end
         (near[0].eq(far[1]) & near[1].eq(far[0])) | (near[0].eq(far[0]) & near[1].eq(far[1]))
       end
 

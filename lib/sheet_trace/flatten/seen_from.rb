@@ -8,7 +8,8 @@ module SheetTrace
       # @param direction [Array<Float>, nil] from the surface to the eye; square-on to the mean of the piece if nil
       # @return [Numo::DFloat] n x 2, the unit of the positions
       def self.call(piece, direction = nil)
-        normal = direction ? Geometry::Vectors.unit(Numo::DFloat[direction]) : Geometry::Vectors.unit(mean_normal(piece))
+        normal =
+          direction ? Geometry::Vectors.unit(Numo::DFloat[direction]) : Geometry::Vectors.unit(mean_normal(piece))
         normal = Numo::DFloat[[0, 0, 1]] if Geometry::Vectors.lengths(normal)[0] < 0.5
         Geometry::Vectors.columns(Axes.call(normal).map { |axis| piece.positions.dot(axis.flatten) })
       end

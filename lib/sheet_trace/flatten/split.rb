@@ -6,7 +6,8 @@ module SheetTrace
     module Split
       SIDES = { "six" => nil, "three" => nil, "left_right" => 0, "top_bottom" => 1, "front_back" => 2 }.freeze
 
-      # By the box directions that faces look to most: all six, the three axes whichever way, or the two ways along one axis.
+      # By the box directions that faces look to most: all six, the three axes whichever way, or the two ways along
+      # one axis.
       #
       # @param mesh [Mesh]
       # @param sides [String] of SIDES

@@ -12,10 +12,11 @@ module SheetTrace
         x_axis, y_axis = Axes.call(normals)
         faces = mesh.corner_faces
         positions = mesh.positions[mesh.corner_vertices, true]
-        flat = [x_axis, y_axis].map do |axis|
-          values = Geometry::Vectors.dot(positions, axis[faces, true])
-          values - Geometry::Grouped.extremes(faces, values, mesh.face_count).first[faces]
-        end
+        flat =
+          [x_axis, y_axis].map do |axis|
+            values = Geometry::Vectors.dot(positions, axis[faces, true])
+            values - Geometry::Grouped.extremes(faces, values, mesh.face_count).first[faces]
+          end
         Geometry::Vectors.columns(flat)
       end
     end

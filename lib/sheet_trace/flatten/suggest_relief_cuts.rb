@@ -2,10 +2,13 @@
 
 module SheetTrace
   module Flatten
-    # Suggests cuts that lower the mean stretch of a disc below a limit: from its border or a seam, by the cheapest way, to a place
-    # inside it that the flat map distorts most or that lies deepest. Of such places the one whose cut helps most is taken, as long
+    # Suggests cuts that lower the mean stretch of a disc below a limit: from its border or a seam, by the cheapest
+    # way, to a place
+    # inside it that the flat map distorts most or that lies deepest. Of such places the one whose cut helps most is
+    # taken, as long
     # as a cut helps at all.
-    # Source: cuts to where distortion gathers, as in Sheffer, Hart, "Seamster: inconspicuous low-distortion texture seam layout",
+    # Source: cuts to where distortion gathers, as in Sheffer, Hart, "Seamster: inconspicuous low-distortion texture
+    #   seam layout",
     #   IEEE Visualization 2002; the choice among places is our own.
     class SuggestReliefCuts
       MOST_CUTS = 6
@@ -21,7 +24,8 @@ module SheetTrace
       # @param limit [Float] mean stretch that is good enough, over 1
       # @param costs [Numo::DFloat] E
       # @return [Suggestion]
-      def self.call(mesh, seams, faces, limit:, costs: CutCosts.call(mesh)) = new(mesh, seams, faces, costs).send(:eased, limit)
+      def self.call(mesh, seams, faces, limit:, costs: CutCosts.call(mesh)) =
+        new(mesh, seams, faces, costs).send(:eased, limit)
 
       # @param piece [Cut::Piece]
       # @param places [Numo::DFloat] n x 2
@@ -65,8 +69,17 @@ module SheetTrace
         cut = Cut.call(@mesh, seams)
         pieces = cut.face_pieces[@faces].to_a.uniq.map { |index| cut.piece(index) }
         flat = pieces.map { |piece| [piece, cut.point_vertices[piece.points].to_a, Unfold.call(piece)] }
-        energies = flat.map { |piece, _, places| SymmetricDirichlet.new(PlaneTriangles.new(piece.positions, piece.triangles)).mean(places) - 4 }
-        State.new(seams: seams, edges: edges, flat: flat, energy: energies.max, stretch: flat.map { |piece, _, places| SuggestReliefCuts.stretch(piece, places) }.max)
+        energies =
+          flat.map do |piece, _, places|
+            SymmetricDirichlet.new(PlaneTriangles.new(piece.positions, piece.triangles)).mean(places) - 4
+          end
+        State.new(
+          seams: seams,
+          edges: edges,
+          flat: flat,
+          energy: energies.max,
+          stretch: flat.map { |piece, _, places| SuggestReliefCuts.stretch(piece, places) }.max
+        )
       end
 
       # Vertices worth cutting to, of the piece that is stretched most.
@@ -78,7 +91,9 @@ module SheetTrace
 
         strain = strain(piece, places)
         deepest = inner.max_by { |i| depths[i] }
-        [inner.max_by { |i| strain[i] }, inner.max_by { |i| strain[i] * depths[i] }, deepest].uniq.map { |i| [vertices[i], piece.border.first.map { |k| vertices[k] }] }
+        [inner.max_by { |i| strain[i] }, inner.max_by { |i| strain[i] * depths[i] }, deepest].uniq.map do |i|
+          [vertices[i], piece.border.first.map { |k| vertices[k] }]
+        end
       end
 
       # Edges from the border to each vertex.
@@ -98,7 +113,10 @@ module SheetTrace
         small = Numo::DFloat.maximum(small, 1e-9)
         own = (large**2) + (small**2) + (1 / (large**2)) + (1 / (small**2)) - 4
         corners = Numo::Int32.cast(piece.triangles.flatten)
-        weights = Geometry::Grouped.repeat(Numo::Int64.new(own.size).fill(3)).then { |rows| [own[rows] * jacobians.area_mm2[rows], jacobians.area_mm2[rows]] }
+        weights =
+          Geometry::Grouped
+            .repeat(Numo::Int64.new(own.size).fill(3))
+            .then { |rows| [own[rows] * jacobians.area_mm2[rows], jacobians.area_mm2[rows]] }
         sums = weights.map { |values| Geometry::Grouped.sum(corners, values, places.shape[0]) }
         (sums[0] / Numo::DFloat.maximum(sums[1], Float::MIN)).to_a
       end

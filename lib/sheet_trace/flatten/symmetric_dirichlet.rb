@@ -4,7 +4,8 @@ module SheetTrace
   module Flatten
     # The symmetric Dirichlet energy of a flat map: s1^2 + s2^2 + s1^-2 + s2^-2 of each triangle, 4 where it is true in
     # shape and size, infinite where one is turned over.
-    # Source: Smith, Schaefer, "Bijective Parameterization with Free Boundaries", SIGGRAPH 2015; the weights: Rabinovich,
+    # Source: Smith, Schaefer, "Bijective Parameterization with Free Boundaries", SIGGRAPH 2015; the weights:
+    #   Rabinovich,
     #   Poranne, Panozzo, Sorkine-Hornung, "Scalable Locally Injective Mappings", ACM TOG 36, 2017, section 3.
     class SymmetricDirichlet
       # @param plane [PlaneTriangles]
@@ -42,11 +43,15 @@ module SheetTrace
         w1, w2 = [large, small].map { |s| weight(s) }
         ux = Numo::NMath.cos(angle)
         uy = Numo::NMath.sin(angle)
-        { m: [(w1 * ux * ux) + (w2 * uy * uy), (w1 - w2) * ux * uy, (w1 * uy * uy) + (w2 * ux * ux)], turns: [cos, -sin, sin, cos],
-          maps: [a, b, c, d] }
+        {
+          m: [(w1 * ux * ux) + (w2 * uy * uy), (w1 - w2) * ux * uy, (w1 * uy * uy) + (w2 * ux * ux)],
+          turns: [cos, -sin, sin, cos],
+          maps: [a, b, c, d]
+        }
       end
 
-      # @return [Float] how far along a direction the first triangle collapses: the least positive root of det(J + t D) = 0
+      # @return [Float] how far along a direction the first triangle collapses: the least positive root of det(J + t
+      #   D) = 0
       def first_collapse(places, direction)
         a, b, c, d = maps(places)
         e, f, g, h = maps(direction)

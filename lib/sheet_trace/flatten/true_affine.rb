@@ -15,7 +15,11 @@ module SheetTrace
         return if area.sum.zero?
 
         change = change(jacobians)
-        (jacobians.determinant * area).sum.negative? ? (Geometry::Affine.scale(-1, 1) * change).apply(places) : change.apply(places)
+        if (jacobians.determinant * area).sum.negative?
+          (Geometry::Affine.scale(-1, 1) * change).apply(places)
+        else
+          change.apply(places)
+        end
       end
 
       # @param jacobians [UvMap::Jacobians] of which some has an inverse

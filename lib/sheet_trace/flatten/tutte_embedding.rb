@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Flatten
-    # A first flat map of a disc without a turned triangle: its border on a circle, each inner vertex in the middle of its
+    # A first flat map of a disc without a turned triangle: its border on a circle, each inner vertex in the middle of
+    # its
     # neighbours.
     # Source: Tutte, "How to draw a graph", Proceedings of the London Mathematical Society 13, 1963.
     module TutteEmbedding
@@ -24,10 +25,12 @@ module SheetTrace
         ring = positions[border, true]
         lengths = Geometry::Vectors.lengths(ring - positions[border.rotate(-1), true])
         angles = lengths.cumsum / [lengths.sum, Float::MIN].max * (2 * Math::PI)
-        Numo::DFloat.zeros(positions.shape[0], 2).tap do |places|
-          places[border, 0] = Numo::NMath.cos(angles)
-          places[border, 1] = Numo::NMath.sin(angles)
-        end
+        Numo::DFloat
+          .zeros(positions.shape[0], 2)
+          .tap do |places|
+            places[border, 0] = Numo::NMath.cos(angles)
+            places[border, 1] = Numo::NMath.sin(angles)
+          end
       end
 
       # Solves for the inner vertices; those of the border stand on the right side.
@@ -43,24 +46,32 @@ module SheetTrace
         rows = diagonal.concatenate(Numo::Int64.minimum(from[both], to[both]))
         columns = diagonal.concatenate(Numo::Int64.maximum(from[both], to[both]))
         right = right_sides(circle, inner, from, to, count)
-        Geometry::SparseSolver.open(rows, columns, own.concatenate(Numo::DFloat.new(both.size).fill(-1)), count) do |solver|
+        Geometry::SparseSolver.open(
+          rows,
+          columns,
+          own.concatenate(Numo::DFloat.new(both.size).fill(-1)),
+          count
+        ) do |solver|
           solver.solve(right).then { |answer| Geometry::Vectors.columns([answer[0, true], answer[1, true]]) }
         end
       end
 
       def self.right_sides(circle, inner, from, to, count)
-        Numo::DFloat.zeros(2, count).tap do |right|
-          2.times do |axis|
-            values = circle[true, axis].copy
-            right[axis, true] = values
-            [[from, to], [to, from]].each do |a, b|
-              rows = (inner[a] & ~inner[b]).where
-              next if rows.empty?
+        Numo::DFloat
+          .zeros(2, count)
+          .tap do |right|
+            2.times do |axis|
+              values = circle[true, axis].copy
+              right[axis, true] = values
+              [[from, to], [to, from]].each do |a, b|
+                rows = (inner[a] & ~inner[b]).where
+                next if rows.empty?
 
-              right[axis, true] = right[axis, true] + Geometry::Grouped.sum(Numo::Int32.cast(a[rows]), values[b[rows]], count)
+                right[axis, true] = right[axis, true] +
+                  Geometry::Grouped.sum(Numo::Int32.cast(a[rows]), values[b[rows]], count)
+              end
             end
           end
-        end
       end
 
       private_class_method :on_circle, :middles, :right_sides

@@ -3,7 +3,8 @@
 module SheetTrace
   module Flatten
     # Unfolds a disc with as little distortion as it allows, without a turned triangle: from a map that has none, by
-    # steps that lower the symmetric Dirichlet energy (the sum over triangles of area times s1^2 + s2^2 + s1^-2 + s2^-2),
+    # steps that lower the symmetric Dirichlet energy (the sum over triangles of area times s1^2 + s2^2 + s1^-2 +
+    # s2^-2),
     # each cut short before a triangle would collapse.
     # Source: as SymmetricDirichlet; step limit and reweighting are theirs.
     class Unfold
@@ -16,17 +17,24 @@ module SheetTrace
       private_constant :STILL, :RIGID_ROUNDS, :FLAT_RAD, :PROXIMAL, :HELD
 
       # @param piece [Cut::Piece]
-      # @param pins [Hash{Integer => Array(Float, Float)}] vertex of the piece => where it stays, to the bit, if the start has it
+      # @param pins [Hash{Integer => Array(Float, Float)}] vertex of the piece => where it stays, to the bit, if the
+      #   start has it
       #   there; or else where it is drawn to, the start turned to fit two or more
       # @param start [Numo::DFloat, nil] n x 2 places without a turned triangle
       # @yieldparam energy [Float] mean energy less 4, after each step; a false answer stops
       # @yieldparam places [Numo::DFloat] n x 2, then
       # @return [Numo::DFloat] n x 2, the unit of the positions
-      # @raise [MeshError] without a start, if the piece is no disc, naming the cut that is missing; where: { faces:, borders: }
+      # @raise [MeshError] without a start, if the piece is no disc, naming the cut that is missing; where: {
+      #   faces:, borders: }
       def self.call(piece, pins: {}, start: nil, &watch)
         unless start || piece.disc?
-          raise MeshError.new("a piece of #{piece.faces.size} faces can't be laid flat: #{piece.missing_cut}",
-                              where: { faces: piece.faces.to_a.first(50), borders: piece.border.size })
+          raise MeshError.new(
+                  "a piece of #{piece.faces.size} faces can't be laid flat: #{piece.missing_cut}",
+                  where: {
+                    faces: piece.faces.to_a.first(50),
+                    borders: piece.border.size
+                  }
+                )
         end
 
         new(piece, pins, start).send(:unfolded, &watch)
@@ -67,24 +75,28 @@ module SheetTrace
         return rigid if Unfold.turned(@piece, rigid).zero?
 
         conformal ||= LeastSquaresConformal.call(@piece.positions, @piece.triangles, border)
-        [conformal, convex].compact.select { |places| Unfold.turned(@piece, places).zero? }.min_by { |places| @energy.mean(places) } || convex
+        [conformal, convex].compact
+          .select { |places| Unfold.turned(@piece, places).zero? }
+          .min_by { |places| @energy.mean(places) } || convex
       end
 
       # The angles round each inner vertex of such a surface add up to a full turn (Gauss).
       def developable?
         corner = Array.new(3) { |k| @piece.positions[@piece.triangles[true, k], true] }
-        angles = Array.new(3) do |k|
-          a = corner[(k + 1) % 3] - corner[k]
-          b = corner[(k + 2) % 3] - corner[k]
-          Numo::NMath.atan2(Geometry::Vectors.lengths(Geometry::Vectors.cross(a, b)), Geometry::Vectors.dot(a, b))
-        end
+        angles =
+          Array.new(3) do |k|
+            a = corner[(k + 1) % 3] - corner[k]
+            b = corner[(k + 2) % 3] - corner[k]
+            Numo::NMath.atan2(Geometry::Vectors.lengths(Geometry::Vectors.cross(a, b)), Geometry::Vectors.dot(a, b))
+          end
         sums = @pairs.by_vertex(angles)
         sums[@piece.border.first] = 2 * Math::PI
         (sums - (2 * Math::PI)).abs.max < FLAT_RAD
       end
 
       # Turned and moved so that pinned vertices lie near their pins, which then pull them in.
-      # Source: Umeyama, "Least-squares estimation of transformation parameters between two point patterns", IEEE PAMI 13, 1991.
+      # Source: Umeyama, "Least-squares estimation of transformation parameters between two point patterns", IEEE
+      #   PAMI 13, 1991.
       def fitted(places)
         from = places[@pins.keys, true]
         to = Numo::DFloat.cast(@pins.values)
@@ -119,7 +131,11 @@ module SheetTrace
       def cost(places)
         return @energy.mean(places) if @still
 
-        @energy.mean(places) + (@pins.sum { |vertex, at| ((places[vertex, 0] - at[0])**2) + ((places[vertex, 1] - at[1])**2) } * HELD / @plane.areas.sum)
+        @energy.mean(places) +
+          (
+            @pins.sum { |vertex, at| ((places[vertex, 0] - at[0])**2) + ((places[vertex, 1] - at[1])**2) } * HELD /
+              @plane.areas.sum
+          )
       end
 
       # Pins that can be put into place without turning a triangle over are, and move no more.
@@ -136,7 +152,10 @@ module SheetTrace
       # Upper triangle of the 2n x 2n matrix: u with u, v with v, u with v.
       def values
         @model = @energy.model(@places)
-        uu, uv, vv = @model[:m].map { |entry| (entry * @plane.areas).then { |own| @pairs.sums(stiffness.transform_values { |product| own * product }) } }
+        uu, uv, vv =
+          @model[:m].map do |entry|
+            (entry * @plane.areas).then { |own| @pairs.sums(stiffness.transform_values { |product| own * product }) }
+          end
         across = uv[@count..]
         all = [uu, vv, uv, across]
         all = all.zip(free_entries).map { |some, free| some * free } if @still
@@ -149,23 +168,32 @@ module SheetTrace
       # Pairs stand twice where u meets v: the lower one's u with the higher one's v, and the other way round.
       def places_of_entries
         rows, columns = @pairs.places
-        lists = [[rows, columns], [rows + @count, columns + @count], [rows, columns + @count], [@pairs.high, @pairs.low + @count]]
+        lists = [
+          [rows, columns],
+          [rows + @count, columns + @count],
+          [rows, columns + @count],
+          [@pairs.high, @pairs.low + @count]
+        ]
         lists.transpose.map { |some| some.first.concatenate(*some.drop(1)) }
       end
 
       # 0 where an entry has to do with a vertex that is held, so that it takes no part.
       def free_entries
-        @free_entries ||= begin
-          free = Numo::DFloat.ones(@count).tap { |values| values[@pins.keys] = 0.0 }
-          rows, columns = @pairs.places
-          both = free[rows] * free[columns]
-          [both, both, both, both[@count..]]
-        end
+        @free_entries ||=
+          begin
+            free = Numo::DFloat.ones(@count).tap { |values| values[@pins.keys] = 0.0 }
+            rows, columns = @pairs.places
+            both = free[rows] * free[columns]
+            [both, both, both, both[@count..]]
+          end
       end
 
       # Keeps the matrix from being singular where nothing is pinned, and draws pins to their places.
       def diagonal
-        Numo::DFloat.new(@count).fill(@plane.areas.sum / @count * PROXIMAL / [@plane.areas.mean, Float::MIN].max).tap { |values| values[@pins.keys] += HELD if @pins.any? }
+        Numo::DFloat
+          .new(@count)
+          .fill(@plane.areas.sum / @count * PROXIMAL / [@plane.areas.mean, Float::MIN].max)
+          .tap { |values| values[@pins.keys] += HELD if @pins.any? }
       end
 
       # The way to where the quadratic model is least.
@@ -173,7 +201,9 @@ module SheetTrace
         right = Numo::DFloat.zeros(1, 2 * @count)
         pulls.each_with_index do |pull, axis|
           own = @pairs.by_vertex(pull)
-          @pins.each { |vertex, at| own[vertex] = @still ? 0.0 : own[vertex] + (HELD * (at[axis] - @places[vertex, axis])) }
+          @pins.each do |vertex, at|
+            own[vertex] = @still ? 0.0 : own[vertex] + (HELD * (at[axis] - @places[vertex, axis]))
+          end
           right[0, (axis * @count)...((axis + 1) * @count)] = own
         end
         answer = solver.solve(right)
@@ -190,7 +220,9 @@ module SheetTrace
         r11, r12, r21, r22 = @model[:turns].zip(@model[:maps]).map { |turn, map| turn - map }
         columns = [[r11, r21, @plane.across], [r12, r22, @plane.up]]
         [[m11, m12], [m12, m22]].map do |first, second|
-          Array.new(3) { |k| columns.map { |x, y, change| ((first * x) + (second * y)) * change[k] }.sum * @plane.areas }
+          Array.new(3) do |k|
+            columns.map { |x, y, change| ((first * x) + (second * y)) * change[k] }.sum * @plane.areas
+          end
         end
       end
 
@@ -200,7 +232,7 @@ module SheetTrace
         24.times do
           places = @places + (direction * step)
           now = cost(places)
-          return [places, now] if now < former
+          return places, now if now < former
 
           step /= 2
         end

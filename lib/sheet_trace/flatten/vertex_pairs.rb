@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Flatten
-    # Vertices of triangles, and pairs of them that share an edge, each once: where a symmetric matrix over the vertices has
+    # Vertices of triangles, and pairs of them that share an edge, each once: where a symmetric matrix over the
+    # vertices has
     # entries, and the sums of triangles' shares that stand there.
     class VertexPairs
       SIDES = [[0, 1], [0, 2], [1, 2]].freeze
@@ -27,10 +28,12 @@ module SheetTrace
         freeze
       end
 
-      # @return [Array(Numo::Int64, Numo::Int64)] rows and columns of the matrix on and above its diagonal: first the n vertices, then the e pairs
+      # @return [Array(Numo::Int64, Numo::Int64)] rows and columns of the matrix on and above its diagonal: first
+      #   the n vertices, then the e pairs
       def places = Numo::Int64.new(@count).seq.then { |own| [own.concatenate(low), own.concatenate(high)] }
 
-      # @param shares [Hash{Array(Integer, Integer) => Numo::DFloat}] corner pairs, the first not the later one => t values
+      # @param shares [Hash{Array(Integer, Integer) => Numo::DFloat}] corner pairs, the first not the later one => t
+      #   values
       # @return [Numo::DFloat] n + e sums, in the order of .places
       def sums(shares)
         own = Geometry::Grouped.sum(@corners, joined([0, 1, 2].map { |k| shares[[k, k]] }), @count)

@@ -2,8 +2,10 @@
 
 module SheetTrace
   module Flatten
-    # A plain wrap with one seam at the back: each connected part goes round the upright line through its middle. Across runs
-    # the way round, up the height; where a part closes over at the top or below, up runs the angle of elevation, so that this gets room
+    # A plain wrap with one seam at the back: each connected part goes round the upright line through its middle.
+    # Across runs
+    # the way round, up the height; where a part closes over at the top or below, up runs the angle of elevation, so
+    # that this gets room
     # too. Flat lids that the line goes through would be crushed: they are cut off and seen straight on.
     # Source: equidistant cylindrical projection, Snyder, "Map Projections: A Working Manual", USGS 1987, chapter 12.
     module Wrap
@@ -23,7 +25,9 @@ module SheetTrace
         return Seams.none(mesh) if first.empty?
 
         torn = torn(mesh, angles, first, second)
-        Seams.between(mesh, lids(mesh, from)).tap { |bits| bits[mesh.edges.corner_edges[first[torn]]] = 1 unless torn.empty? }
+        Seams
+          .between(mesh, lids(mesh, from))
+          .tap { |bits| bits[mesh.edges.corner_edges[first[torn]]] = 1 unless torn.empty? }
       end
 
       # @param piece [Cut::Piece] whose seam is at the back
@@ -43,19 +47,25 @@ module SheetTrace
         ends, others = [first, second].map { |corners| [corners, mesh.next_corners[corners]] }
         same = mesh.corner_vertices[ends[0]].eq(mesh.corner_vertices[others[0]])
         [0, 1].map do |k|
-          across = others[1 - k].copy.tap { |corners| corners[same.where] = others[k][same.where] if same.any? }
-          (angles[ends[k]] - angles[across]).abs > Math::PI
-        end.reduce(:|).where
+            across = others[1 - k].copy.tap { |corners| corners[same.where] = others[k][same.where] if same.any? }
+            (angles[ends[k]] - angles[across]).abs > Math::PI
+          end
+          .reduce(:|)
+          .where
       end
 
-      # The way round grows from vertex to vertex, from the front on, so that the two sides of the seam come out apart; on the line itself
+      # The way round grows from vertex to vertex, from the front on, so that the two sides of the seam come out
+      # apart; on the line itself
       # there is no way round, so the front is taken.
       def self.angles(piece, from, reach)
         own = around(from).to_a
         on_line = (reach < reach.max * ON_LINE).to_a
         near = neighbours(piece)
         found = Array.new(own.size)
-        own.each_index.sort_by { |vertex| own[vertex].abs }.each { |start| grow(start, own, near, found, on_line) unless found[start] || on_line[start] == 1 }
+        own
+          .each_index
+          .sort_by { |vertex| own[vertex].abs }
+          .each { |start| grow(start, own, near, found, on_line) unless found[start] || on_line[start] == 1 }
         Numo::DFloat.cast(found.map { |angle| angle || 0.0 })
       end
 
@@ -84,7 +94,12 @@ module SheetTrace
       def self.nearest(angles, middle) = angles - (((angles - middle) / (2 * Math::PI)).round * (2 * Math::PI))
 
       def self.by_face(mesh, angles)
-        sums = Geometry::Grouped.sum_rows(mesh.corner_faces, Geometry::Vectors.columns([Numo::NMath.sin(angles), Numo::NMath.cos(angles)]), mesh.face_count)
+        sums =
+          Geometry::Grouped.sum_rows(
+            mesh.corner_faces,
+            Geometry::Vectors.columns([Numo::NMath.sin(angles), Numo::NMath.cos(angles)]),
+            mesh.face_count
+          )
         nearest(angles, Numo::NMath.atan2(sums[true, 0].copy, sums[true, 1].copy)[mesh.corner_faces])
       end
 
@@ -93,7 +108,12 @@ module SheetTrace
         pieces = Cut.call(mesh, Seams.none(mesh)).face_pieces
         groups = pieces[mesh.corner_faces]
         positions = mesh.positions[mesh.corner_vertices, true]
-        columns = Array.new(3) { |axis| Geometry::Grouped.extremes(groups, positions[true, axis].copy, pieces.max + 1).then { |low, high| (low + high) / 2 } }
+        columns =
+          Array.new(3) do |axis|
+            Geometry::Grouped
+              .extremes(groups, positions[true, axis].copy, pieces.max + 1)
+              .then { |low, high| (low + high) / 2 }
+          end
         Geometry::Vectors.columns(columns)[pieces, true]
       end
 
@@ -111,7 +131,8 @@ module SheetTrace
         marks
       end
 
-      # Turns of a face's corners round the line add up to a full turn if the line goes through it. A corner on the line has no turn.
+      # Turns of a face's corners round the line add up to a full turn if the line goes through it. A corner on the
+      # line has no turn.
       def self.on_line?(mesh, from)
         x, z = [0, 2].map { |axis| from[true, axis].copy }
         following = mesh.next_corners
@@ -127,7 +148,17 @@ module SheetTrace
         normals = Geometry::Vectors.unit(Geometry::Vectors.cross(corner[1] - corner[0], corner[2] - corner[0]))
         (normals[true, 1].abs > STEEP).any?
       end
-      private_class_method :torn, :on_line?, :angles, :neighbours, :grow, :around, :nearest, :by_face, :middles, :lids, :closed_over?
+      private_class_method :torn,
+                           :on_line?,
+                           :angles,
+                           :neighbours,
+                           :grow,
+                           :around,
+                           :nearest,
+                           :by_face,
+                           :middles,
+                           :lids,
+                           :closed_over?
     end
   end
 end

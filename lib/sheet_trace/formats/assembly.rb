@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Formats
-    # Puts a mesh together from the pieces that a file holds, each with a place in space: what glTF, COLLADA and PLY share.
+    # Puts a mesh together from the pieces that a file holds, each with a place in space: what glTF, COLLADA and PLY
+    # share.
     class Assembly
       # part [String]; material [Integer] index
       # positions [Numo::DFloat] n x 3; sizes [Numo::Int64] corners of each face; vertices [Numo::Int64] by corner
@@ -10,7 +11,19 @@ module SheetTrace
       # normals [Array(Numo::DFloat, Numo::Int64), nil] values and an index by corner
       # matrix [Numo::DFloat, nil] 4 x 4
       # mapped [Hash{String => Numo::Bit}, nil] by face, for sets that not all of them are in
-      Piece = Struct.new(:part, :material, :positions, :sizes, :vertices, :uvs, :normals, :matrix, :mapped, keyword_init: true)
+      Piece =
+        Struct.new(
+          :part,
+          :material,
+          :positions,
+          :sizes,
+          :vertices,
+          :uvs,
+          :normals,
+          :matrix,
+          :mapped,
+          keyword_init: true
+        )
 
       # @param name [String] of the file
       # @param weld [Boolean] vertices of a part that lie in the same place become one: for formats that
@@ -27,7 +40,9 @@ module SheetTrace
       # @return [String] the part's name, with a number if another has it
       def part(wanted)
         wanted = wanted.to_s.strip.empty? ? "Part" : wanted.to_s.strip
-        name = [wanted].chain((2..).lazy.map { |number| "#{wanted} #{number}" }).find { |candidate| !@parts.include?(candidate) }
+        name =
+          [wanted].chain((2..).lazy.map { |number| "#{wanted} #{number}" })
+            .find { |candidate| !@parts.include?(candidate) }
         @parts << name
         name
       end
@@ -40,7 +55,13 @@ module SheetTrace
         [piece.positions, *piece.uvs.values.map(&:first)].each do |numbers|
           next if numbers.empty? || numbers.isfinite.all?
 
-          raise FormatError.new("#{@name}, part #{piece.part}: a coordinate is not a finite number", where: { file: @name, part: piece.part })
+          raise FormatError.new(
+                  "#{@name}, part #{piece.part}: a coordinate is not a finite number",
+                  where: {
+                    file: @name,
+                    part: piece.part
+                  }
+                )
         end
         @pieces << placed(piece)
       end
@@ -50,7 +71,14 @@ module SheetTrace
       # @return [Array(Mesh, Array<UvSet>)]
       # @raise [FormatError] if no piece was added; where: { file: }
       def build(materials)
-        raise FormatError.new("#{@name} holds no faces; export the surface, not only its points or lines", where: { file: @name }) if empty?
+        if empty?
+          raise FormatError.new(
+                  "#{@name} holds no faces; export the surface, not only its points or lines",
+                  where: {
+                    file: @name
+                  }
+                )
+        end
 
         mesh = mesh(materials)
         names = @pieces.flat_map { |piece| piece.uvs.keys }.uniq
@@ -64,7 +92,9 @@ module SheetTrace
 
         turned = piece.dup
         turned.positions = Geometry::Transform.apply(matrix, piece.positions)
-        turned.normals = [Geometry::Transform.apply_to_normals(matrix, piece.normals[0]), piece.normals[1]] if piece.normals
+        if piece.normals
+          turned.normals = [Geometry::Transform.apply_to_normals(matrix, piece.normals[0]), piece.normals[1]]
+        end
         Geometry::Transform.determinant(matrix).negative? ? reversed(turned) : turned
       end
 
@@ -84,21 +114,31 @@ module SheetTrace
         starts = Numo::Int32.zeros(sizes.size + 1)
         starts[1..] = sizes.cumsum
         positions, vertices = vertices_of
-        Mesh.new(positions: positions, face_starts: starts, corner_vertices: Numo::Int32.cast(vertices), parts: @parts, materials: materials,
-                 face_parts: per_face { |piece| @parts.index(piece.part) }, face_materials: per_face(&:material), corner_normals: normals)
+        Mesh.new(
+          positions: positions,
+          face_starts: starts,
+          corner_vertices: Numo::Int32.cast(vertices),
+          parts: @parts,
+          materials: materials,
+          face_parts: per_face { |piece| @parts.index(piece.part) },
+          face_materials: per_face(&:material),
+          corner_normals: normals
+        )
       end
 
       def vertices_of
         positions = join_rows(@pieces.map(&:positions), 3)
         vertices = join(shifted(@pieces.map(&:vertices), @pieces.map { |piece| piece.positions.shape[0] }))
-        return [positions, vertices] unless @weld
+        return positions, vertices unless @weld
 
-        parts = Numo::Int64.cast(@pieces.map { |piece| @parts.index(piece.part) })[Geometry::Grouped.repeat(Numo::Int64.cast(@pieces.map { |piece|
-          piece.positions.shape[0]
-        }))]
-        ranks, count = (0..2).reduce([parts, @parts.size]) do |(so_far, _), axis|
-          Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(positions[true, axis]))
-        end
+        parts =
+          Numo::Int64.cast(@pieces.map { |piece| @parts.index(piece.part) })[
+            Geometry::Grouped.repeat(Numo::Int64.cast(@pieces.map { |piece| piece.positions.shape[0] }))
+          ]
+        ranks, count =
+          (0..2).reduce([parts, @parts.size]) do |(so_far, _), axis|
+            Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(positions[true, axis]))
+          end
         [positions[Geometry::Grouped.representatives(ranks, count), true], ranks[vertices]]
       end
 
@@ -106,17 +146,28 @@ module SheetTrace
       def normals
         return if @pieces.none?(&:normals)
 
-        rows = @pieces.map do |piece|
-          piece.normals ? piece.normals[0][piece.normals[1], true] : Numo::DFloat.zeros(piece.vertices.size, 3)
-        end
+        rows =
+          @pieces.map do |piece|
+            piece.normals ? piece.normals[0][piece.normals[1], true] : Numo::DFloat.zeros(piece.vertices.size, 3)
+          end
         Geometry::Vectors.unit(join_rows(rows, 3))
       end
 
       def uv_set(name)
-        pairs = @pieces.map { |piece| piece.uvs[name] || [Numo::DFloat.zeros(0, 2), Numo::Int64.zeros(piece.vertices.size)] }
-        mapped = join(@pieces.map { |piece| piece.mapped&.[](name) || Numo::Int64.new(piece.sizes.size).fill(piece.uvs.key?(name) ? 1 : 0) })
-        UvSet.new(name: name, uvs: join_rows(pairs.map(&:first), 2), face_mapped: mapped.eq(1),
-                  corner_uvs: Numo::Int32.cast(join(shifted(pairs.map(&:last), pairs.map { |values, _| values.shape[0] }))))
+        pairs =
+          @pieces.map { |piece| piece.uvs[name] || [Numo::DFloat.zeros(0, 2), Numo::Int64.zeros(piece.vertices.size)] }
+        mapped =
+          join(
+            @pieces.map do |piece|
+              piece.mapped&.[](name) || Numo::Int64.new(piece.sizes.size).fill(piece.uvs.key?(name) ? 1 : 0)
+            end
+          )
+        UvSet.new(
+          name: name,
+          uvs: join_rows(pairs.map(&:first), 2),
+          face_mapped: mapped.eq(1),
+          corner_uvs: Numo::Int32.cast(join(shifted(pairs.map(&:last), pairs.map { |values, _| values.shape[0] })))
+        )
       end
 
       def per_face(&)
@@ -133,7 +184,11 @@ module SheetTrace
 
       def join_rows(lists, width)
         bytes = lists.map { |list| Numo::DFloat.cast(list).to_binary }.join
-        bytes.empty? ? Numo::DFloat.zeros(0, width) : Numo::DFloat.from_binary(bytes, [bytes.bytesize / 8 / width, width])
+        if bytes.empty?
+          Numo::DFloat.zeros(0, width)
+        else
+          Numo::DFloat.from_binary(bytes, [bytes.bytesize / 8 / width, width])
+        end
       end
     end
   end

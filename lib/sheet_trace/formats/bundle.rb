@@ -16,7 +16,11 @@ module SheetTrace
       # @return [Bundle]
       # @raise [FormatError, LimitError] as Zip::Reader says
       def self.open(files)
-        new(files.each_with_object({}) { |(name, bytes), all| Zip::Reader.zip?(bytes) ? all.merge!(Zip::Reader.call(bytes, name: name)) : all[name] = bytes })
+        new(
+          files.each_with_object({}) do |(name, bytes), all|
+            Zip::Reader.zip?(bytes) ? all.merge!(Zip::Reader.call(bytes, name: name)) : all[name] = bytes
+          end
+        )
       end
 
       def initialize(files)
@@ -29,8 +33,22 @@ module SheetTrace
       # @raise [FormatError] where: { file: } if there is none, or more than one
       def model
         found = files.keys.reject { |name| SIDE_FILES.include?(File.extname(name).downcase) && files.size > 1 }
-        raise FormatError.new("#{files.keys.join(", ")}: no model among them; add the OBJ, glTF, COLLADA or PLY file", where: { file: files.keys.first }) if found.empty?
-        raise FormatError.new("#{found.join(" and ")} are both models; bring in one at a time", where: { file: found[1] }) if found.size > 1
+        if found.empty?
+          raise FormatError.new(
+                  "#{files.keys.join(", ")}: no model among them; add the OBJ, glTF, COLLADA or PLY file",
+                  where: {
+                    file: files.keys.first
+                  }
+                )
+        end
+        if found.size > 1
+          raise FormatError.new(
+                  "#{found.join(" and ")} are both models; bring in one at a time",
+                  where: {
+                    file: found[1]
+                  }
+                )
+        end
 
         [found.first, Formats.format_of(files.fetch(found.first))]
       end

@@ -11,7 +11,14 @@ module SheetTrace
       # @raise [LimitError] where: { limit:, got: }
       def self.check(name, vertices: 0, faces: 0)
         { "vertices" => [vertices, MOST_VERTICES], "faces" => [faces, MOST_FACES] }.each do |what, (got, limit)|
-          raise LimitError.new("#{name} has #{got} #{what}; at most #{limit} are taken", where: { limit: limit, got: got }) if got > limit
+          next unless got > limit
+          raise LimitError.new(
+                  "#{name} has #{got} #{what}; at most #{limit} are taken",
+                  where: {
+                    limit: limit,
+                    got: got
+                  }
+                )
         end
       end
     end

@@ -6,28 +6,35 @@ module SheetTrace
     #
     # mesh [Mesh]; uv_sets [Array<UvSet>]; unit_mm [Float] length of a model unit
     # images [Hash{String => String}] file name => bytes of the pictures that materials name
-    Model = Struct.new(:mesh, :uv_sets, :unit_mm, :images, keyword_init: true) do
-      def initialize(unit_mm: 1.0, images: {}, **rest)
-        super
-        freeze
-      end
+    Model =
+      Struct.new(:mesh, :uv_sets, :unit_mm, :images, keyword_init: true) do
+        def initialize(unit_mm: 1.0, images: {}, **rest)
+          super
+          freeze
+        end
 
-      # @param reading [Reading]
-      # @return [Model]
-      def self.of_reading(reading, unit_mm: reading.unit_mm || 1.0)
-        new(mesh: reading.mesh, uv_sets: reading.uv_sets, unit_mm: unit_mm, images: reading.images)
-      end
+        # @param reading [Reading]
+        # @return [Model]
+        def self.of_reading(reading, unit_mm: reading.unit_mm || 1.0)
+          new(mesh: reading.mesh, uv_sets: reading.uv_sets, unit_mm: unit_mm, images: reading.images)
+        end
 
-      # @param layout [Layout] whose UVs are written
-      # @return [Model]
-      def self.of_layout(layout, unit_mm: 1.0, images: {}, mesh: layout.uv_map.mesh)
-        map = layout.uv_map
-        set = UvSet.new(name: "layout", uvs: layout.points_uv, corner_uvs: map.corner_points, face_mapped: map.face_mapped)
-        new(mesh: mesh, uv_sets: [set], unit_mm: unit_mm, images: images)
-      end
+        # @param layout [Layout] whose UVs are written
+        # @return [Model]
+        def self.of_layout(layout, unit_mm: 1.0, images: {}, mesh: layout.uv_map.mesh)
+          map = layout.uv_map
+          set =
+            UvSet.new(
+              name: "layout",
+              uvs: layout.points_uv,
+              corner_uvs: map.corner_points,
+              face_mapped: map.face_mapped
+            )
+          new(mesh: mesh, uv_sets: [set], unit_mm: unit_mm, images: images)
+        end
 
-      # @return [Array<UvSet>] those that some face has UVs in
-      def used_sets = uv_sets.select { |set| set.face_mapped.any? }
-    end
+        # @return [Array<UvSet>] those that some face has UVs in
+        def used_sets = uv_sets.select { |set| set.face_mapped.any? }
+      end
   end
 end

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Formats
-    # Opens a file that holds pictures. What the browser shows and the bake reads stays as it is; other kinds are turned into PNG, a picture with layers
+    # Opens a file that holds pictures. What the browser shows and the bake reads stays as it is; other kinds are
+    # turned into PNG, a picture with layers
     # into one picture for the whole and one for each layer.
     module Pictures
       LAYERED = "8BPS" # how a kind of layered files begins that painters are likely to bring
@@ -19,35 +20,65 @@ module SheetTrace
         return layered(OpenRaster::Reader.call(bytes, name: name), name) if Zip::Reader.zip?(bytes)
 
         if bytes.start_with?(LAYERED)
-          raise UnsupportedFeatureError.new("#{name} is a layered file of a kind that is not read; save it as PNG, or as OpenRaster to keep its layers", where: { file: name })
+          raise UnsupportedFeatureError.new(
+                  "#{name} is a layered file of a kind that is not read; save it as PNG, or as OpenRaster to keep " \
+                    "its layers",
+                  where: {
+                    file: name
+                  }
+                )
         end
-        return [[png(tga(bytes, name), name)], []] if Tga::Reader.tga?(bytes) && !Artwork::Picture.known?(bytes)
+        return [png(tga(bytes, name), name)], [] if Tga::Reader.tga?(bytes) && !Artwork::Picture.known?(bytes)
 
         seen = Artwork::Picture.inspect_file(bytes, name: name)
-        return [[png(Artwork::Picture.read(bytes, name: name), name)], []] if seen[:media_type] == "image/svg+xml"
+        return [png(Artwork::Picture.read(bytes, name: name), name)], [] if seen[:media_type] == "image/svg+xml"
 
         pages = Artwork::Picture.pages(bytes)
-        notes = pages > 1 ? [Note.new(code: "first_page", message: "#{name} holds #{pages} pictures; the first was read", where: { file: name })] : []
+        notes =
+          (
+            if pages > 1
+              [
+                Note.new(
+                  code: "first_page",
+                  message: "#{name} holds #{pages} pictures; the first was read",
+                  where: {
+                    file: name
+                  }
+                )
+              ]
+            else
+              []
+            end
+          )
         [[Opened.new(name: name, bytes: bytes, seen: seen)], notes]
       end
 
       def self.tga(bytes, name) = image(Tga::Reader.call(bytes, name: name))
 
-      def self.image(pixels) = Vips::Image.new_from_memory_copy(pixels.to_binary, pixels.shape[1], pixels.shape[0], 4, :uchar).copy(interpretation: :srgb)
+      def self.image(pixels) =
+        Vips::Image.new_from_memory_copy(pixels.to_binary, pixels.shape[1], pixels.shape[0], 4, :uchar).copy(
+          interpretation: :srgb
+        )
 
       def self.layered(document, name)
         whole = document.merged && png(Artwork::Picture.read(document.merged, name: name), name)
         size = whole ? whole.seen.values_at(:width_px, :height_px) : [document.width_px, document.height_px]
         px = size.reduce(:*) * document.layers.size
         if px > MOST_PIXELS
-          raise LimitError.new("#{name}: its #{document.layers.size} layers of #{size.join(" x ")} px are too much at once",
-                               where: { limit: MOST_PIXELS, got: px })
+          raise LimitError.new(
+                  "#{name}: its #{document.layers.size} layers of #{size.join(" x ")} px are too much at once",
+                  where: {
+                    limit: MOST_PIXELS,
+                    got: px
+                  }
+                )
         end
 
-        layers = document.layers.map do |layer, bytes, x, y|
-          placed = Artwork::Picture.read(bytes, name: "#{name}: #{layer}").embed(x, y, *size)
-          png(placed.copy(interpretation: :srgb), "#{File.basename(name, ".*")}: #{layer}.png")
-        end
+        layers =
+          document.layers.map do |layer, bytes, x, y|
+            placed = Artwork::Picture.read(bytes, name: "#{name}: #{layer}").embed(x, y, *size)
+            png(placed.copy(interpretation: :srgb), "#{File.basename(name, ".*")}: #{layer}.png")
+          end
         [[whole, *layers].compact, document.notes]
       end
 

@@ -4,7 +4,9 @@ module SheetTrace
   module Formats
     # Text files in UTF-8 or UTF-16, with or without a byte-order mark.
     module Text
-      MARKS = { "\xEF\xBB\xBF" => "UTF-8", "\xFF\xFE" => "UTF-16LE", "\xFE\xFF" => "UTF-16BE" }.transform_keys(&:b).freeze
+      MARKS = { "\xEF\xBB\xBF" => "UTF-8", "\xFF\xFE" => "UTF-16LE", "\xFE\xFF" => "UTF-16BE" }.transform_keys(
+        &:b
+      ).freeze
       private_constant :MARKS
 
       # @param bytes [String]
@@ -18,7 +20,14 @@ module SheetTrace
         mark, encoding = MARKS.find { |start, _| bytes.b.start_with?(start) }
         encoding ||= without_mark(bytes)
         plain = bytes.byteslice((mark || "").bytesize..).force_encoding(encoding)
-        text = plain.encoding == Encoding::UTF_8 ? plain.scrub("\u{FFFD}") : plain.encode(Encoding::UTF_8, invalid: :replace, undef: :replace)
+        text =
+          (
+            if plain.encoding == Encoding::UTF_8
+              plain.scrub("\u{FFFD}")
+            else
+              plain.encode(Encoding::UTF_8, invalid: :replace, undef: :replace)
+            end
+          )
         return text unless text.include?("\0")
 
         raise FormatError.new("#{name} is not #{what}: it holds bytes that are not text", where: { file: name })

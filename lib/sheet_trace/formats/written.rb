@@ -6,14 +6,15 @@ module SheetTrace
     #
     # files [Hash{String => String}] name => bytes, the model first
     # notes [Array<Note>] what the format can't hold
-    Written = Struct.new(:files, :notes, keyword_init: true) do
-      def initialize(...)
-        super
-        freeze
-      end
+    Written =
+      Struct.new(:files, :notes, keyword_init: true) do
+        def initialize(...)
+          super
+          freeze
+        end
 
-      # @return [Note]
-      def self.left_out(code, message, **where) = Note.new(code: code, message: message, where: where)
-    end
+        # @return [Note]
+        def self.left_out(code, message, **where) = Note.new(code: code, message: message, where: where)
+      end
   end
 end

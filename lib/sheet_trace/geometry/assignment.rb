@@ -3,7 +3,8 @@
 module SheetTrace
   module Geometry
     # Pairs rows with columns so that the costs of all pairs add up to the least.
-    # Source: Kuhn, "The Hungarian method for the assignment problem", Naval Research Logistics Quarterly 2, 1955, by shortest augmenting
+    # Source: Kuhn, "The Hungarian method for the assignment problem", Naval Research Logistics Quarterly 2, 1955,
+    #   by shortest augmenting
     #   paths as in Jonker, Volgenant, "A shortest augmenting path algorithm", Computing 38, 1987. O(rows^2 columns).
     module Assignment
       # @param costs [Array<Array<Float>>] r x c
@@ -19,7 +20,8 @@ module SheetTrace
         rows.each_with_index.filter_map { |row, column| [row, column] if row }.to_h
       end
 
-      # Finds the cheapest way from a row to a column that is free, over pairs that are made, and changes pairs along it.
+      # Finds the cheapest way from a row to a column that is free, over pairs that are made, and changes pairs along
+      # it.
       def self.augment(costs, start, rows, row_prices, prices)
         count = prices.size
         least = Array.new(count, Float::INFINITY)

@@ -4,7 +4,8 @@ module SheetTrace
   module Geometry
     # Cuts a simple polygon of the plane into triangles by clipping ears.
     # A polygon that crosses itself still gives n - 2 triangles: when no ear is left, the corner that
-    # turns most is clipped. Corners on a straight side are no ears, and no ear is taken whose base they lie on, so that triangles have area
+    # turns most is clipped. Corners on a straight side are no ears, and no ear is taken whose base they lie on, so
+    # that triangles have area
     # where the polygon does. O(n^2) in corners.
     # Source: Meisters, "Polygons have ears", American Mathematical Monthly 82, 1975.
     module EarClipping
@@ -35,7 +36,8 @@ module SheetTrace
       end
 
       def self.inside?(points, p, triangle, slack)
-        triangle.each_index.all? { |i| turn(points, triangle[i - 1], triangle[i], p) >= -slack } && triangle.none? { |q| points[q] == points[p] }
+        triangle.each_index.all? { |i| turn(points, triangle[i - 1], triangle[i], p) >= -slack } &&
+          triangle.none? { |q| points[q] == points[p] }
       end
 
       def self.length(points, a, b) = Math.hypot(points[b][0] - points[a][0], points[b][1] - points[a][1])

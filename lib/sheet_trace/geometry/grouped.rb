@@ -18,7 +18,9 @@ module SheetTrace
       # @return [Numo::DFloat] count x k
       def self.sum_rows(groups, values, count)
         columns = Array.new(values.shape[1]) { |k| sum(groups, values[true, k], count) }
-        Numo::DFloat.zeros(count, columns.size).tap { |out| columns.each_with_index { |column, k| out[true, k] = column } }
+        Numo::DFloat
+          .zeros(count, columns.size)
+          .tap { |out| columns.each_with_index { |column, k| out[true, k] = column } }
       end
 
       # @return [Array(Numo::DFloat, Numo::DFloat)] count smallest and count largest values; an empty
@@ -45,11 +47,12 @@ module SheetTrace
         sorted = values[groups.sort_index]
         ends = groups.bincount(minlength: count).cumsum.to_a
         start = 0
-        pairs = ends.map do |stop|
-          slice = start...stop
-          start = stop
-          slice.none? ? [Float::INFINITY, -Float::INFINITY] : sorted[slice].minmax
-        end
+        pairs =
+          ends.map do |stop|
+            slice = start...stop
+            start = stop
+            slice.none? ? [Float::INFINITY, -Float::INFINITY] : sorted[slice].minmax
+          end
         low, high = pairs.transpose
         [Numo::DFloat.cast(low), Numo::DFloat.cast(high)]
       end
@@ -60,7 +63,7 @@ module SheetTrace
       # @param values [Numo::NArray] n values
       # @return [Array(Numo::Int64, Integer)] the rank of each value, and how many distinct values there are
       def self.ranks(values)
-        return [Numo::Int64.zeros(0), 0] if values.empty?
+        return Numo::Int64.zeros(0), 0 if values.empty?
 
         order = values.sort_index
         sorted = values[order]

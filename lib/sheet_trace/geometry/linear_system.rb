@@ -14,21 +14,24 @@ module SheetTrace
         rows = matrix.zip(right).map { |row, value| [*row.map(&:to_f), value.to_f] }
         size = rows.size
         largest = matrix.flatten.map(&:abs).max.to_f
-        solvable = (0...size).all? do |k|
-          pivot = (k...size).max_by { |i| rows[i][k].abs }
-          rows[k], rows[pivot] = rows[pivot], rows[k]
-          next false if rows[k][k].abs <= SINGULAR * largest
+        solvable =
+          (0...size).all? do |k|
+            pivot = (k...size).max_by { |i| rows[i][k].abs }
+            rows[k], rows[pivot] = rows[pivot], rows[k]
+            next false if rows[k][k].abs <= SINGULAR * largest
 
-          ((k + 1)...size).each { |i| subtract(rows[i], rows[k], k) }
-        end
+            ((k + 1)...size).each { |i| subtract(rows[i], rows[k], k) }
+          end
         back_substituted(rows) if solvable
       end
 
       def self.back_substituted(rows)
         size = rows.size
-        (size - 1).downto(0).with_object(Array.new(size)) do |k, solution|
-          solution[k] = (rows[k][size] - ((k + 1)...size).sum { |j| rows[k][j] * solution[j] }) / rows[k][k]
-        end
+        (size - 1)
+          .downto(0)
+          .with_object(Array.new(size)) do |k, solution|
+            solution[k] = (rows[k][size] - ((k + 1)...size).sum { |j| rows[k][j] * solution[j] }) / rows[k][k]
+          end
       end
 
       def self.subtract(row, pivot, column)

@@ -14,7 +14,10 @@ module SheetTrace
         return 0.0 if inside?(first[0, 0..1].to_a, second) || inside?(second[0, 0..1].to_a, first)
 
         step = [MOST_PAIRS / second.shape[0], 1].max
-        (0...first.shape[0]).step(step).map { |from| least(first[from...[from + step, first.shape[0]].min, true], second) }.min
+        (0...first.shape[0])
+          .step(step)
+          .map { |from| least(first[from...[from + step, first.shape[0]].min, true], second) }
+          .min
       end
 
       # Even and odd crossings of a ray to the right.
@@ -38,12 +41,24 @@ module SheetTrace
         across = columns(second).map { |column| column.expand_dims(0) }
         return 0.0 if cross?(rows, across)
 
-        squares = [[rows[0, 2], across], [rows[2, 2], across], [across[0, 2], rows], [across[2, 2], rows]].map { |place, segment| square_to(place, segment).min }
+        squares =
+          [
+            [rows[0, 2], across],
+            [rows[2, 2], across],
+            [across[0, 2], rows],
+            [across[2, 2], rows]
+          ].map { |place, segment| square_to(place, segment).min }
         Math.sqrt(squares.min)
       end
 
       def self.cross?(rows, across)
-        a, b, c, d = [[rows, across[0, 2]], [rows, across[2, 2]], [across, rows[0, 2]], [across, rows[2, 2]]].map { |segment, place| side(segment, place) }
+        a, b, c, d =
+          [
+            [rows, across[0, 2]],
+            [rows, across[2, 2]],
+            [across, rows[0, 2]],
+            [across, rows[2, 2]]
+          ].map { |segment, place| side(segment, place) }
         ((a * b).lt(0) & (c * d).lt(0)).any?
       end
 

@@ -10,7 +10,8 @@ module SheetTrace
       # @param starts [Array<Integer>] nodes
       # @param goals [Array<Integer>] nodes; the nearest of them is the end
       # @yieldparam node [Integer]
-      # @yieldreturn [Array<Array(Integer, Integer, Float)>] steps from it: the node they lead to, what they go along, their cost
+      # @yieldreturn [Array<Array(Integer, Integer, Float)>] steps from it: the node they lead to, what they go
+      #   along, their cost
       # @return [Array<Integer>, nil] what the way goes along, from its start on; nil if there is none
       def self.call(starts, goals)
         wanted = goals.to_h { |node| [node, true] }

@@ -3,25 +3,34 @@
 module SheetTrace
   module Geometry
     # Turn, even scale and move, mirrored if wanted, that take points nearest to others by least squares.
-    # Source: Umeyama, "Least-squares estimation of transformation parameters between two point patterns", IEEE TPAMI 13, 1991;
+    # Source: Umeyama, "Least-squares estimation of transformation parameters between two point patterns", IEEE
+    #   TPAMI 13, 1991;
     #   in the plane its singular values come down to one angle.
     module Similarity
       # @param from [Numo::DFloat] n x 2; to [Numo::DFloat] n x 2, n at least 2
-      # @param mirrored [Boolean, nil] whether the map turns shapes over; whatever comes nearer if nil, which takes 3 points
+      # @param mirrored [Boolean, nil] whether the map turns shapes over; whatever comes nearer if nil, which takes
+      #   3 points
       # @return [Affine]
       # @raise [InputError] if all points of from are the same
       def self.fit(from, to, mirrored: false)
-        return [false, true].map { |over| fit(from, to, mirrored: over) }.min_by { |map| ((map.apply(from) - to)**2).sum } if mirrored.nil?
+        if mirrored.nil?
+          return(
+            [false, true].map { |over| fit(from, to, mirrored: over) }.min_by { |map| ((map.apply(from) - to)**2).sum }
+          )
+        end
 
         middle, target = [from, to].map { |points| points.mean(axis: 0).to_a }
         p = columns(from, middle)
         p[1] = -p[1] if mirrored
-        Affine.move(*target) * turn_and_scale(p, columns(to, target)) * Affine.scale(1, mirrored ? -1 : 1) * Affine.move(*middle.map(&:-@))
+        Affine.move(*target) * turn_and_scale(p, columns(to, target)) * Affine.scale(1, mirrored ? -1 : 1) *
+          Affine.move(*middle.map(&:-@))
       end
 
       def self.turn_and_scale(p, q)
         spread = p.sum { |column| (column**2).sum }
-        raise InputError.new("points that all lie in one place don't fix a similarity", where: { points: p[0].size }) unless spread.positive?
+        unless spread.positive?
+          raise InputError.new("points that all lie in one place don't fix a similarity", where: { points: p[0].size })
+        end
 
         cos = ((p[0] * q[0]) + (p[1] * q[1])).sum / spread
         sin = ((p[0] * q[1]) - (p[1] * q[0])).sum / spread

@@ -19,12 +19,18 @@ module SheetTrace
         P = Fiddle::TYPE_VOIDP
         HANDLE = Fiddle.dlopen("libcholmod.so.3")
         SIGNATURES = {
-          cholmod_start: [[P], Fiddle::TYPE_INT], cholmod_finish: [[P], Fiddle::TYPE_INT],
-          cholmod_analyze: [[P, P], P], cholmod_factorize: [[P, P, P], Fiddle::TYPE_INT],
+          cholmod_start: [[P], Fiddle::TYPE_INT],
+          cholmod_finish: [[P], Fiddle::TYPE_INT],
+          cholmod_analyze: [[P, P], P],
+          cholmod_factorize: [[P, P, P], Fiddle::TYPE_INT],
           cholmod_solve: [[Fiddle::TYPE_INT, P, P, P], P],
-          cholmod_free_dense: [[P, P], Fiddle::TYPE_INT], cholmod_free_factor: [[P, P], Fiddle::TYPE_INT]
+          cholmod_free_dense: [[P, P], Fiddle::TYPE_INT],
+          cholmod_free_factor: [[P, P], Fiddle::TYPE_INT]
         }.freeze
-        FUNCTIONS = SIGNATURES.to_h { |name, (takes, gives)| [name, Fiddle::Function.new(HANDLE[name.to_s], takes, gives)] }.freeze
+        FUNCTIONS =
+          SIGNATURES
+            .to_h { |name, (takes, gives)| [name, Fiddle::Function.new(HANDLE[name.to_s], takes, gives)] }
+            .freeze
 
         def self.call(name, *arguments) = FUNCTIONS.fetch(name).call(*arguments)
       end

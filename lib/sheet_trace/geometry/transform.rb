@@ -47,7 +47,9 @@ module SheetTrace
       #
       # @param normals [Numo::DFloat] n x 3
       # @return [Numo::DFloat] n x 3 unit vectors
-      def apply_to_normals(matrix, normals) = Vectors.unit(normals.dot(cofactors(matrix).transpose.copy) * (determinant(matrix).negative? ? -1 : 1))
+      def apply_to_normals(matrix, normals)
+        Vectors.unit(normals.dot(cofactors(matrix).transpose.copy) * (determinant(matrix).negative? ? -1 : 1))
+      end
 
       # @return [Float] of the upper left 3 x 3: negative where the map mirrors
       def determinant(matrix)
@@ -58,13 +60,15 @@ module SheetTrace
       # The inverse transpose of the upper left 3 x 3, times its determinant.
       def cofactors(matrix)
         a = matrix[0..2, 0..2].to_a
-        Numo::DFloat.cast(Array.new(3) do |i|
-          Array.new(3) do |j|
-            r, s = [(i + 1) % 3, (i + 2) % 3]
-            p, q = [(j + 1) % 3, (j + 2) % 3]
-            (a[r][p] * a[s][q]) - (a[r][q] * a[s][p])
+        Numo::DFloat.cast(
+          Array.new(3) do |i|
+            Array.new(3) do |j|
+              r, s = [(i + 1) % 3, (i + 2) % 3]
+              p, q = [(j + 1) % 3, (j + 2) % 3]
+              (a[r][p] * a[s][q]) - (a[r][q] * a[s][p])
+            end
           end
-        end)
+        )
       end
 
       # Turns a model whose up is another axis so that y is up, z to the front where it can be.
@@ -72,8 +76,11 @@ module SheetTrace
       # @param axis [String] x, y or z
       # Source: COLLADA 1.5 specification, <up_axis>: the table of right, up and inward axes.
       def y_up_from(axis)
-        { "x" => rows([0, -1, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1]), "y" => identity,
-          "z" => rows([1, 0, 0, 0, 0, 0, 1, 0, 0, -1, 0, 0, 0, 0, 0, 1]) }.fetch(axis)
+        {
+          "x" => rows([0, -1, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1]),
+          "y" => identity,
+          "z" => rows([1, 0, 0, 0, 0, 0, 1, 0, 0, -1, 0, 0, 0, 0, 0, 1])
+        }.fetch(axis)
       end
     end
   end

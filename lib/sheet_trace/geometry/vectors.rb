@@ -5,11 +5,13 @@ module SheetTrace
     # Arithmetic on rows of 3D vectors, Numo::DFloat n x 3.
     module Vectors
       def self.cross(a, b)
-        columns([
-                  (a[true, 1] * b[true, 2]) - (a[true, 2] * b[true, 1]),
-                  (a[true, 2] * b[true, 0]) - (a[true, 0] * b[true, 2]),
-                  (a[true, 0] * b[true, 1]) - (a[true, 1] * b[true, 0])
-                ])
+        columns(
+          [
+            (a[true, 1] * b[true, 2]) - (a[true, 2] * b[true, 1]),
+            (a[true, 2] * b[true, 0]) - (a[true, 0] * b[true, 2]),
+            (a[true, 0] * b[true, 1]) - (a[true, 1] * b[true, 0])
+          ]
+        )
       end
 
       # @return [Numo::DFloat] n inner products
@@ -28,9 +30,9 @@ module SheetTrace
       # @param list [Array<Numo::DFloat>] k columns of n values
       # @return [Numo::DFloat] n x k
       def self.columns(list)
-        Numo::DFloat.zeros(list.first.size, list.size).tap do |out|
-          list.each_with_index { |column, k| out[true, k] = column }
-        end
+        Numo::DFloat
+          .zeros(list.first.size, list.size)
+          .tap { |out| list.each_with_index { |column, k| out[true, k] = column } }
       end
     end
   end

@@ -7,7 +7,12 @@ module SheetTrace
       # @param job [Job]
       # @return [Array<Integer>]
       def self.call(job)
-        job.artwork.worn.select { |layer| layer.shown? && layer.place.island }.flat_map { |layer| under(job, layer.place, layer.place.size_mm(layer.content)) }.uniq
+        job
+          .artwork
+          .worn
+          .select { |layer| layer.shown? && layer.place.island }
+          .flat_map { |layer| under(job, layer.place, layer.place.size_mm(layer.content)) }
+          .uniq
       end
 
       def self.under(job, place, (width, height))
@@ -18,7 +23,10 @@ module SheetTrace
         map = job.layout.uv_map
         rows = map.island_triangles[place.island]
         points = map.triangles.points[rows, true]
-        near = sides.map { |values, length| values[points].then { |own| (own.min(axis: 1) < length / 2) & (own.max(axis: 1) > -length / 2) } }
+        near =
+          sides.map do |values, length|
+            values[points].then { |own| (own.min(axis: 1) < length / 2) & (own.max(axis: 1) > -length / 2) }
+          end
         map.triangles.faces[rows[(near[0] & near[1]).where]].to_a.uniq
       rescue UvError
         []

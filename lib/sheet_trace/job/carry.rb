@@ -2,7 +2,8 @@
 
 module SheetTrace
   class Job
-    # What becomes of things said of a job's surface when it gets another map: which island takes over from which, and where on it places lie.
+    # What becomes of things said of a job's surface when it gets another map: which island takes over from which, and
+    # where on it places lie.
     # An island takes over from the former one that most of its area comes from.
     class Carry
       # @return [UvMap] the other map
@@ -15,8 +16,10 @@ module SheetTrace
       # @param job [Job] as it is
       # @param uv_map [UvMap] that it gets
       # @param source [Source]
-      # @param origins [Numo::Int64, nil] by face of the new map: the job's face that it is, or is a piece of; the same faces if nil
-      # @param edge_middles [Hash{Integer => Integer}] former edge => the new vertex in its middle, of edges that were parted
+      # @param origins [Numo::Int64, nil] by face of the new map: the job's face that it is, or is a piece of; the
+      #   same faces if nil
+      # @param edge_middles [Hash{Integer => Integer}] former edge => the new vertex in its middle, of edges that
+      #   were parted
       def initialize(job, uv_map, source:, origins: nil, edge_middles: {})
         @job = job
         @before = job.layout.uv_map
@@ -30,10 +33,11 @@ module SheetTrace
 
       # @return [Array<Integer, nil>] by new island: the former one it takes over from
       def heirs
-        @heirs ||= begin
-          best = shared.sort_by { |_pair, area| area }.to_h { |(island, former), _area| [island, former] }
-          Array.new(uv_map.island_count) { |island| best[island] }
-        end
+        @heirs ||=
+          begin
+            best = shared.sort_by { |_pair, area| area }.to_h { |(island, former), _area| [island, former] }
+            Array.new(uv_map.island_count) { |island| best[island] }
+          end
       end
 
       # @param said [Hash{Integer => Object}] by former island
@@ -59,12 +63,15 @@ module SheetTrace
       # @param what [String] that can't be kept
       def drop(what) = @dropped << what
 
-      # A spot of the surface stays where it is: its place is measured on the flat map of the island that it lies on now.
+      # A spot of the surface stays where it is: its place is measured on the flat map of the island that it lies on
+      # now.
       #
       # @param former [Integer] island; x_mm, y_mm [Float]; turn_rad [Float]
       # @return [Hash] island:, x_mm:, y_mm:, turn_rad:
       def spot(former, x_mm, y_mm, turn_rad)
-        island = island_under(former, x_mm, y_mm) || shared.select { |(_island, from), _area| from == former }.max_by(&:last)&.first&.first
+        island =
+          island_under(former, x_mm, y_mm) ||
+            shared.select { |(_island, from), _area| from == former }.max_by(&:last)&.first&.first
         unless island
           drop("the place of what lay on #{@job.island_names[former]}")
           island = 0
@@ -79,7 +86,8 @@ module SheetTrace
       end
 
       # @param mark [Fit::Landmark]
-      # @return [Fit::Landmark, nil] on the triangle that its place of the surface lies on now; nil if that is not on the sheet
+      # @return [Fit::Landmark, nil] on the triangle that its place of the surface lies on now; nil if that is not
+      #   on the sheet
       def landmark(mark)
         vertices = @before.triangles.vertices[mark.triangle, true].to_a
         rows = rows_from[@before.triangles.faces[mark.triangle]]
@@ -89,12 +97,21 @@ module SheetTrace
       end
 
       # @param bits [Numo::Bit] E of the job's mesh
-      # @return [Numo::Bit] E of the new one: the same edges, by their vertices, or where these were numbered anew by their places
+      # @return [Numo::Bit] E of the new one: the same edges, by their vertices, or where these were numbered anew
+      #   by their places
       def seams(bits)
         mesh = @before.mesh
-        return bits if mesh.corner_vertices.equal?(uv_map.mesh.corner_vertices) || mesh.corner_vertices == uv_map.mesh.corner_vertices
+        if mesh.corner_vertices.equal?(uv_map.mesh.corner_vertices) ||
+             mesh.corner_vertices == uv_map.mesh.corner_vertices
+          return bits
+        end
 
-        wanted = bits.where.to_a.flat_map { |edge| halves(edge, mesh.edges.vertices[edge, true].to_a) }.to_h { |ends| [key_of(ends), true] }
+        wanted =
+          bits
+            .where
+            .to_a
+            .flat_map { |edge| halves(edge, mesh.edges.vertices[edge, true].to_a) }
+            .to_h { |ends| [key_of(ends), true] }
         found = uv_map.mesh.edges.vertices.to_a.map { |ends| wanted[key_of(ends, uv_map.mesh)] ? 1 : 0 }
         drop("#{wanted.size - found.sum} drawn seams") if found.sum < wanted.size
         Numo::Bit.cast(found)
@@ -105,11 +122,16 @@ module SheetTrace
       # Vertices are only added to, or stay.
       def vertices_kept? = uv_map.mesh.vertex_count >= @before.mesh.vertex_count
 
-      # What an edge is known by on both meshes: its vertices, or their places. Middles of edges are vertices of the new mesh.
+      # What an edge is known by on both meshes: its vertices, or their places. Middles of edges are vertices of the
+      # new mesh.
       def key_of(ends, mesh = nil)
         return ends.sort if vertices_kept?
 
-        ends.map { |vertex| (mesh || (vertex < @before.mesh.vertex_count ? @before.mesh : uv_map.mesh)).positions[vertex, true].to_a }.sort
+        ends
+          .map do |vertex|
+            (mesh || (vertex < @before.mesh.vertex_count ? @before.mesh : uv_map.mesh)).positions[vertex, true].to_a
+          end
+          .sort
       end
 
       def halves(edge, (from, to))
@@ -121,11 +143,16 @@ module SheetTrace
 
       # Area that each pair of a new and a former island shares.
       def shared
-        @shared ||= begin
-          both = (@before.face_mapped[@origins] & uv_map.face_mapped).where
-          areas = Geometry::Vectors.lengths(uv_map.mesh.face_area_vectors)
-          both.to_a.each_with_object(Hash.new(0.0)) { |face, sums| sums[[uv_map.face_islands[face], @before.face_islands[@origins[face]]]] += areas[face] + 1e-300 }
-        end
+        @shared ||=
+          begin
+            both = (@before.face_mapped[@origins] & uv_map.face_mapped).where
+            areas = Geometry::Vectors.lengths(uv_map.mesh.face_area_vectors)
+            both
+              .to_a
+              .each_with_object(Hash.new(0.0)) do |face, sums|
+                sums[[uv_map.face_islands[face], @before.face_islands[@origins[face]]]] += areas[face] + 1e-300
+              end
+          end
       end
 
       # The new island of the face that a place of a flat map lies on, or comes nearest to lying on.
@@ -152,7 +179,8 @@ module SheetTrace
         least
       end
 
-      # The affine map that fits places of the same corners of faces: where a seam passes, a vertex lies in several places.
+      # The affine map that fits places of the same corners of faces: where a seam passes, a vertex lies in several
+      # places.
       def between(from, to, faces)
         former = places(from, @before, @origins[faces].to_a.uniq)
         now = places(to, uv_map, faces) { |face| @origins[face] }
@@ -164,7 +192,10 @@ module SheetTrace
 
       # @return [Numo::Int64] faces of the new island that come from the former one
       def common_faces(former, island)
-        (@before.face_mapped[@origins] & uv_map.face_mapped & @before.face_islands[@origins].eq(former) & uv_map.face_islands.eq(island)).where
+        (
+          @before.face_mapped[@origins] & uv_map.face_mapped & @before.face_islands[@origins].eq(former) &
+            uv_map.face_islands.eq(island)
+        ).where
       end
 
       # @yieldparam face [Integer]
@@ -178,12 +209,20 @@ module SheetTrace
 
         points = map.corner_points[corners]
         owners = map.mesh.corner_faces[corners].to_a.map { |face| block_given? ? yield(face) : face }
-        owners.zip(map.mesh.corner_vertices[corners].to_a).zip(flat_map.by_point.map { |values| values[points].to_a }.transpose).to_h
+        owners
+          .zip(map.mesh.corner_vertices[corners].to_a)
+          .zip(flat_map.by_point.map { |values| values[points].to_a }.transpose)
+          .to_h
       end
 
       # @return [Hash{Integer => Array<Integer>}] rows of the new map's triangles by the former face
       def rows_from
-        @rows_from ||= @origins[uv_map.triangles.faces].to_a.each_with_index.group_by(&:first).transform_values { |pairs| pairs.map(&:last) }
+        @rows_from ||=
+          @origins[uv_map.triangles.faces]
+            .to_a
+            .each_with_index
+            .group_by(&:first)
+            .transform_values { |pairs| pairs.map(&:last) }
       end
 
       def same_triangle(mark, vertices, rows)
@@ -191,25 +230,39 @@ module SheetTrace
 
         rows.each do |row|
           own = uv_map.triangles.vertices[row, true].to_a
-          return mark.with(triangle: row, shares: own.map { |vertex| mark.shares[vertices.index(vertex)] }) if own.sort == vertices.sort
+          if own.sort == vertices.sort
+            return mark.with(triangle: row, shares: own.map { |vertex| mark.shares[vertices.index(vertex)] })
+          end
         end
         nil
       end
 
       # The triangle of the same face that the place lies in, or comes nearest to lying in.
       def nearest_triangle(mark, vertices, rows)
-        at = vertices.zip(mark.shares).map { |vertex, share| (@before.mesh.positions[vertex, true] * share).to_a }.transpose.map(&:sum)
-        found = rows.to_h { |row| [row, barycentric(at, uv_map.mesh.positions[uv_map.triangles.vertices[row, true], true].to_a)] }.compact
+        at =
+          vertices
+            .zip(mark.shares)
+            .map { |vertex, share| (@before.mesh.positions[vertex, true] * share).to_a }
+            .transpose
+            .map(&:sum)
+        found =
+          rows
+            .to_h do |row|
+              [row, barycentric(at, uv_map.mesh.positions[uv_map.triangles.vertices[row, true], true].to_a)]
+            end
+            .compact
         row, shares = found.max_by { |_row, own| own.min }
         row && mark.with(triangle: row, shares: shares)
       end
 
-      # @return [Array(Float, Float, Float), nil] shares of the place of a triangle's plane under a place; nil without area
+      # @return [Array(Float, Float, Float), nil] shares of the place of a triangle's plane under a place; nil
+      #   without area
       # Source: Ericson, "Real-Time Collision Detection", 2004, 3.4.
       def barycentric(at, (a, b, c))
         v0, v1, v2 = [b, c, at].map { |corner| corner.zip(a).map { |x, y| x - y } }
         dot = ->(one, other) { one.zip(other).sum { |x, y| x * y } }
-        d00, d01, d11, d20, d21 = [[v0, v0], [v0, v1], [v1, v1], [v2, v0], [v2, v1]].map { |one, other| dot.call(one, other) }
+        d00, d01, d11, d20, d21 =
+          [[v0, v0], [v0, v1], [v1, v1], [v2, v0], [v2, v1]].map { |one, other| dot.call(one, other) }
         area = (d00 * d11) - (d01 * d01)
         return unless area.positive?
 

@@ -2,7 +2,8 @@
 
 module SheetTrace
   class Job
-    # The finished files: the model that wears the composed sheet, with the sheet as PNG beside it or in it, as the format has it.
+    # The finished files: the model that wears the composed sheet, with the sheet as PNG beside it or in it, as the
+    # format has it.
     module Deliver
       # @param job [Job]
       # @param pictures [#call] takes a digest, gives the bytes of the image file
@@ -15,8 +16,19 @@ module SheetTrace
         writer = Formats::WRITERS.fetch(format)
         sheet = Artwork::Compose.call(job.artwork, job.canvas(pictures: pictures, size: size))
         picture = "#{base_name}.png"
-        mesh = job.mesh.with(materials: job.mesh.materials.map { |material| Mesh::Material.new(name: material.name, image: picture) })
-        model = Formats::Model.of_layout(job.layout, mesh: mesh, unit_mm: job.unit_mm, images: { picture => Formats::Png::Writer.call(sheet) })
+        mesh =
+          job.mesh.with(
+            materials: job.mesh.materials.map { |material| Mesh::Material.new(name: material.name, image: picture) }
+          )
+        model =
+          Formats::Model.of_layout(
+            job.layout,
+            mesh: mesh,
+            unit_mm: job.unit_mm,
+            images: {
+              picture => Formats::Png::Writer.call(sheet)
+            }
+          )
         writer.call(model, base_name: base_name).files
       end
 
@@ -25,7 +37,8 @@ module SheetTrace
       # @param name [String] any
       # @return [String]
       def self.base_name(name)
-        plain = File.basename(name, ".*").unicode_normalize(:nfkd).gsub(/[^A-Za-z0-9_-]+/, "-").gsub(/\A-+|-+\z/, "").downcase
+        plain =
+          File.basename(name, ".*").unicode_normalize(:nfkd).gsub(/[^A-Za-z0-9_-]+/, "-").gsub(/\A-+|-+\z/, "").downcase
         plain.empty? ? "model" : plain[0, 60]
       end
     end

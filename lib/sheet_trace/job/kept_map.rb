@@ -2,7 +2,8 @@
 
 module SheetTrace
   class Job
-    # A layout that was set aside under a name, to be compared with and gone back to. It is read when it is first looked at.
+    # A layout that was set aside under a name, to be compared with and gone back to. It is read when it is first
+    # looked at.
     class KeptMap
       # @return [String]
       attr_reader :name

@@ -2,7 +2,8 @@
 
 module SheetTrace
   class Job
-    # What is worked out from a job when it is first asked for. It goes along to the jobs made from it, as far as their changes leave it true.
+    # What is worked out from a job when it is first asked for. It goes along to the jobs made from it, as far as
+    # their changes leave it true.
     class Memo
       # What follows from the surface and its unit alone.
       OF_SURFACE = %i[flat_maps canvas map_seams].freeze
@@ -21,10 +22,16 @@ module SheetTrace
       # @param job [Job] that this is of; changes [Hash] of its parts
       # @return [Memo] for the job with these changes
       def after(job, changes)
-        same_surface = !changes.key?(:unit_mm) && (!changes.key?(:layout) || changes[:layout].uv_map.equal?(job.layout.uv_map))
+        same_surface =
+          !changes.key?(:unit_mm) && (!changes.key?(:layout) || changes[:layout].uv_map.equal?(job.layout.uv_map))
         return Memo.new unless same_surface
 
-        Memo.new({ **@kept.slice(*OF_SURFACE), known_measures: @kept[:measures] ? [job.layout, @kept[:measures]] : @kept[:known_measures] })
+        Memo.new(
+          {
+            **@kept.slice(*OF_SURFACE),
+            known_measures: @kept[:measures] ? [job.layout, @kept[:measures]] : @kept[:known_measures]
+          }
+        )
       end
     end
   end

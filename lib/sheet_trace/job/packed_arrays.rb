@@ -11,7 +11,12 @@ module SheetTrace
       # @return [Hash{Symbol => Numo::NArray}]
       def self.unpack(packed, types)
         types.to_h do |name, type|
-          [name, packed[name.to_s].then { |array| array["bytes"].empty? ? type.zeros(*array["shape"]) : type.from_binary(array["bytes"], array["shape"]) }]
+          [
+            name,
+            packed[name.to_s].then do |array|
+              array["bytes"].empty? ? type.zeros(*array["shape"]) : type.from_binary(array["bytes"], array["shape"])
+            end
+          ]
         end
       end
 

@@ -2,7 +2,8 @@
 
 module SheetTrace
   class Job
-    # The parts of the document. Keeping a job and giving it another map walk over this list, so that no part can be forgotten. A part says:
+    # The parts of the document. Keeping a job and giving it another map walk over this list, so that no part can be
+    # forgotten. A part says:
     #   .default                    what a job has that says nothing of it
     #   .pack(value, packing)       plain values of JSON; big arrays go to packing.keep, which gives the name of a blob
     #   .unpack(plain, unpacking)   the value again
@@ -11,8 +12,17 @@ module SheetTrace
     module Parts
       # In the order in which they are read: a part may look at those above it.
       ALL = {
-        source: Source, unit_mm: UnitMm, layout: Layout, given_names: GivenNames, given_tags: GivenTags, gutter_px: GutterPx, plan: Plan,
-        fit_setup: FitSetup, drawn_seams: DrawnSeams, kept_maps: KeptMaps, artwork: Artwork
+        source: Source,
+        unit_mm: UnitMm,
+        layout: Layout,
+        given_names: GivenNames,
+        given_tags: GivenTags,
+        gutter_px: GutterPx,
+        plan: Plan,
+        fit_setup: FitSetup,
+        drawn_seams: DrawnSeams,
+        kept_maps: KeptMaps,
+        artwork: Artwork
       }.freeze
     end
   end

@@ -23,7 +23,11 @@ module SheetTrace
       # @param mesh [Mesh]
       # @return [Job]
       def self.by_corner(job, corner_uvs:, face_mapped:, groups:, mesh: job.mesh, **carried)
-        call(job, UvMap::Build.call(mesh, corner_uvs, Numo::Int32.new(mesh.corner_count).seq, face_mapped, groups: groups), **carried)
+        call(
+          job,
+          UvMap::Build.call(mesh, corner_uvs, Numo::Int32.new(mesh.corner_count).seq, face_mapped, groups: groups),
+          **carried
+        )
       end
 
       # The same islands in other shapes; twins that lie on one go along.
@@ -38,13 +42,20 @@ module SheetTrace
       # @return [Job]
       def self.with_points(job, points_uv)
         map = job.layout.uv_map
-        by_corner(job, corner_uvs: points_uv[map.corner_points, true], face_mapped: map.face_mapped, groups: groups(job))
+        by_corner(
+          job,
+          corner_uvs: points_uv[map.corner_points, true],
+          face_mapped: map.face_mapped,
+          groups: groups(job)
+        )
       end
 
       # @return [Numo::Int32] F groups that keep a job's islands apart; faces not on the sheet have a group of their own
       def self.groups(job)
         map = job.layout.uv_map
-        map.face_islands.copy.tap { |groups| groups[(~map.face_mapped).where] = map.island_count if map.face_mapped.eq(0).any? }
+        map.face_islands.copy.tap do |groups|
+          groups[(~map.face_mapped).where] = map.island_count if map.face_mapped.eq(0).any?
+        end
       end
     end
   end

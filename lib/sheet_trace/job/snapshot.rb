@@ -2,7 +2,8 @@
 
 module SheetTrace
   class Job
-    # A job as a document of plain values and the blobs it names by digest, for keeping. The document says its version; older ones are brought up to
+    # A job as a document of plain values and the blobs it names by digest, for keeping. The document says its
+    # version; older ones are brought up to
     # date by Upgrade, newer ones are refused.
     class Snapshot
       VERSION = 3
@@ -23,7 +24,10 @@ module SheetTrace
       # @return [Snapshot]
       def self.dump(job, before: nil)
         packing = Packing.new(before)
-        parts = Parts::ALL.to_h { |name, part| [name, packing.same?(name, job) ? before.document[:parts][name] : part.pack(job.part(name), packing)] }
+        parts =
+          Parts::ALL.to_h do |name, part|
+            [name, packing.same?(name, job) ? before.document[:parts][name] : part.pack(job.part(name), packing)]
+          end
         new(job, { version: VERSION, parts: parts }, packing.blobs)
       end
 
@@ -47,7 +51,8 @@ module SheetTrace
       end
       private_class_method :new
 
-      # What parts are packed with: blobs are kept, and what has not changed since the former snapshot is taken from there.
+      # What parts are packed with: blobs are kept, and what has not changed since the former snapshot is taken from
+      # there.
       class Packing
         # @return [Hash{String => String}] digest => bytes
         attr_reader :blobs
@@ -82,7 +87,9 @@ module SheetTrace
         def part(name) = @parts.fetch(name)
 
         def add(name, part, plain)
-          raise FormatError.new("the job's document lacks its #{name.to_s.tr("_", " ")}", where: { part: name }) unless plain.key?(name)
+          unless plain.key?(name)
+            raise FormatError.new("the job's document lacks its #{name.to_s.tr("_", " ")}", where: { part: name })
+          end
 
           @parts[name] = part.unpack(plain[name], self)
         end

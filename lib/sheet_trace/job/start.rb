@@ -17,15 +17,17 @@ module SheetTrace
         Started.new(job: SkinsFromMaterials.call(job, files), pictures: reading.images.slice(*files.keys))
       end
 
-      # @return [Array(Hash{String => Artwork::PictureFile}, Array<Formats::Note>)] by file name, and a note for each that can't be shown
+      # @return [Array(Hash{String => Artwork::PictureFile}, Array<Formats::Note>)] by file name, and a note for
+      #   each that can't be shown
       def self.readable(images)
         notes = []
-        files = images.filter_map do |name, bytes|
-          [name, Artwork::PictureFile.of_bytes(bytes, name: name)]
-        rescue Error => e
-          notes << Formats::Note.new(code: "picture_not_read", message: e.message, where: { file: name })
-          nil
-        end
+        files =
+          images.filter_map do |name, bytes|
+            [name, Artwork::PictureFile.of_bytes(bytes, name: name)]
+          rescue Error => e
+            notes << Formats::Note.new(code: "picture_not_read", message: e.message, where: { file: name })
+            nil
+          end
         [files.to_h, notes]
       end
       private_class_method :readable

@@ -2,7 +2,8 @@
 
 module SheetTrace
   class Job
-    # Brings the document of a job, as an earlier version of the program kept it, up to date: a small step for each version.
+    # Brings the document of a job, as an earlier version of the program kept it, up to date: a small step for each
+    # version.
     module Upgrade
       # version => what makes the next of it
       STEPS = { 2 => ->(document, blobs) { FromVersion2.call(document, blobs) } }.freeze
@@ -17,11 +18,22 @@ module SheetTrace
       def self.call(document, blobs)
         version = document[:version]
         if version.is_a?(Integer) && version > Snapshot::VERSION
-          raise UnsupportedFeatureError.new("this job was saved by a newer Sheet Trace (document #{version}; up to #{Snapshot::VERSION} is read); open it with that one",
-                                            where: { version: version })
+          raise UnsupportedFeatureError.new(
+                  "this job was saved by a newer Sheet Trace (document #{version}; up to #{Snapshot::VERSION} is " \
+                    "read); open it with that one",
+                  where: {
+                    version: version
+                  }
+                )
         end
         unless version.is_a?(Integer) && version.between?(OLDEST, Snapshot::VERSION)
-          raise FormatError.new("the job's document says it is of version #{version.inspect}; #{OLDEST} to #{Snapshot::VERSION} are read", where: { version: version })
+          raise FormatError.new(
+                  "the job's document says it is of version #{version.inspect}; #{OLDEST} to #{Snapshot::VERSION} " \
+                    "are read",
+                  where: {
+                    version: version
+                  }
+                )
         end
 
         (version...Snapshot::VERSION).reduce(document) { |so_far, number| STEPS.fetch(number).call(so_far, blobs) }

@@ -10,7 +10,8 @@ module SheetTrace
       private_constant :STILL_PX, :STRAIGHT_RAD, :ALIKE
 
       # island [Integer] of the second layout; cut_anew [Boolean] its faces were not one island before
-      # moved_px [Float] way of its middle; turn_rad [Float] clockwise; scale [Float]; reflected [Boolean]; nil where it was cut anew
+      # moved_px [Float] way of its middle; turn_rad [Float] clockwise; scale [Float]; reflected [Boolean]; nil where
+      # it was cut anew
       Change = Struct.new(:island, :cut_anew, :moved_px, :turn_rad, :scale, :reflected, keyword_init: true)
 
       # @param before [Layout]; after [Layout]
@@ -25,14 +26,17 @@ module SheetTrace
       def self.change(before, after, island)
         faces = after.uv_map.island_faces[island]
         former = before.uv_map.face_islands[faces].to_a.uniq
-        same = before.uv_map.face_mapped[faces].all? && former.size == 1 && before.uv_map.island_faces[former.first].size == faces.size
+        same =
+          before.uv_map.face_mapped[faces].all? && former.size == 1 &&
+            before.uv_map.island_faces[former.first].size == faces.size
         return Change.new(island: island, cut_anew: true) unless same
 
         from, to = [before, after].map { |layout| places(layout, faces) }
         moved = Math.sqrt(((to.mean(axis: 0) - from.mean(axis: 0))**2).sum)
         turn, scale, reflected = fitted(from, to)
         still = moved < STILL_PX && turn.abs < STRAIGHT_RAD && (scale - 1).abs < ALIKE && !reflected
-        Change.new(island: island, cut_anew: false, moved_px: moved, turn_rad: turn, scale: scale, reflected: reflected) unless still
+        return if still
+        Change.new(island: island, cut_anew: false, moved_px: moved, turn_rad: turn, scale: scale, reflected: reflected)
       end
 
       def self.places(layout, faces)
@@ -44,7 +48,11 @@ module SheetTrace
       def self.fitted(from, to)
         affine = Geometry::Affine.fit(from, to)
         side = affine.determinant.negative? ? -1 : 1
-        [Math.atan2(affine.d - (side * affine.b), affine.a + (side * affine.e)), Math.sqrt(affine.determinant.abs), side == -1]
+        [
+          Math.atan2(affine.d - (side * affine.b), affine.a + (side * affine.e)),
+          Math.sqrt(affine.determinant.abs),
+          side == -1
+        ]
       rescue InputError # a line or a point has no turn
         [0.0, 1.0, false]
       end

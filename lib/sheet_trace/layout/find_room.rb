@@ -30,7 +30,9 @@ module SheetTrace
         rows, columns = @taken.shape
         return if down > rows || across > columns
 
-        free = sums[down..-1, across..-1] - sums[0...-down, across..-1] - sums[down..-1, 0...-across] + sums[0...-down, 0...-across]
+        free =
+          sums[down..-1, across..-1] - sums[0...-down, across..-1] - sums[down..-1, 0...-across] +
+            sums[0...-down, 0...-across]
         places = free.eq(0).flatten.where
         return if places.empty?
 
@@ -52,17 +54,23 @@ module SheetTrace
       def free?(left, top, right, bottom)
         return false if left < 0 || top < 0 || right > @sheet.width_px || bottom > @sheet.height_px
 
-        columns, rows = [[left, right], [top, bottom]].map do |low, high|
-          (((low - @gutter) / @cell) + @edge).floor.clamp(0, nil)..(((high + @gutter) / @cell) + @edge).floor
-        end
-        @taken[rows.begin..[rows.end, @taken.shape[0] - 1].min, columns.begin..[columns.end, @taken.shape[1] - 1].min].max.zero?
+        columns, rows =
+          [[left, right], [top, bottom]].map do |low, high|
+            (((low - @gutter) / @cell) + @edge).floor.clamp(0, nil)..(((high + @gutter) / @cell) + @edge).floor
+          end
+        @taken[
+          rows.begin..[rows.end, @taken.shape[0] - 1].min,
+          columns.begin..[columns.end, @taken.shape[1] - 1].min
+        ].max.zero?
       end
 
       private
 
       def square?(side)
         size = side + (2 * @edge)
-        (sums[size..-1, size..-1] - sums[0...-size, size..-1] - sums[size..-1, 0...-size] + sums[0...-size, 0...-size]).eq(0).any?
+        (
+          sums[size..-1, size..-1] - sums[0...-size, size..-1] - sums[size..-1, 0...-size] + sums[0...-size, 0...-size]
+        ).eq(0).any?
       end
 
       def cells(px) = (px / @cell).floor
@@ -75,7 +83,10 @@ module SheetTrace
       # Summed areas: entry (y, x) counts the taken cells above and left of it.
       # Source: Crow, "Summed-area tables for texture mapping", SIGGRAPH 1984.
       def sums
-        @sums ||= Numo::Int32.zeros(@taken.shape[0] + 1, @taken.shape[1] + 1).tap { |table| table[1..-1, 1..-1] = @taken.cumsum(axis: 0).cumsum(axis: 1) }
+        @sums ||=
+          Numo::Int32
+            .zeros(@taken.shape[0] + 1, @taken.shape[1] + 1)
+            .tap { |table| table[1..-1, 1..-1] = @taken.cumsum(axis: 0).cumsum(axis: 1) }
       end
 
       def take_islands(layout, islands)
@@ -96,13 +107,16 @@ module SheetTrace
         height, width = @taken.shape
         texels, = Raster::Rasterise.call(corners, width, height)
         tips = Numo::Int64.cast(corners.floor).reshape(corners.size / 2, 2)
-        inside = ((tips[true, 0] >= 0) & (tips[true, 0] < width) & (tips[true, 1] >= 0) & (tips[true, 1] < height)).where
+        inside =
+          ((tips[true, 0] >= 0) & (tips[true, 0] < width) & (tips[true, 1] >= 0) & (tips[true, 1] < height)).where
         flat = Numo::Int32.zeros(height * width)
         flat[texels] = 1 unless texels.empty?
         flat[(tips[inside, 1] * width) + tips[inside, 0]] = 1 unless inside.empty?
         grown = flat.reshape(height, width)
         # A cell whose middle is free may still be touched.
-        [[1, 0], [-1, 0], [0, 1], [0, -1]].each { |dy, dx| @taken[target(dy, height), target(dx, width)] |= grown[target(-dy, height), target(-dx, width)] }
+        [[1, 0], [-1, 0], [0, 1], [0, -1]].each do |dy, dx|
+          @taken[target(dy, height), target(dx, width)] |= grown[target(-dy, height), target(-dx, width)]
+        end
         @taken |= grown
       end
 

@@ -2,13 +2,15 @@
 
 module SheetTrace
   class Layout
-    # Islands of the same shape on the model, up to a turn or a reflection, and which point of one is which of the other.
+    # Islands of the same shape on the model, up to a turn or a reflection, and which point of one is which of the
+    # other.
     module FindTwins
       # Points must meet as near as this, as a share of the island's size.
       TOLERANCE = 1e-3
       private_constant :TOLERANCE
 
-      # islands [Array<Integer>] the first leads; points [Array<Numo::Int64>] by island: points in the order of the leader's
+      # islands [Array<Integer>] the first leads; points [Array<Numo::Int64>] by island: points in the order of the
+      # leader's
       # reflected [Array<Boolean>] by island, beside the leader
       Twins = Struct.new(:islands, :points, :reflected, keyword_init: true)
 
@@ -19,7 +21,10 @@ module SheetTrace
       # @return [Array<Twins>] groups of two and more
       def self.call(job_flat_map, uv_map, islands, tolerance: TOLERANCE)
         flat = islands.to_h { |island| [island, shape(job_flat_map.call(island))] }
-        rough = islands.group_by { |island| [uv_map.island_faces[island].size, flat[island][:points].size, Math.log(flat[island][:size]).round(1)] }
+        rough =
+          islands.group_by do |island|
+            [uv_map.island_faces[island].size, flat[island][:points].size, Math.log(flat[island][:size]).round(1)]
+          end
         rough.values.flat_map { |some| grouped(flat, some, tolerance) }.select { |twins| twins.islands.size > 1 }
       rescue UvError
         []
@@ -27,7 +32,13 @@ module SheetTrace
 
       def self.grouped(flat, islands, tolerance)
         islands.each_with_object([]) do |island, groups|
-          found = groups.lazy.filter_map { |twins| match(flat[twins.islands.first], flat[island], tolerance).then { |met| [twins, met] if met } }.first
+          found =
+            groups
+              .lazy
+              .filter_map do |twins|
+                match(flat[twins.islands.first], flat[island], tolerance).then { |met| [twins, met] if met }
+              end
+              .first
           if found
             twins, (order, reflected) = found
             twins.islands << island
@@ -46,10 +57,12 @@ module SheetTrace
         { points: flat_map.points, places: places, reach: reach, far: reach.max_index, size: [reach.max, 1e-12].max }
       end
 
-      # The farthest point of one meets each about as far of the other in turn: as it is, or else reflected. Of several ways that meet, as on
+      # The farthest point of one meets each about as far of the other in turn: as it is, or else reflected. Of
+      # several ways that meet, as on
       # a rectangle, the one that turns least keeps both upright.
       #
-      # @return [Array(Numo::Int64, Boolean), nil] rows of the other in the order of the one, and whether it is reflected
+      # @return [Array(Numo::Int64, Boolean), nil] rows of the other in the order of the one, and whether it is
+      #   reflected
       def self.match(one, other, tolerance)
         near = one[:size] * tolerance
         return if (one[:size] - other[:size]).abs > near
@@ -58,8 +71,9 @@ module SheetTrace
           places = reflected ? other[:places] * Numo::DFloat[[-1, 1]] : other[:places]
           rows = ((other[:reach] - one[:size]).abs <= near).where.to_a
           turns = rows.map { |row| turn(one, places[row, true].to_a) }.sort_by(&:abs)
-          order = turns.lazy.filter_map { |angle| meet(one[:places], Geometry::Affine.turn(angle).apply(places), near) }.first
-          return [order, reflected] if order
+          order =
+            turns.lazy.filter_map { |angle| meet(one[:places], Geometry::Affine.turn(angle).apply(places), near) }.first
+          return order, reflected if order
         end
         nil
       end

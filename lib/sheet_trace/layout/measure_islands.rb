@@ -16,20 +16,33 @@ module SheetTrace
       # worst_face [Integer, nil] index of the face with the worst stretch
       # flat_triangles [Integer] triangles with area on the model and none on the sheet
       # up_angle_rad [Float] 0 where model-up points to the top of the sheet, clockwise, in (-pi, pi]
-      Measure = Struct.new(:faces, :size_mm, :size_px, :density_px_per_mm, :stretch_mean, :stretch_worst, :worst_face,
-                           :flat_triangles, :mirrored, :up_angle_rad, keyword_init: true) do
-        def initialize(...)
-          super
-          freeze
-        end
+      Measure =
+        Struct.new(
+          :faces,
+          :size_mm,
+          :size_px,
+          :density_px_per_mm,
+          :stretch_mean,
+          :stretch_worst,
+          :worst_face,
+          :flat_triangles,
+          :mirrored,
+          :up_angle_rad,
+          keyword_init: true
+        ) do
+          def initialize(...)
+            super
+            freeze
+          end
 
-        # @return [String] how lettering on the sheet reads on the model: "right", "reflected", or "turned" where it does not stand upright
-        def reading
-          return "reflected" if mirrored
+          # @return [String] how lettering on the sheet reads on the model: "right", "reflected", or "turned" where
+          #   it does not stand upright
+          def reading
+            return "reflected" if mirrored
 
-          up_angle_rad.abs <= Measure::LEANING_RAD ? "right" : "turned"
+            up_angle_rad.abs <= Measure::LEANING_RAD ? "right" : "turned"
+          end
         end
-      end
 
       # Lettering that leans by less still reads as upright.
       class Measure
@@ -60,15 +73,23 @@ module SheetTrace
         number = Numo::Int32.zeros(@map.island_count).tap { |numbers| numbers[picked] = Numo::Int32.new(@count).seq }
         @islands = number[@map.triangles.islands[@rows]]
         @point_islands = number[@map.point_islands[@points]]
-        @jacobians = UvMap::Jacobians.call(@map.triangle_positions(unit_mm, @rows), @map.triangle_places(layout.points_px, @rows))
+        @jacobians =
+          UvMap::Jacobians.call(@map.triangle_positions(unit_mm, @rows), @map.triangle_places(layout.points_px, @rows))
       end
       private_class_method :new
 
       private
 
       def measures
-        columns = { faces: @map.island_faces.values_at(*@picked).map(&:size), size_mm: sizes_mm, size_px: sizes_px, density_px_per_mm: densities, mirrored: mirrored,
-                    up_angle_rad: up_angles, **stretches }.transform_values(&:to_a)
+        columns = {
+          faces: @map.island_faces.values_at(*@picked).map(&:size),
+          size_mm: sizes_mm,
+          size_px: sizes_px,
+          density_px_per_mm: densities,
+          mirrored: mirrored,
+          up_angle_rad: up_angles,
+          **stretches
+        }.transform_values(&:to_a)
         Array.new(@count) do |island|
           row = columns.transform_values { |column| column[island] }
           Measure.new(**row, mirrored: row[:mirrored] == 1, flat_triangles: row[:flat_triangles].round)
@@ -103,9 +124,12 @@ module SheetTrace
         ratio[~solid] = 0.0
         worst, worst_face = worst_of(ratio)
         flats = sum(Numo::DFloat.cast(flat)).to_a
-        { stretch_mean: (sum(weight * ratio) / total).to_a.map { |mean| mean.zero? ? nil : mean },
+        {
+          stretch_mean: (sum(weight * ratio) / total).to_a.map { |mean| mean.zero? ? nil : mean },
           stretch_worst: worst.each_with_index.map { |value, i| value if flats[i].zero? },
-          worst_face: worst_face, flat_triangles: flats }
+          worst_face: worst_face,
+          flat_triangles: flats
+        }
       end
 
       # @return [Array(Array<Float, nil>, Array<Integer, nil>)] each island's largest ratio, and a face that has it
@@ -123,22 +147,24 @@ module SheetTrace
       end
 
       def up_angles
-        @up_angles ||= begin
-          up = Mesh::Facing.up(@map.mean_normals[@picked, true])
-          dx, dy = @jacobians.on_plane(Array.new(3) { |axis| up[true, axis][@islands] })
-          Numo::NMath.atan2(sum(dx * area_mm2), -sum(dy * area_mm2))
-        end
+        @up_angles ||=
+          begin
+            up = Mesh::Facing.up(@map.mean_normals[@picked, true])
+            dx, dy = @jacobians.on_plane(Array.new(3) { |axis| up[true, axis][@islands] })
+            Numo::NMath.atan2(sum(dx * area_mm2), -sum(dy * area_mm2))
+          end
       end
 
       # The island's points carried to mm by the affine map that fits the whole island best - the root of
       # its mean metric - and turned upright. Exact where the island is an affine image of its true shape.
       def sizes_mm
         px = [0, 1].map { |axis| @layout.points_px[@points, axis] }
-        spans = upright_mm_frames.map do |frame|
-          a, b = frame.map { |column| column[@point_islands] }
-          low, high = Geometry::Grouped.extremes(@point_islands, (px[0] * a) + (px[1] * b), @count)
-          (high - low).to_a
-        end
+        spans =
+          upright_mm_frames.map do |frame|
+            a, b = frame.map { |column| column[@point_islands] }
+            low, high = Geometry::Grouped.extremes(@point_islands, (px[0] * a) + (px[1] * b), @count)
+            (high - low).to_a
+          end
         spans.transpose
       end
 

@@ -2,12 +2,14 @@
 
 module SheetTrace
   class Layout
-    # Packs islands on a sheet by their true outlines: the largest first, each as far up and left as it fits, at the largest common scale
+    # Packs islands on a sheet by their true outlines: the largest first, each as far up and left as it fits, at the
+    # largest common scale
     # at which all do. Gutter and margin are kept to the px, as outlines are taken as all the cells that they touch.
     # Source: bottom-left, as Pack::Grid. O(n * rows of cells) shifts of the whole grid an attempt.
     class Pack
       TURNS = %w[none quarter free].freeze
-      # Attempts differ in the order in which islands are placed. With few islands more are tried; so many placings of an island in all.
+      # Attempts differ in the order in which islands are placed. With few islands more are tried; so many placings of
+      # an island in all.
       ATTEMPTS = (1..12)
       PLACINGS = 300
       # Coarse cells along the longer side of the sheet, to find the scale and for the places.
@@ -26,7 +28,8 @@ module SheetTrace
 
       # What is moved as one.
       #
-      # islands [Array<Integer>]; lines [Array<Array>] as Outlines gives them; turns_rad [Array<Float>] clockwise, that may be tried
+      # islands [Array<Integer>]; lines [Array<Array>] as Outlines gives them; turns_rad [Array<Float>] clockwise,
+      # that may be tried
       Unit = Struct.new(:islands, :lines, :turns_rad, keyword_init: true)
 
       # layout [Layout]; scale [Float] of all that was packed; share_used [Float] of the sheet that lies under outlines
@@ -42,15 +45,31 @@ module SheetTrace
       # @param turn [String] of TURNS
       # @param upright [Array<Integer>] islands that are never turned
       # @param keep_scale [Boolean]
-      # @param fixed [Array<Integer>] islands that stay where they are; reserved [Array<Array(Numeric, Numeric, Numeric, Numeric)>] left, top,
+      # @param fixed [Array<Integer>] islands that stay where they are; reserved [Array<Array(Numeric, Numeric,
+      #   Numeric, Numeric)>] left, top,
       #   width and height of rectangles to be left free, px
       # @param in_order [Boolean] whether units are placed in the order they are given in, and not the largest first
       # @param attempt [Integer] 0 and more, each another order
       # @return [Result]
       # @raise [LayoutError] if they don't fit; where: { islands: }
       # @raise [InputError] if the margin leaves no room; where: { margin_px: }
-      def self.call(layout, units, gutter_px:, margin_px: 0, turn: "quarter", upright: [], keep_scale: false, fixed: [], reserved: [], in_order: false, attempt: 0)
-        new(layout, units, gutter_px:, margin_px:, turn:, upright:, fixed:, reserved:, in_order:, attempt:).send(:packed, keep_scale)
+      def self.call(
+        layout,
+        units,
+        gutter_px:,
+        margin_px: 0,
+        turn: "quarter",
+        upright: [],
+        keep_scale: false,
+        fixed: [],
+        reserved: [],
+        in_order: false,
+        attempt: 0
+      )
+        new(layout, units, gutter_px:, margin_px:, turn:, upright:, fixed:, reserved:, in_order:, attempt:).send(
+          :packed,
+          keep_scale
+        )
       end
 
       def initialize(layout, units, gutter_px:, margin_px:, turn:, upright:, fixed:, reserved:, in_order:, attempt:)
@@ -58,11 +77,21 @@ module SheetTrace
         @gutter_px = gutter_px
         @margin_px = margin_px
         @inner = [layout.sheet.width_px, layout.sheet.height_px].map { |px| px - (2.0 * margin_px) }
-        raise InputError.new("a margin of #{margin_px} px leaves nothing of #{layout.sheet}", where: { margin_px: margin_px }) unless @inner.min.positive?
+        unless @inner.min.positive?
+          raise InputError.new(
+                  "a margin of #{margin_px} px leaves nothing of #{layout.sheet}",
+                  where: {
+                    margin_px: margin_px
+                  }
+                )
+        end
 
         @outlines = Outlines.call(layout)
         held = upright.to_h { |island| [island, true] }
-        @units = units.map { |islands| unit(islands, islands.any? { |island| held[island] } ? "none" : turn, units.size) }.reject { |one| one.lines.empty? }
+        @units =
+          units
+            .map { |islands| unit(islands, islands.any? { |island| held[island] } ? "none" : turn, units.size) }
+            .reject { |one| one.lines.empty? }
         @obstacles = fixed.map { |island| @outlines[island] } + reserved.map { |box| rectangle(*box) }
         @in_order = in_order
         @attempt = attempt
@@ -81,19 +110,30 @@ module SheetTrace
           places = places_at(1.0, fine)
           return result(1.0, places) if places && fits?(places, fine)
 
-          raise LayoutError.new("#{@units.size} islands don't fit on #{@layout.sheet} at their present scale; let them be scaled, or take a larger sheet",
-                                where: { islands: @units.size })
+          raise LayoutError.new(
+                  "#{@units.size} islands don't fit on #{@layout.sheet} at their present scale; let them be scaled, " \
+                    "or take a larger sheet",
+                  where: {
+                    islands: @units.size
+                  }
+                )
         end
 
-        scale, places = largest(fine, FINE, largest(Cells.new(@inner, COARSE), COARSE, first_guess).first || first_guess)
+        scale, places =
+          largest(fine, FINE, largest(Cells.new(@inner, COARSE), COARSE, first_guess).first || first_guess)
         raise no_room unless scale
 
         result(scale, places)
       end
 
       def no_room
-        LayoutError.new("#{@units.size} islands don't fit on #{@layout.sheet} with #{@gutter_px} px between them; take a smaller gutter or a larger sheet",
-                        where: { islands: @units.size })
+        LayoutError.new(
+          "#{@units.size} islands don't fit on #{@layout.sheet} with #{@gutter_px} px between them; take a smaller " \
+            "gutter or a larger sheet",
+          where: {
+            islands: @units.size
+          }
+        )
       end
 
       # The largest scale at which all fit, from a guess; each round learns from how far down the last one came.
@@ -139,7 +179,8 @@ module SheetTrace
 
       def area(lines) = lines.sum { |x1, y1, x2, y2, layers| layers * ((x1 * y2) - (x2 * y1)) / 2 }.abs
 
-      # @return [Array<Array(Unit, Float, Integer, Integer, Integer)>, nil] unit, turn, column, row and lowest row of each
+      # @return [Array<Array(Unit, Float, Integer, Integer, Integer)>, nil] unit, turn, column, row and lowest row
+      #   of each
       def places_at(scale, cells)
         grid = cells.grid(BEYOND, @gutter_px)
         @obstacles.each { |lines| block(grid, cells, lines) }
@@ -155,25 +196,36 @@ module SheetTrace
 
       # Of all turns the one that reaches least far down, and then least far to the right.
       def best_place(grid, one, scale, cells)
-        one.turns_rad.filter_map do |turn|
-          mask = mask(one, turn, scale, cells.coarse_px)
-          column, row = grid.place_for(mask)
-          [turn, column, row, row + mask.height, column + mask.width] if row
-        end.min_by { |found| found.last(2) }
+        one
+          .turns_rad
+          .filter_map do |turn|
+            mask = mask(one, turn, scale, cells.coarse_px)
+            column, row = grid.place_for(mask)
+            [turn, column, row, row + mask.height, column + mask.width] if row
+          end
+          .min_by { |found| found.last(2) }
       end
 
       def mask(one, turn, scale, cell_px)
         factor = scale / cell_px
-        Mask.of_lines(turned(one, turn).map { |x1, y1, x2, y2, layers| [x1 * factor, y1 * factor, x2 * factor, y2 * factor, layers] })
+        Mask.of_lines(
+          turned(one, turn).map do |x1, y1, x2, y2, layers|
+            [x1 * factor, y1 * factor, x2 * factor, y2 * factor, layers]
+          end
+        )
       end
 
       # The unit's lines turned, moved so that the least x and y are 0.
-      def turned(one, turn) = @shapes[[one.islands, turn]] ||= at_zero(turn.zero? ? one.lines : turn_lines(one.lines, turn))
+      def turned(one, turn)
+        @shapes[[one.islands, turn]] ||= at_zero(turn.zero? ? one.lines : turn_lines(one.lines, turn))
+      end
 
       def turn_lines(lines, turn)
         cos = Math.cos(turn).round(15)
         sin = Math.sin(turn).round(15)
-        lines.map { |x1, y1, x2, y2, layers| [(x1 * cos) - (y1 * sin), (x1 * sin) + (y1 * cos), (x2 * cos) - (y2 * sin), (x2 * sin) + (y2 * cos), layers] }
+        lines.map do |x1, y1, x2, y2, layers|
+          [(x1 * cos) - (y1 * sin), (x1 * sin) + (y1 * cos), (x2 * cos) - (y2 * sin), (x2 * sin) + (y2 * cos), layers]
+        end
       end
 
       def at_zero(lines)
@@ -187,11 +239,15 @@ module SheetTrace
         return @units if @in_order
 
         random = Random.new(@attempt)
-        sizes = @units.map do |one|
-          mask = mask(one, one.turns_rad.first, scale, cells.coarse_px)
-          cells_taken = mask.rows.sum { |row| row.digits(1 << 30).sum { |digit| digit.to_s(2).count("1") } }
-          [cells_taken, [mask.width, mask.height].max, mask.height, mask.width].fetch(@attempt, cells_taken * random.rand(0.5..1.5))
-        end
+        sizes =
+          @units.map do |one|
+            mask = mask(one, one.turns_rad.first, scale, cells.coarse_px)
+            cells_taken = mask.rows.sum { |row| row.digits(1 << 30).sum { |digit| digit.to_s(2).count("1") } }
+            [cells_taken, [mask.width, mask.height].max, mask.height, mask.width].fetch(
+              @attempt,
+              cells_taken * random.rand(0.5..1.5)
+            )
+          end
         @units.each_index.sort_by { |i| [-sizes[i], i] }.map { |i| @units[i] }
       end
 
@@ -200,7 +256,10 @@ module SheetTrace
 
       # What stays is in the way where it lies, whatever the grid.
       def block(grid, cells, lines)
-        moved = lines.map { |x1, y1, x2, y2, layers| [x1, y1, x2, y2].map { |px| (px - @margin_px) / cells.fine_px }.push(layers) }
+        moved =
+          lines.map do |x1, y1, x2, y2, layers|
+            [x1, y1, x2, y2].map { |px| (px - @margin_px) / cells.fine_px }.push(layers)
+          end
         left, top = corner(moved).map(&:floor)
         mask = Mask.of_lines(moved.map { |x1, y1, x2, y2, layers| [x1 - left, y1 - top, x2 - left, y2 - top, layers] })
         grid.take(mask.grown(cells.reach(@gutter_px)), left, top)
@@ -209,7 +268,12 @@ module SheetTrace
       def rectangle(left, top, width, height)
         right = left + width
         below = top + height
-        [[left, top, left, below, 1], [left, below, right, below, 1], [right, below, right, top, 1], [right, top, left, top, 1]]
+        [
+          [left, top, left, below, 1],
+          [left, below, right, below, 1],
+          [right, below, right, top, 1],
+          [right, top, left, top, 1]
+        ]
       end
 
       def unit(islands, turn, count)
@@ -228,26 +292,34 @@ module SheetTrace
 
       # The turn that gives the smallest box, to half a degree.
       def slimmest(lines)
-        (0...180).map { |half| half * Math::PI / 360 }.min_by do |turn|
-          turned = turn_lines(lines, turn)
-          [[0, 2], [1, 3]].map { |ends| turned.flat_map { |line| line.values_at(*ends) }.minmax.then { |least, most| most - least } }.reduce(:*)
-        end
+        (0...180)
+          .map { |half| half * Math::PI / 360 }
+          .min_by do |turn|
+            turned = turn_lines(lines, turn)
+            [[0, 2], [1, 3]].map do |ends|
+                turned.flat_map { |line| line.values_at(*ends) }.minmax.then { |least, most| most - least }
+              end
+              .reduce(:*)
+          end
       end
 
       def result(scale, places)
         cell = Cells.new(@inner, FINE).fine_px
-        layout = places.reduce(@layout) do |so_far, (one, turn, column, row, _bottom)|
-          left, top = corner(turn.zero? ? one.lines : turn_lines(one.lines, turn))
-          onto = Geometry::Affine.move(@margin_px + (column * cell), @margin_px + (row * cell)) * Geometry::Affine.scale(scale, scale) *
-                 Geometry::Affine.move(-left, -top) * Geometry::Affine.turn(turn)
-          so_far.place(one.islands, onto)
-        end
+        layout =
+          places.reduce(@layout) do |so_far, (one, turn, column, row, _bottom)|
+            left, top = corner(turn.zero? ? one.lines : turn_lines(one.lines, turn))
+            onto =
+              Geometry::Affine.move(@margin_px + (column * cell), @margin_px + (row * cell)) *
+                Geometry::Affine.scale(scale, scale) * Geometry::Affine.move(-left, -top) * Geometry::Affine.turn(turn)
+            so_far.place(one.islands, onto)
+          end
         Result.new(layout: layout, scale: scale, share_used: share_used(scale))
       end
 
       def share_used(scale)
         rest = (0...@layout.uv_map.island_count).to_a - @units.flat_map(&:islands)
-        ((total_area * scale * scale) + rest.sum { |island| area(@outlines[island]) }) / (@layout.sheet.width_px * @layout.sheet.height_px)
+        ((total_area * scale * scale) + rest.sum { |island| area(@outlines[island]) }) /
+          (@layout.sheet.width_px * @layout.sheet.height_px)
       end
     end
   end

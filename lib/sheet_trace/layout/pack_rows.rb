@@ -19,7 +19,11 @@ module SheetTrace
         gutter_px = [gutter_px, Math.sqrt(sheet.width_px * sheet.height_px / sizes.size.to_f) / 8].min
         order ||= sizes.each_index.sort_by { |i| [-sizes[i][1], i] }
         scale = largest_scale(sizes, order, sheet, gutter_px)
-        [rows(sizes, order, sheet, gutter_px, scale) || raise(LayoutError, "#{sizes.size} rectangles don't fit on #{sheet}"), scale]
+        [
+          rows(sizes, order, sheet, gutter_px, scale) ||
+            raise(LayoutError, "#{sizes.size} rectangles don't fit on #{sheet}"),
+          scale
+        ]
       end
 
       def self.largest_scale(sizes, order, sheet, gutter)

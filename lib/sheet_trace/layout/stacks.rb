@@ -10,7 +10,14 @@ module SheetTrace
       # @param layout [Layout]
       # @return [Array<Array<Integer>>] each island in one list, lists by their first island
       def self.call(layout)
-        by_box = layout.boxes_px.to_a.each_with_index.group_by { |box, _island| box.map { |px| (px / (4 * NEAR_PX)).round } }.values.map { |group| group.map(&:last) }
+        by_box =
+          layout
+            .boxes_px
+            .to_a
+            .each_with_index
+            .group_by { |box, _island| box.map { |px| (px / (4 * NEAR_PX)).round } }
+            .values
+            .map { |group| group.map(&:last) }
         by_box.flat_map { |islands| islands.size == 1 ? [islands] : parted(layout, islands) }.sort_by(&:first)
       end
 
@@ -38,7 +45,8 @@ module SheetTrace
         points_uv[layout.uv_map.island_points[to], true] = points_uv[rows, true] if rows.all?
       end
 
-      def self.rounded(layout, island) = (layout.points_px[layout.uv_map.island_points[island], true] / (4 * NEAR_PX)).round.to_a
+      def self.rounded(layout, island) =
+        (layout.points_px[layout.uv_map.island_points[island], true] / (4 * NEAR_PX)).round.to_a
 
       def self.parted(layout, islands)
         islands.group_by { |island| rounded(layout, island).sort }.values

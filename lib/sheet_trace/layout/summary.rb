@@ -8,22 +8,27 @@ module SheetTrace
     # density_px_per_mm [Array(Float, Float)] least and most, of islands with area
     # used [Float] share of the sheet that triangles cover, overlaps counted twice
     # turned [Integer] islands that read mirrored
-    Summary = Struct.new(:islands, :stretch_mean, :stretch_worst, :density_px_per_mm, :used, :turned, keyword_init: true) do
-      # @param layout [Layout]
-      # @param unit_mm [Float]
-      # @return [Summary]
-      def self.call(layout, unit_mm:)
-        measures = MeasureIslands.call(layout, unit_mm: unit_mm)
-        jacobians = layout.uv_map.jacobians(layout.points_px, unit_mm)
-        areas = jacobians.area_mm2
-        large, small = jacobians.singular_values
-        good = ((small > large * 1e-9) & (areas > 0)).where
-        densities = measures.map(&:density_px_per_mm).select(&:positive?)
-        new(islands: layout.uv_map.island_count, turned: measures.count(&:mirrored), density_px_per_mm: densities.minmax.map { |value| value || 0.0 },
+    Summary =
+      Struct.new(:islands, :stretch_mean, :stretch_worst, :density_px_per_mm, :used, :turned, keyword_init: true) do
+        # @param layout [Layout]
+        # @param unit_mm [Float]
+        # @return [Summary]
+        def self.call(layout, unit_mm:)
+          measures = MeasureIslands.call(layout, unit_mm: unit_mm)
+          jacobians = layout.uv_map.jacobians(layout.points_px, unit_mm)
+          areas = jacobians.area_mm2
+          large, small = jacobians.singular_values
+          good = ((small > large * 1e-9) & (areas > 0)).where
+          densities = measures.map(&:density_px_per_mm).select(&:positive?)
+          new(
+            islands: layout.uv_map.island_count,
+            turned: measures.count(&:mirrored),
+            density_px_per_mm: densities.minmax.map { |value| value || 0.0 },
             stretch_mean: good.empty? ? 1.0 : (large[good] / small[good] * areas[good]).sum / areas[good].sum,
             stretch_worst: measures.all?(&:stretch_worst) ? measures.map(&:stretch_worst).max : nil,
-            used: (jacobians.determinant.abs * areas).sum / (layout.sheet.width_px * layout.sheet.height_px))
+            used: (jacobians.determinant.abs * areas).sum / (layout.sheet.width_px * layout.sheet.height_px)
+          )
+        end
       end
-    end
   end
 end

@@ -2,9 +2,12 @@
 
 module SheetTrace
   class Layout
-    # How much of each island is seen from around the model: views from directions spread evenly over the sphere, each looked at as a raster
-    # of depths. An island that is seen as wide as it is from wherever it faces comes to 1; hidden faces lower its share.
-    # Source: directions by the Fibonacci lattice, Gonzalez, "Measurement of areas on a sphere using Fibonacci and latitude-longitude
+    # How much of each island is seen from around the model: views from directions spread evenly over the sphere, each
+    # looked at as a raster
+    # of depths. An island that is seen as wide as it is from wherever it faces comes to 1; hidden faces lower its
+    # share.
+    # Source: directions by the Fibonacci lattice, Gonzalez, "Measurement of areas on a sphere using Fibonacci and
+    #   latitude-longitude
     # lattices", Mathematical Geosciences 42, 2010.
     module Visibility
       VIEWS = 42
@@ -22,9 +25,18 @@ module SheetTrace
         directions.each do |direction|
           faces, cell = faces_seen(mesh, direction)
           seen += Numo::DFloat.cast(islands[faces].bincount(minlength: seen.size)) * cell unless faces.empty?
-          turned += Geometry::Grouped.sum(islands, mesh.face_area_vectors.dot(Numo::DFloat.cast(direction)).clip(0, nil), seen.size)
+          turned +=
+            Geometry::Grouped.sum(
+              islands,
+              mesh.face_area_vectors.dot(Numo::DFloat.cast(direction)).clip(0, nil),
+              seen.size
+            )
         end
-        seen.to_a.zip(turned.to_a).first(uv_map.island_count).map { |own, all| all.positive? ? [own / all, 1.0].min : 0.0 }
+        seen
+          .to_a
+          .zip(turned.to_a)
+          .first(uv_map.island_count)
+          .map { |own, all| all.positive? ? [own / all, 1.0].min : 0.0 }
       end
 
       def self.directions
@@ -36,7 +48,8 @@ module SheetTrace
         end
       end
 
-      # @return [Array(Numo::Int32, Float)] the foremost face at each cell of a raster that is not empty, and the area of a cell, square model units
+      # @return [Array(Numo::Int32, Float)] the foremost face at each cell of a raster that is not empty, and the
+      #   area of a cell, square model units
       def self.faces_seen(mesh, direction)
         normal = Numo::DFloat.cast(direction).reshape(1, 3)
         across, up = Flatten::Axes.call(normal).map(&:flatten)
@@ -48,14 +61,15 @@ module SheetTrace
         corners = Numo::DFloat.zeros(*vertices.shape, 2)
         2.times { |axis| corners[true, true, axis] = (flat[axis][vertices] - low[axis]) / span * RASTER }
         cells, rows = Raster::Rasterise.call(corners, RASTER, RASTER)
-        return [Numo::Int32.zeros(0), 0.0] if cells.empty?
+        return Numo::Int32.zeros(0), 0.0 if cells.empty?
 
         [cut.faces[foremost(cells, rows, flat[2][vertices].mean(axis: 1))], (span / RASTER)**2]
       end
 
       # Of the triangles on each cell the one nearest to the eye, by its middle.
       def self.foremost(cells, rows, depths)
-        ranks = Numo::Int64.zeros(depths.size).tap { |places| places[depths.sort_index] = Numo::Int64.new(depths.size).seq }
+        ranks =
+          Numo::Int64.zeros(depths.size).tap { |places| places[depths.sort_index] = Numo::Int64.new(depths.size).seq }
         keys = ((cells + 1) * depths.size) - ranks[rows] # the nearest first in each cell
         order = keys.sort_index
         first = Numo::Bit.ones(order.size)

@@ -18,16 +18,22 @@ module SheetTrace
 
         corners = places.to_a
         starts = mesh.face_starts.to_a
-        likely.group_by { |face| corners[starts[face]...starts[face + 1]].sort }.values.select { |faces| faces.size > 1 }
+        likely
+          .group_by { |face| corners[starts[face]...starts[face + 1]].sort }
+          .values
+          .select { |faces| faces.size > 1 }
       end
 
       # Faces that could be alike have the same number of corners and the same sums of place numbers.
       def self.candidates(mesh, places)
         numbers = Numo::DFloat.cast(places)
-        columns = [numbers, numbers**2].map { |values| Geometry::Grouped.sum(mesh.corner_faces, values, mesh.face_count) }
-        columns.reduce([Numo::Int64.cast(mesh.face_sizes), mesh.face_sizes.max + 1]) do |(so_far, _), column|
-          Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(column))
-        end.first
+        columns =
+          [numbers, numbers**2].map { |values| Geometry::Grouped.sum(mesh.corner_faces, values, mesh.face_count) }
+        columns
+          .reduce([Numo::Int64.cast(mesh.face_sizes), mesh.face_sizes.max + 1]) do |(so_far, _), column|
+            Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(column))
+          end
+          .first
       end
       private_class_method :candidates
     end

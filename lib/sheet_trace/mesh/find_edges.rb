@@ -9,7 +9,8 @@ module SheetTrace
       def self.call(mesh)
         from = Numo::Int64.cast(mesh.corner_vertices)
         to = from[mesh.next_corners]
-        ranks, count = Geometry::Grouped.pair_ranks(Numo::Int64.minimum(from, to), Numo::Int64.maximum(from, to), mesh.vertex_count)
+        ranks, count =
+          Geometry::Grouped.pair_ranks(Numo::Int64.minimum(from, to), Numo::Int64.maximum(from, to), mesh.vertex_count)
         rows = Geometry::Grouped.representatives(ranks, count)
         vertices = Numo::Int64.zeros(count, 2)
         vertices[true, 0] = Numo::Int64.minimum(from, to)[rows]

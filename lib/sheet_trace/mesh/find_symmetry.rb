@@ -2,8 +2,10 @@
 
 module SheetTrace
   class Mesh
-    # Finds a plane about which a mesh is its own mirror image: vertices onto vertices, faces onto faces. Planes square to the
-    # axes come first, left and right before front and back before top and bottom, then those square to the principal axes;
+    # Finds a plane about which a mesh is its own mirror image: vertices onto vertices, faces onto faces. Planes
+    # square to the
+    # axes come first, left and right before front and back before top and bottom, then those square to the principal
+    # axes;
     # each goes through the middle of the vertices. O(V) in a grid of cells for each plane.
     class FindSymmetry
       # How far apart mirrored vertices may lie, as a share of the model's size.
@@ -42,7 +44,11 @@ module SheetTrace
         along = AXES.each_with_index.map { |normal, i| [normal, @middle[[0, 2, 1][i]]] }
         from = @places - Numo::DFloat[@mean]
         covariance = Array.new(3) { |i| Array.new(3) { |j| (from[true, i] * from[true, j]).mean } }
-        leaning = Geometry::SymmetricEigen.call(covariance).map(&:last).reject { |normal| normal.any? { |part| part.abs > 1 - 1e-6 } }
+        leaning =
+          Geometry::SymmetricEigen
+            .call(covariance)
+            .map(&:last)
+            .reject { |normal| normal.any? { |part| part.abs > 1 - 1e-6 } }
         along + leaning.map { |normal| [normal, normal.zip(@mean).sum { |a, b| a * b }] }
       end
 
@@ -74,16 +80,22 @@ module SheetTrace
       end
 
       def cells
-        @cells ||= @used.zip(@places.to_a).each_with_object(Hash.new { |all, key| all[key] = [] }) do |(vertex, place), all|
-          all[place.map { |x| (x / (2 * @tolerance)).floor }] << [vertex, place]
-        end
+        @cells ||=
+          @used
+            .zip(@places.to_a)
+            .each_with_object(Hash.new { |all, key| all[key] = [] }) do |(vertex, place), all|
+              all[place.map { |x| (x / (2 * @tolerance)).floor }] << [vertex, place]
+            end
       end
 
       # Within the tolerance of a place lie at most the eight cells nearest to it.
       def nearest(place)
         best = nil
         least = @tolerance
-        ranges = place.map { |x| [((x - @tolerance) / (2 * @tolerance)).floor, ((x + @tolerance) / (2 * @tolerance)).floor].uniq }
+        ranges =
+          place.map do |x|
+            [((x - @tolerance) / (2 * @tolerance)).floor, ((x + @tolerance) / (2 * @tolerance)).floor].uniq
+          end
         ranges[0].product(ranges[1], ranges[2]) do |key|
           next unless cells.key?(key)
 
@@ -102,13 +114,15 @@ module SheetTrace
         known = Hash.new { |all, key| all[key] = [] }
         starts.each_cons(2).with_index { |(from, to), face| known[places[from...to].sort] << face }
         found = Array.new(places.size)
-        starts.each_cons(2).with_index do |(from, to), face|
-          wanted = places[from...to].map { |place| twins[place] }
-          faces = known.fetch(wanted.sort, nil) or return nil
-          twin = faces.size == 1 ? faces.first : faces.find { |other| other != face } || face
-          own = (starts[twin]...starts[twin + 1]).to_a
-          (from...to).each { |corner| found[corner] = own.find { |other| places[other] == wanted[corner - from] } }
-        end
+        starts
+          .each_cons(2)
+          .with_index do |(from, to), face|
+            wanted = places[from...to].map { |place| twins[place] }
+            faces = known.fetch(wanted.sort, nil) or return nil
+            twin = faces.size == 1 ? faces.first : faces.find { |other| other != face } || face
+            own = (starts[twin]...starts[twin + 1]).to_a
+            (from...to).each { |corner| found[corner] = own.find { |other| places[other] == wanted[corner - from] } }
+          end
         found
       end
 
@@ -127,7 +141,10 @@ module SheetTrace
         start = Numo::Int64.cast(ends[1])
         ahead = following.ne(ends[0]).where
         start[ahead] = ends[0][ahead] unless ahead.empty?
-        Numo::Int64.new(@mesh.edges.count).seq.tap { |edges| edges[@mesh.edges.corner_edges] = @mesh.edges.corner_edges[start] }
+        Numo::Int64
+          .new(@mesh.edges.count)
+          .seq
+          .tap { |edges| edges[@mesh.edges.corner_edges] = @mesh.edges.corner_edges[start] }
       end
     end
   end

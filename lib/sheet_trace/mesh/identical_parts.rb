@@ -45,7 +45,11 @@ module SheetTrace
         anchors = anchors(first)
         size = distances(first, anchors[0]).max
         return true if size.zero?
-        return false unless anchors.all? { |anchor| ((distances(first, anchor) - distances(second, anchor)).abs.max / size) < TOLERANCE }
+        unless anchors.all? { |anchor|
+                 ((distances(first, anchor) - distances(second, anchor)).abs.max / size) < TOLERANCE
+               }
+          return false
+        end
 
         volumes = [first, second].map { |points| volume(points, anchors) / (size**3) }
         volumes.map(&:abs).max < TOLERANCE || (volumes[0] * volumes[1]).positive?
@@ -69,7 +73,8 @@ module SheetTrace
 
       def self.volume(points, anchors)
         a, b, c = anchors.drop(1).map { |anchor| (points[anchor, true] - points[anchors[0], true]).to_a }
-        (a[0] * ((b[1] * c[2]) - (b[2] * c[1]))) - (a[1] * ((b[0] * c[2]) - (b[2] * c[0]))) + (a[2] * ((b[0] * c[1]) - (b[1] * c[0])))
+        (a[0] * ((b[1] * c[2]) - (b[2] * c[1]))) - (a[1] * ((b[0] * c[2]) - (b[2] * c[0]))) +
+          (a[2] * ((b[0] * c[1]) - (b[1] * c[0])))
       end
       private_class_method :shape, :split, :congruent?, :anchors, :distances, :distances_to, :volume
     end

@@ -9,7 +9,10 @@ module SheetTrace
       def self.call(mesh)
         ranks, count = ranks(mesh)
         places = mesh.positions[mesh.corner_vertices, true]
-        mesh.with(positions: places[Geometry::Grouped.representatives(ranks, count), true], corner_vertices: Numo::Int32.cast(ranks))
+        mesh.with(
+          positions: places[Geometry::Grouped.representatives(ranks, count), true],
+          corner_vertices: Numo::Int32.cast(ranks)
+        )
       end
 
       # @return [Numo::Int64] faces with a vertex that shares its place with another

@@ -7,7 +7,8 @@ module SheetTrace
       SHARP_COS = Math.cos(40 * Math::PI / 180)
       private_constant :SHARP_COS
 
-      # The loop that an edge lies on: along a rim or a border from sharp edge to sharp edge, or else straight on through
+      # The loop that an edge lies on: along a rim or a border from sharp edge to sharp edge, or else straight on
+      # through
       # each vertex of four edges, until it closes or can't go on.
       #
       # @param mesh [Mesh]
@@ -45,7 +46,9 @@ module SheetTrace
       def self.cheapest_run(mesh, from, to, costs)
         ends = mesh.edges.vertices.to_a
         around = mesh.vertex_edges
-        Geometry::ShortestPath.call(from, to) { |vertex| around[vertex].map { |edge| [ends[edge].sum - vertex, edge, costs[edge]] } }
+        Geometry::ShortestPath.call(from, to) do |vertex|
+          around[vertex].map { |edge| [ends[edge].sum - vertex, edge, costs[edge]] }
+        end
       end
 
       def self.walk(mesh, start, vertex, around, faces, sharp)
@@ -78,7 +81,9 @@ module SheetTrace
         return sharp if first.empty?
 
         normals = Geometry::Vectors.unit(mesh.face_area_vectors)
-        bends = Geometry::Vectors.dot(normals[mesh.corner_faces[first], true], normals[mesh.corner_faces[second], true]) < SHARP_COS
+        bends =
+          Geometry::Vectors.dot(normals[mesh.corner_faces[first], true], normals[mesh.corner_faces[second], true]) <
+            SHARP_COS
         rows = mesh.edges.corner_edges[first[bends.where]]
         sharp[rows] = 1 unless rows.empty?
         sharp
@@ -87,7 +92,12 @@ module SheetTrace
       def self.check(index, count, what)
         return if index.is_a?(Integer) && index.between?(0, count - 1)
 
-        raise InputError.new("there is no #{what} #{index.inspect}; the model has #{count}, counted from 0", where: { what.to_sym => index })
+        raise InputError.new(
+                "there is no #{what} #{index.inspect}; the model has #{count}, counted from 0",
+                where: {
+                  what.to_sym => index
+                }
+              )
       end
       private_class_method :walk, :onward, :sharp_edges, :check
     end

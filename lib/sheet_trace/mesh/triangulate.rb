@@ -3,7 +3,8 @@
 module SheetTrace
   class Mesh
     # Cuts each face into triangles: a fan where every corner of the face turns outwards, ear clipping where one is
-    # dented or lies on a straight side. Of a quadrilateral's diagonals the second is taken where the first has the ends of
+    # dented or lies on a straight side. Of a quadrilateral's diagonals the second is taken where the first has the
+    # ends of
     # another diagonal or of an edge: two lines between the same vertices would shut in what lies between them.
     module Triangulate
       STRAIGHT = 1e-9 # share of the face's area that a corner may span and still lie on a straight side
@@ -15,12 +16,13 @@ module SheetTrace
         return whole(mesh) if mesh.face_sizes.eq(3).all?
 
         dents = turning(mesh, ->(turns, straight) { turns < straight })
-        pieces = mesh.face_sizes.to_a.uniq.flat_map do |size|
-          faces = mesh.face_sizes.eq(size).where
-          dented = size == 3 ? Numo::Bit.zeros(faces.size) : dents[faces]
-          round = faces[(~dented).where]
-          [*(size == 4 ? quads(mesh, round) : [fans(mesh, round, size)]), *clipped(mesh, faces[dented.where])]
-        end
+        pieces =
+          mesh.face_sizes.to_a.uniq.flat_map do |size|
+            faces = mesh.face_sizes.eq(size).where
+            dented = size == 3 ? Numo::Bit.zeros(faces.size) : dents[faces]
+            round = faces[(~dented).where]
+            [*(size == 4 ? quads(mesh, round) : [fans(mesh, round, size)]), *clipped(mesh, faces[dented.where])]
+          end
         join(pieces)
       end
 
@@ -34,7 +36,8 @@ module SheetTrace
       # @param test [#call] takes how far each corner turns outwards, and what counts as straight on
       # @return [Numo::Bit] F: 1 where it holds for some corner
       def self.turning(mesh, test)
-        edges = mesh.positions[mesh.corner_vertices[mesh.next_corners], true] - mesh.positions[mesh.corner_vertices, true]
+        edges =
+          mesh.positions[mesh.corner_vertices[mesh.next_corners], true] - mesh.positions[mesh.corner_vertices, true]
         turns = Geometry::Vectors.cross(edges, edges[mesh.next_corners, true])
         areas = mesh.face_area_vectors[mesh.corner_faces, true]
         held = test.call(Geometry::Vectors.dot(turns, areas), (Geometry::Vectors.dot(areas, areas) * STRAIGHT))
@@ -53,20 +56,25 @@ module SheetTrace
         ends = [0, 2].map { |offset| Numo::Int64.cast(mesh.corner_vertices[mesh.face_starts[faces] + offset]) }
         edges = [0, 1].map { |column| mesh.edges.vertices[true, column] }
         from, to = ends.zip(edges).map { |own, others| own.concatenate(others) }
-        ranks, count = Geometry::Grouped.ranks((Numo::Int64.minimum(from, to) * mesh.vertex_count) + Numo::Int64.maximum(from, to))
+        ranks, count =
+          Geometry::Grouped.ranks((Numo::Int64.minimum(from, to) * mesh.vertex_count) + Numo::Int64.maximum(from, to))
         ranks.bincount(minlength: count).gt(1)[ranks[0...faces.size]]
       end
 
       # @param first [Integer] the corner that all triangles of a face have in common
       def self.fans(mesh, faces, size, first: 0)
-        return [faces, Numo::Int32.zeros(0, 3)] if faces.empty?
+        return faces, Numo::Int32.zeros(0, 3) if faces.empty?
 
         starts = mesh.face_starts[faces]
-        Array.new(size - 2) do |k|
-          corners = Numo::Int32.zeros(faces.size, 3)
-          [0, k + 1, k + 2].each_with_index { |offset, column| corners[true, column] = starts + ((first + offset) % size) }
-          [faces, corners]
-        end.then { |fan| stack(fan) }
+        Array
+          .new(size - 2) do |k|
+            corners = Numo::Int32.zeros(faces.size, 3)
+            [0, k + 1, k + 2].each_with_index do |offset, column|
+              corners[true, column] = starts + ((first + offset) % size)
+            end
+            [faces, corners]
+          end
+          .then { |fan| stack(fan) }
       end
 
       def self.clipped(mesh, faces)
@@ -89,10 +97,12 @@ module SheetTrace
 
       def self.stack(pieces)
         faces = pieces.map(&:first).reject(&:empty?)
-        return [Numo::Int32.zeros(0), Numo::Int32.zeros(0, 3)] if faces.empty?
+        return Numo::Int32.zeros(0), Numo::Int32.zeros(0, 3) if faces.empty?
 
-        [Numo::Int32.cast(faces.first.concatenate(*faces[1..])),
-         pieces.map(&:last).reject(&:empty?).then { |parts| parts.first.concatenate(*parts[1..], axis: 0) }]
+        [
+          Numo::Int32.cast(faces.first.concatenate(*faces[1..])),
+          pieces.map(&:last).reject(&:empty?).then { |parts| parts.first.concatenate(*parts[1..], axis: 0) }
+        ]
       end
 
       def self.join(pieces)

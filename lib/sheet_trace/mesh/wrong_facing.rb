@@ -19,16 +19,20 @@ module SheetTrace
         wrong.where.then { |faces| Numo::Int64.cast(faces) }
       end
 
-      # @return [Array(Numo::Int32, Numo::Int32, Integer)] F sides (0 or 1: equal ones look the same way), F pieces, and their number
+      # @return [Array(Numo::Int32, Numo::Int32, Integer)] F sides (0 or 1: equal ones look the same way), F pieces,
+      #   and their number
       def self.sides(mesh)
         first, second = mesh.edges.paired_corners
-        same = first.empty? ? [] : mesh.edges.forward[first].eq(mesh.edges.forward[second]).to_a # both run the same way: one is turned
+        # both run the same way: one is turned
+        same = first.empty? ? [] : mesh.edges.forward[first].eq(mesh.edges.forward[second]).to_a
         near = Array.new(mesh.face_count) { [] }
         unless first.empty?
-          mesh.corner_faces[first].to_a.zip(mesh.corner_faces[second].to_a, same) do |a, b, turned|
-            near[a] << b << turned
-            near[b] << a << turned
-          end
+          mesh.corner_faces[first]
+            .to_a
+            .zip(mesh.corner_faces[second].to_a, same) do |a, b, turned|
+              near[a] << b << turned
+              near[b] << a << turned
+            end
         end
         walk(near)
       end
@@ -65,9 +69,15 @@ module SheetTrace
         closed = Numo::Int32.ones(count)
         closed[piece[mesh.corner_faces[open]]] = 0 unless open.empty?
         sign = Numo::DFloat.cast(side.ne(minority[piece])).then { |right| (right * 2) - 1 }
-        middles = Geometry::Grouped.sum_rows(mesh.corner_faces, mesh.positions[mesh.corner_vertices, true],
-                                             mesh.face_count) / Numo::DFloat.cast(mesh.face_sizes).expand_dims(1)
-        volume = Geometry::Grouped.sum(piece, Geometry::Vectors.dot(middles - mesh.positions.mean(axis: 0), mesh.face_area_vectors) * sign, count)
+        middles =
+          Geometry::Grouped.sum_rows(mesh.corner_faces, mesh.positions[mesh.corner_vertices, true], mesh.face_count) /
+            Numo::DFloat.cast(mesh.face_sizes).expand_dims(1)
+        volume =
+          Geometry::Grouped.sum(
+            piece,
+            Geometry::Vectors.dot(middles - mesh.positions.mean(axis: 0), mesh.face_area_vectors) * sign,
+            count
+          )
         Numo::Int32.cast(volume < 0) * closed
       end
       private_class_method :sides, :walk, :inwards

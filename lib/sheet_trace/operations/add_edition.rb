@@ -9,10 +9,15 @@ module SheetTrace
 
       def call(job)
         stack = job.artwork
-        refuse("another edition is called #{name.inspect}; give each a name of its own") if stack.editions.any? { |edition| edition.name == name }
+        if stack.editions.any? { |edition| edition.name == name }
+          refuse("another edition is called #{name.inspect}; give each a name of its own")
+        end
 
         added = Artwork::Edition.new(name: name, replaced: like ? stack.editions[like].replaced : {})
-        change(job.with(artwork: stack.with(editions: stack.editions + [added], shown: stack.editions.size)), "Edition #{name} added and shown")
+        change(
+          job.with(artwork: stack.with(editions: stack.editions + [added], shown: stack.editions.size)),
+          "Edition #{name} added and shown"
+        )
       end
     end
   end

@@ -2,12 +2,15 @@
 
 module SheetTrace
   module Operations
-    # Lays a layer over the others: a picture or a fill, over the sheet or on an island, all of it or what a mask lets through.
+    # Lays a layer over the others: a picture or a fill, over the sheet or on an island, all of it or what a mask lets
+    # through.
     class AddLayer < Operation
       text :name, "that of the picture, or the colour, if nil", optional: true
       parameter :content, Artwork::KindOf.new(Artwork::CONTENTS), "what it shows"
       parameter :place, Artwork::KindOf.new(Artwork::PLACES), "where it lies", default: { kind: "sheet" }
-      islands :islands, "a mask: what it shows on, with parts, materials and faces; everything if all are nil", optional: true
+      islands :islands,
+              "a mask: what it shows on, with parts, materials and faces; everything if all are nil",
+              optional: true
       parts :parts, optional: true
       materials :materials, optional: true
       faces :faces, optional: true
@@ -18,9 +21,14 @@ module SheetTrace
         title = name || content.title
         mask = Artwork::Mask.new(islands: islands, parts: parts, materials: materials, faces: faces)
         job.flat_map(place.island) if place.island # so that what can't be laid flat is told now
-        stack = job.artwork.add(id: id, name: title, content: content, place: place, look: Artwork::Look.new(mask: mask))
+        stack =
+          job.artwork.add(id: id, name: title, content: content, place: place, look: Artwork::Look.new(mask: mask))
         on = mask.to_words(islands: job.island_names, parts: job.mesh.parts, materials: job.mesh.material_names)
-        change(job.with(artwork: stack), "#{title} laid #{on ? "on #{on}" : place.to_words(job, content)}", layer: stack.layers.last.id)
+        change(
+          job.with(artwork: stack),
+          "#{title} laid #{on ? "on #{on}" : place.to_words(job, content)}",
+          layer: stack.layers.last.id
+        )
       end
     end
   end

@@ -10,14 +10,26 @@ module SheetTrace
       picture
       text :name, "that of the picture's file if nil", label: "the underlay's name", optional: true
       flag :reference, default: false
-      flag :resize, "whether the sheet takes the picture's size; the islands are stretched along, so that the map is untouched", default: false
+      flag :resize,
+           "whether the sheet takes the picture's size; the islands are stretched along, so that the map is untouched",
+           default: false
 
       def call(job)
         setup = job.fit_setup
         refuse("there are #{MOST} underlays; remove one first") if setup.underlays.size >= MOST
 
-        underlay = Fit::Underlay.new(name: name || picture.name[0, 80], picture: picture.digest, picture_px: picture.size_px, reference: reference)
-        added = job.with(fit_setup: setup.with(underlays: setup.underlays + [underlay], shown: reference ? setup.shown : setup.underlays.size))
+        underlay =
+          Fit::Underlay.new(
+            name: name || picture.name[0, 80],
+            picture: picture.digest,
+            picture_px: picture.size_px,
+            reference: reference
+          )
+        added =
+          job.with(
+            fit_setup:
+              setup.with(underlays: setup.underlays + [underlay], shown: reference ? setup.shown : setup.underlays.size)
+          )
         after = resize ? added.with(layout: ShowUnderlay.resized(job, picture.size_px)) : added
         change(after, reference ? "#{underlay.name} added as a reference" : sentence(after, underlay))
       end
@@ -25,7 +37,8 @@ module SheetTrace
       private
 
       def sentence(after, underlay)
-        "#{underlay.name} laid under the islands, #{picture.size_px.join(" x ")} px#{Phrases.stretched(after)}#{", the sheet as large" if resize}"
+        "#{underlay.name} laid under the islands, #{picture.size_px.join(" x ")} " \
+          "px#{Phrases.stretched(after)}#{", the sheet as large" if resize}"
       end
     end
   end

@@ -7,16 +7,28 @@ module SheetTrace
       islands
       whole :columns, 2..8, "of handles", default: 3
       whole :rows, 2..8, "of handles", default: 3
-      list :shifts, Parameters::Numbers.new(2, -100_000..100_000), "of the handles, px, row by row", sizes: 4..64, entry: "shift"
+      list :shifts,
+           Parameters::Numbers.new(2, -100_000..100_000),
+           "of the handles, px, row by row",
+           sizes: 4..64,
+           entry: "shift"
 
       def call(job)
-        refuse("#{shifts.size} shifts; a cage of #{columns} x #{rows} handles takes #{columns * rows}") unless shifts.size == columns * rows
+        unless shifts.size == columns * rows
+          refuse("#{shifts.size} shifts; a cage of #{columns} x #{rows} handles takes #{columns * rows}")
+        end
 
         after = bent(job)
-        refuse("that far the cage would turn some of the surface over; move the handle less") if turned_over?(job, after)
+        if turned_over?(job, after)
+          refuse("that far the cage would turn some of the surface over; move the handle less")
+        end
 
         most = shifts.map { |shift| Math.hypot(*shift) }.max
-        change(after, "#{Phrases.islands(job, islands)} bent by #{Phrases.px(most)} at a handle: mean stretch #{Phrases.from_to(stretches(job, after, islands, :stretch_mean))}")
+        change(
+          after,
+          "#{Phrases.islands(job, islands)} bent by #{Phrases.px(most)} at a handle: mean stretch " \
+            "#{Phrases.from_to(stretches(job, after, islands, :stretch_mean))}"
+        )
       end
 
       private

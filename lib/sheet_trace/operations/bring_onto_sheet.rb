@@ -9,12 +9,13 @@ module SheetTrace
 
       def call(job)
         size = [job.sheet.width_px, job.sheet.height_px]
-        layout = EachIsland.to_free_places(job, islands) do |island|
-          box = job.layout.boxes_px[island, true].to_a
-          scale = [0, 1].map { |axis| size[axis] / [box[axis + 2] - box[axis], size[axis]].max.to_f }.min
-          move = [0, 1].map { |axis| shift(box[axis], box[axis + 2], size[axis], scale) }
-          Geometry::Affine.move(*move) * Geometry::Affine.scale(scale, scale)
-        end
+        layout =
+          EachIsland.to_free_places(job, islands) do |island|
+            box = job.layout.boxes_px[island, true].to_a
+            scale = [0, 1].map { |axis| size[axis] / [box[axis + 2] - box[axis], size[axis]].max.to_f }.min
+            move = [0, 1].map { |axis| shift(box[axis], box[axis + 2], size[axis], scale) }
+            Geometry::Affine.move(*move) * Geometry::Affine.scale(scale, scale)
+          end
         change(job.with(layout: layout), "#{Phrases.islands(job, islands)} brought onto the sheet")
       end
 

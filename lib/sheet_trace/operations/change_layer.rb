@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Changes a layer: its name, how it is laid over the others, what it shows or where. What is nil stays as it is; of content and place, what is said.
+    # Changes a layer: its name, how it is laid over the others, what it shows or where. What is nil stays as it is;
+    # of content and place, what is said.
     class ChangeLayer < Operation
       layer
       text :name, optional: true
@@ -12,12 +13,15 @@ module SheetTrace
       one_of :blend, Artwork::Blend::MODES.keys, "how its colours mix with those below", optional: true
       parameter :content, Artwork::ChangeOf.new(Artwork::CONTENTS), optional: true
       parameter :place, Artwork::ChangeOf.new(Artwork::PLACES), optional: true
-      parameter :mask, record {
-        islands :islands, optional: true
-        parts :parts, optional: true
-        materials :materials, optional: true
-        faces :faces, optional: true
-      }, "what it shows on; everything if all are nil", optional: true
+      parameter :mask,
+                record {
+                  islands :islands, optional: true
+                  parts :parts, optional: true
+                  materials :materials, optional: true
+                  faces :faces, optional: true
+                },
+                "what it shows on; everything if all are nil",
+                optional: true
 
       def call(job)
         before = job.artwork.layer(id)
@@ -32,9 +36,19 @@ module SheetTrace
 
       def changed(job, layer)
         context = References::Context.new(job: job, pictures: ->(_name) {})
-        look = { visible: visible, locked: locked, opacity: opacity&.to_f, blend: blend, mask: mask && Artwork::Mask.new(**mask) }.compact
-        layer.with(name: name || layer.name, look: layer.look.with(**look), content: content ? content.call(layer.content, context) : layer.content,
-                   place: place ? place.call(layer.place, context) : layer.place)
+        look = {
+          visible: visible,
+          locked: locked,
+          opacity: opacity&.to_f,
+          blend: blend,
+          mask: mask && Artwork::Mask.new(**mask)
+        }.compact
+        layer.with(
+          name: name || layer.name,
+          look: layer.look.with(**look),
+          content: content ? content.call(layer.content, context) : layer.content,
+          place: place ? place.call(layer.place, context) : layer.place
+        )
       rescue InputError => e
         refuse("#{layer.name}: #{e.message}")
       end
@@ -42,19 +56,28 @@ module SheetTrace
       def sentence(job, before, after)
         return placed(job, after) if place && after.place.island
 
-        does = [name && "renamed #{after.name}", { true => "shown", false => "hidden" }[visible], { true => "locked", false => "unlocked" }[locked],
-                opacity && "opacity #{Phrases.short(opacity * 100)} %", blend && "blend #{blend}", content && "now #{after.content.to_words}", mask && shows_on(job, after)]
+        does = [
+          name && "renamed #{after.name}",
+          { true => "shown", false => "hidden" }[visible],
+          { true => "locked", false => "unlocked" }[locked],
+          opacity && "opacity #{Phrases.short(opacity * 100)} %",
+          blend && "blend #{blend}",
+          content && "now #{after.content.to_words}",
+          mask && shows_on(job, after)
+        ]
         "#{before.name}: #{does.compact.join(", ").then { |words| words.empty? ? "left as it is" : words }}"
       end
 
       def placed(job, layer)
         spot = layer.place
-        "#{layer.name}: #{Phrases.mm(spot.width_mm)} wide, #{Phrases.short(spot.x_mm)}, #{Phrases.mm(spot.y_mm)} from the middle of " \
+        "#{layer.name}: #{Phrases.mm(spot.width_mm)} wide, #{Phrases.short(spot.x_mm)}, #{Phrases.mm(spot.y_mm)} " \
+          "from the middle of " \
           "#{job.island_names[spot.island]}, turned #{Phrases.degrees(spot.turn_rad)}"
       end
 
       def shows_on(job, layer)
-        on = layer.look.mask.to_words(islands: job.island_names, parts: job.mesh.parts, materials: job.mesh.material_names)
+        on =
+          layer.look.mask.to_words(islands: job.island_names, parts: job.mesh.parts, materials: job.mesh.material_names)
         on ? "on #{on} only" : "on everything"
       end
     end

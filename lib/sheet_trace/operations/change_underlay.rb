@@ -17,14 +17,22 @@ module SheetTrace
 
         setup = job.fit_setup.replace(index, before.with(**to_h.except(:index).compact))
         setup = setup.with(shown: nil) if reference && setup.shown == index
-        change(job.with(fit_setup: setup), "#{name || before.name}: #{what(before).then { |words| words.empty? ? "left as it is" : words.join(", ") }}")
+        change(
+          job.with(fit_setup: setup),
+          "#{name || before.name}: #{what(before).then { |words| words.empty? ? "left as it is" : words.join(", ") }}"
+        )
       end
 
       private
 
       def what(before)
-        [("renamed from #{before.name}" if name), ("#{Phrases.short(opacity * 100)} % opaque" if opacity), { true => "locked", false => "unlocked" }[locked],
-         { true => "only looked at", false => "an underlay again" }[reference], ("scale noted" if scale_note)].compact
+        [
+          ("renamed from #{before.name}" if name),
+          ("#{Phrases.short(opacity * 100)} % opaque" if opacity),
+          { true => "locked", false => "unlocked" }[locked],
+          { true => "only looked at", false => "an underlay again" }[reference],
+          ("scale noted" if scale_note)
+        ].compact
       end
     end
   end

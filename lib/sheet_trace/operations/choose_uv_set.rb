@@ -11,7 +11,10 @@ module SheetTrace
         refuse("there is no UV set #{set}; the file has #{used.join(", ")}") unless used.include?(set)
 
         after = Job::Remap.call(job, Job.first_map(job.source, job.mesh, job.sheet, set))
-        change(after, "Islands as in UV set #{job.source.uv_sets[set].name}: #{after.layout.uv_map.island_count} islands")
+        change(
+          after,
+          "Islands as in UV set #{job.source.uv_sets[set].name}: #{after.layout.uv_map.island_count} islands"
+        )
       end
     end
   end

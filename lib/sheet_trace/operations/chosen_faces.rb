@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # The faces that are meant: named one by one, all of some islands, all of a material that lie on the sheet, or all of the islands that lie in no
+    # The faces that are meant: named one by one, all of some islands, all of a material that lie on the sheet, or all
+    # of the islands that lie in no
     # cell. What operations that take faces in these ways declare, and what follows from it.
     module ChosenFaces
       # Declares the ways to choose, for an operation or a record.
@@ -23,7 +24,10 @@ module SheetTrace
         return of_material(job, chosen[:material]) if chosen[:material]
 
         islands = chosen[:rest] ? rest(job) : chosen[:islands]
-        raise InputError, chosen[:rest] ? "every island lies in a cell already" : "no island is picked; pick one first" if islands.nil? || islands.empty?
+        if islands.nil? || islands.empty?
+          raise InputError,
+                chosen[:rest] ? "every island lies in a cell already" : "no island is picked; pick one first"
+        end
 
         islands.flat_map { |island| map.island_faces[island].to_a }
       end
@@ -33,16 +37,26 @@ module SheetTrace
         return Phrases.count(chosen[:faces].size, "face") if chosen[:faces]
         return "All faces of #{job.mesh.material_names[chosen[:material]]}" if chosen[:material]
 
-        chosen[:rest] ? "The #{Phrases.count(rest(job).size, "island")} in no cell" : Phrases.islands(job, chosen[:islands])
+        if chosen[:rest]
+          "The #{Phrases.count(rest(job).size, "island")} in no cell"
+        else
+          Phrases.islands(job, chosen[:islands])
+        end
       end
 
       def self.of_material(job, material)
         found = (job.mesh.face_materials.eq(material) & job.layout.uv_map.face_mapped).where.to_a
-        found.empty? ? raise(InputError, "no face of #{job.mesh.material_names[material]} lies on the sheet; lay them flat first") : found
+        if found.empty?
+          raise(InputError, "no face of #{job.mesh.material_names[material]} lies on the sheet; lay them flat first")
+        end
+
+        found
       end
 
       def self.rest(job)
-        (0...job.layout.uv_map.island_count).reject { |island| Fit::IntoCell.home(job.layout, island, job.fit_setup.underlay) }
+        (0...job.layout.uv_map.island_count).reject do |island|
+          Fit::IntoCell.home(job.layout, island, job.fit_setup.underlay)
+        end
       end
       private_class_method :of_material, :rest
     end

@@ -7,7 +7,10 @@ module SheetTrace
       kept_map :index
 
       def call(job)
-        change(job.with(kept_maps: job.kept_maps.reject.with_index { |_kept, i| i == index }), "#{job.kept_maps[index].name} forgotten")
+        change(
+          job.with(kept_maps: job.kept_maps.reject.with_index { |_kept, i| i == index }),
+          "#{job.kept_maps[index].name} forgotten"
+        )
       end
     end
   end

@@ -10,7 +10,9 @@ module SheetTrace
       # @yieldreturn [Geometry::Affine] px, about the island's centre
       # @return [Layout]
       def self.place(job, islands)
-        islands.reduce(job.layout) { |layout, island| layout.place([island], (yield island).about(*job.layout.centre_px([island]))) }
+        islands.reduce(job.layout) do |layout, island|
+          layout.place([island], (yield island).about(*job.layout.centre_px([island])))
+        end
       end
 
       # The same; an island that comes to lie on another, or off the sheet, goes on to a free place.

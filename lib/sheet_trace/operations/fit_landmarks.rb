@@ -22,19 +22,27 @@ module SheetTrace
 
         fitted = Fit::FitLandmarks.call(job.layout, moved, marks, kind: kind, rules: rules, mirrored: mirrored)
         after = fitted(job, moved, fitted)
-        change(after, sentence(job, after, moved, fitted), residuals_px: fitted.residuals_px, turned_triangles: fitted.turned)
+        change(
+          after,
+          sentence(job, after, moved, fitted),
+          residuals_px: fitted.residuals_px,
+          turned_triangles: fitted.turned
+        )
       end
 
       private
 
       def fitted(job, moved, fitted)
-        return job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, moved).flatten, fitted.plane)) if fitted.plane
+        if fitted.plane
+          return job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, moved).flatten, fitted.plane))
+        end
 
         Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(fitted.points_px))
       end
 
       def sentence(job, after, moved, fitted)
-        "#{Phrases.islands(job, moved)} fitted by #{Phrases.count(fitted.residuals_px.size, "landmark")} (#{kind}): off by #{Phrases.px(fitted.residuals_px.max)} at the most, " \
+        "#{Phrases.islands(job, moved)} fitted by #{Phrases.count(fitted.residuals_px.size, "landmark")} (#{kind}): " \
+          "off by #{Phrases.px(fitted.residuals_px.max)} at the most, " \
           "mean stretch #{Phrases.from_to(stretches(job, after, moved, :stretch_mean))}" \
           "#{", #{Phrases.count(fitted.turned, "triangle")} turned over" if fitted.turned.positive?}"
       end

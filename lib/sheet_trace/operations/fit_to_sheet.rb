@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Brings all islands onto the sheet together, as large as they go: their places beside each other, directions and proportions stay.
+    # Brings all islands onto the sheet together, as large as they go: their places beside each other, directions and
+    # proportions stay.
     class FitToSheet < Operation
       number :margin_px, 0..(Layout::Sheet::SIDE_PX.end / 2), "as planned if nil", optional: true
 

@@ -10,10 +10,19 @@ module SheetTrace
         mesh = job.mesh
         order = order(mesh)
         turned = Numo::Bit.zeros(mesh.face_count).tap { |bits| bits[faces] = 1 }
-        normals = mesh.corner_normals && (mesh.corner_normals * (1 - (2 * Numo::DFloat.cast(turned[mesh.corner_faces]))).expand_dims(1))[order, true]
+        normals =
+          mesh.corner_normals &&
+            (mesh.corner_normals * (1 - (2 * Numo::DFloat.cast(turned[mesh.corner_faces]))).expand_dims(1))[order, true]
         flipped = mesh.with(corner_vertices: mesh.corner_vertices[order], corner_normals: normals)
-        after = Job::Remap.by_corner(job, mesh: flipped, source: job.source.reordered(order), corner_uvs: job.layout.corner_uvs[order, true],
-                                          face_mapped: job.layout.uv_map.face_mapped, groups: Job::Remap.groups(job))
+        after =
+          Job::Remap.by_corner(
+            job,
+            mesh: flipped,
+            source: job.source.reordered(order),
+            corner_uvs: job.layout.corner_uvs[order, true],
+            face_mapped: job.layout.uv_map.face_mapped,
+            groups: Job::Remap.groups(job)
+          )
         change(after, "#{Phrases.count(faces.size, "face")} turned round")
       end
 

@@ -13,10 +13,18 @@ module SheetTrace
 
         map = job.layout.uv_map
         mirrored = homes.values.uniq.to_h { |island| [island, job.measures[island].mirrored] }
-        places, groups = Flatten::Hinge.call(job.mesh, job.sheet.to_px(job.layout.corner_uvs), Job::Remap.groups(job), faces: homes.keys, homes: homes,
-                                                                                                                       mirrored: mirrored)
+        places, groups =
+          Flatten::Hinge.call(
+            job.mesh,
+            job.sheet.to_px(job.layout.corner_uvs),
+            Job::Remap.groups(job),
+            faces: homes.keys,
+            homes: homes,
+            mirrored: mirrored
+          )
         mapped = map.face_mapped.copy.tap { |bits| homes.each_key { |face| bits[face] = 1 } }
-        after = Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(places), face_mapped: mapped, groups: groups)
+        after =
+          Job::Remap.by_corner(job, corner_uvs: job.sheet.px_to_uv.apply(places), face_mapped: mapped, groups: groups)
         change(after, "#{Phrases.count(faces.size, "face")} given back to #{Phrases.islands(job, homes.values.uniq)}")
       end
 
@@ -49,16 +57,20 @@ module SheetTrace
       end
 
       def lengths(mesh, corners)
-        Geometry::Vectors.lengths(mesh.positions[mesh.corner_vertices[mesh.next_corners[corners]], true] - mesh.positions[mesh.corner_vertices[corners], true])
+        Geometry::Vectors.lengths(
+          mesh.positions[mesh.corner_vertices[mesh.next_corners[corners]], true] -
+            mesh.positions[mesh.corner_vertices[corners], true]
+        )
       end
 
       def best(job, face, near, found)
         map = job.layout.uv_map
         stray = faces.to_h { |one| [one, true] }
-        sums = near[face].each_with_object(Hash.new(0.0)) do |(other, length), all|
-          island = stray[other] ? found[other] : (map.face_islands[other] if map.face_mapped[other] == 1)
-          all[island] += length if island
-        end
+        sums =
+          near[face].each_with_object(Hash.new(0.0)) do |(other, length), all|
+            island = stray[other] ? found[other] : (map.face_islands[other] if map.face_mapped[other] == 1)
+            all[island] += length if island
+          end
         sums.max_by(&:last)&.first
       end
     end

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Grows a net from one island: its neighbours are joined on along their longest common edges, then theirs, and so on,
+    # Grows a net from one island: its neighbours are joined on along their longest common edges, then theirs, and so
+    # on,
     # as long as nothing comes to lie on what is there already.
     class GrowNet < Operation
       # How finely overlaps are looked for, and the share of an island's texels that rounding may bring about.
@@ -14,7 +15,9 @@ module SheetTrace
 
       def call(job)
         join = IslandNet.start(job)
-        refuse("#{job.island_names[island]} has no neighbour on the sheet to join on") if join.borders.keys.none? { |pair| pair.include?(island) }
+        if join.borders.keys.none? { |pair| pair.include?(island) }
+          refuse("#{job.island_names[island]} has no neighbour on the sheet to join on")
+        end
 
         grow(job, join)
         after = IslandNet.settled(job, join)
@@ -56,9 +59,16 @@ module SheetTrace
 
       def covered?(join, former, moved)
         parts = [former.eq(island), moved].map { |faces| join.triangles_where(faces) }
-        low, high = parts.map { |corners| corners.reshape(corners.size / 2, 2) }.then { |a, b| a.concatenate(b, axis: 0) }.then { |all| [all.min(axis: 0), all.max(axis: 0)] }
+        low, high =
+          parts
+            .map { |corners| corners.reshape(corners.size / 2, 2) }
+            .then { |a, b| a.concatenate(b, axis: 0) }
+            .then { |all| [all.min(axis: 0), all.max(axis: 0)] }
         scale = RASTER_PX / [(high - low).max, 1e-9].max
-        texels = parts.map { |corners| Raster::Rasterise.call((corners - low.reshape(1, 1, 2)) * scale, RASTER_PX, RASTER_PX).first.to_a }
+        texels =
+          parts.map do |corners|
+            Raster::Rasterise.call((corners - low.reshape(1, 1, 2)) * scale, RASTER_PX, RASTER_PX).first.to_a
+          end
         (texels[0] & texels[1]).size > texels[1].size * SLACK
       end
     end

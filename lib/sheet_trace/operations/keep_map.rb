@@ -7,10 +7,15 @@ module SheetTrace
       text :name
 
       def call(job)
-        refuse("another kept map is called #{name.inspect}; give each a name of its own") if job.kept_maps.any? { |kept| kept.name == name }
+        if job.kept_maps.any? { |kept| kept.name == name }
+          refuse("another kept map is called #{name.inspect}; give each a name of its own")
+        end
 
         layout = job.layout
-        change(job.with(kept_maps: job.kept_maps + [Job::KeptMap.new(name) { layout }]), "Map kept as #{name}: #{layout.uv_map.island_count} islands")
+        change(
+          job.with(kept_maps: job.kept_maps + [Job::KeptMap.new(name) { layout }]),
+          "Map kept as #{name}: #{layout.uv_map.island_count} islands"
+        )
       end
     end
   end

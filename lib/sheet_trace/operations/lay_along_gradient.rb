@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Lays faces into a gradient so that a direction of the model runs along it: what lies lowest in that direction takes the middle of the gradient's first
+    # Lays faces into a gradient so that a direction of the model runs along it: what lies lowest in that direction
+    # takes the middle of the gradient's first
     # px, what lies highest that of its last, so that both end colours are met.
     class LayAlongGradient < Operation
       ChosenFaces.declare(self)
@@ -19,13 +20,27 @@ module SheetTrace
         whole = done(SetIntoCells.new(assignments: [assignment]), job)
         own = whole.layout.uv_map.face_islands[chosen].to_a.uniq
         underlay = whole.fit_setup.underlay
-        px = underlay.to_sheet(job.sheet).then { |map| [map.a, map.e] } # px of the sheet that a px of the picture covers
-        points = Fit::AlongGradient.call(whole.layout, own, underlay.box_px(whole.fit_setup.cells[cell], whole.sheet), px, direction, way: way, reverse: reverse)
-        change(Job::Remap.with_points(whole, whole.sheet.px_to_uv.apply(points)),
-               "#{ChosenFaces.to_words(job, to_h)} laid along the gradient of #{job.fit_setup.cells[cell].name}, #{way == "down" ? "from its top" : "from its left"}#{if reverse
-                                                                                                                                                                        " backwards"
-                                                                                                                                                                      end}")
+        # px of the sheet that a px of the picture covers
+        px = underlay.to_sheet(job.sheet).then { |map| [map.a, map.e] }
+        points =
+          Fit::AlongGradient.call(
+            whole.layout,
+            own,
+            underlay.box_px(whole.fit_setup.cells[cell], whole.sheet),
+            px,
+            direction,
+            way: way,
+            reverse: reverse
+          )
+        change(
+          Job::Remap.with_points(whole, whole.sheet.px_to_uv.apply(points)),
+          "#{ChosenFaces.to_words(job, to_h)} laid along the gradient of #{job.fit_setup.cells[cell].name}, #{way_words}"
+        )
       end
+
+      private
+
+      def way_words = "from its #{way == "down" ? "top" : "left"}#{" backwards" if reverse}"
     end
   end
 end

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Lays islands or faces flat anew. Each new piece keeps the place and the density of the island that most of it comes from;
+    # Lays islands or faces flat anew. Each new piece keeps the place and the density of the island that most of it
+    # comes from;
     # one that comes to lie on another goes on to a free place.
     class LayFlat < Operation
       # Where seams may come from.
@@ -11,19 +12,30 @@ module SheetTrace
       islands :islands, "all faces, those without UVs too, if islands and faces are nil", optional: true
       faces :faces, "these go before islands", optional: true
       one_of :by, Flatten::Pieces::METHODS, "the way of laying flat", default: "unfold"
-      one_of :seams, SEAMS, "drawn: as they are drawn, or else as the islands are now; angle: where the surface bends by more than the angle; none; " \
-                            "all: each face apart", default: "drawn"
+      one_of :seams,
+             SEAMS,
+             "drawn: as they are drawn, or else as the islands are now; angle: where the surface bends by more than " \
+               "the angle; none; " \
+               "all: each face apart",
+             default: "drawn"
       angle :angle_rad, 0.01..Math::PI, "for seams and pieces by angle", default: Math::PI / 3
       direction :direction, "for seen: from the surface to the eye", optional: true
       one_of :sides, Flatten::Split::SIDES.keys, "for direction", default: "six"
       direction :axis, "for rollout: the band's axis, model units; fitted if nil", optional: true
-      numbers :origin, 3, Parameters::Numbers::WIDE, "for rollout: a place on the axis, a cone's apex, model units; fitted if nil", optional: true
+      numbers :origin,
+              3,
+              Parameters::Numbers::WIDE,
+              "for rollout: a place on the axis, a cone's apex, model units; fitted if nil",
+              optional: true
       flag :mirrored, "whether seams and pieces follow the model's plane of symmetry", default: false
-      parameter :into, record {
-        number :width_px, 1..100_000
-        number :height_px, 1..100_000
-        flag :keep, "its proportions", default: true
-      }, "a rectangle that the one piece is fitted to", optional: true
+      parameter :into,
+                record {
+                  number :width_px, 1..100_000
+                  number :height_px, 1..100_000
+                  flag :keep, "its proportions", default: true
+                },
+                "a rectangle that the one piece is fitted to",
+                optional: true
       corners :pins, "vertices that stay where they lie on the sheet, to the bit, for unfold", default: []
       number :gutter_px, Job::GUTTER_PX, "to be kept from other islands; the job's if nil", optional: true
 
@@ -34,7 +46,11 @@ module SheetTrace
 
         after = laid(job)
         worst = [job, after].map { |state| state.measures.filter_map(&:stretch_worst).max || 1.0 }
-        change(after, "#{subject(job)} laid flat (#{by.tr("_", "-")}): #{Phrases.count(after.layout.uv_map.island_count, "island")}, worst stretch #{Phrases.from_to(worst)}")
+        change(
+          after,
+          "#{subject(job)} laid flat (#{by.tr("_", "-")}): " \
+            "#{Phrases.count(after.layout.uv_map.island_count, "island")}, worst stretch #{Phrases.from_to(worst)}"
+        )
       end
 
       private
@@ -54,9 +70,15 @@ module SheetTrace
         pieces.laid.each { |piece| lay(job, pieces, piece, px, groups, held) }
         mapped = job.layout.uv_map.face_mapped.copy.tap { |bits| bits[faces] = 1 }
         after = Job::Remap.by_corner(job, corner_uvs: uvs(job, px, faces, held), face_mapped: mapped, groups: groups)
-        fresh = after.layout.uv_map.face_islands[faces].to_a.uniq - after.layout.uv_map.face_islands[job.mesh.corner_faces[held]].to_a
+        fresh =
+          after.layout.uv_map.face_islands[faces].to_a.uniq -
+            after.layout.uv_map.face_islands[job.mesh.corner_faces[held]].to_a
         after = after.with(drawn_seams: nil)
-        into ? after : after.with(layout: Layout::MoveToFreePlaces.call(after.layout, fresh, gutter_px: gutter_px || job.gutter_px))
+        if into
+          after
+        else
+          after.with(layout: Layout::MoveToFreePlaces.call(after.layout, fresh, gutter_px: gutter_px || job.gutter_px))
+        end
       end
 
       def target(job)
@@ -70,12 +92,27 @@ module SheetTrace
         pieces = laid_flat(job, faces)
         return pieces unless into && pieces.laid.size > 1
 
-        raise LayoutError.new("#{pieces.laid.size} pieces can't be fitted to one rectangle; pick one, or keep true scale", where: { pieces: pieces.laid.size })
+        raise LayoutError.new(
+                "#{pieces.laid.size} pieces can't be fitted to one rectangle; pick one, or keep true scale",
+                where: {
+                  pieces: pieces.laid.size
+                }
+              )
       end
 
       def laid_flat(job, faces)
-        Flatten::Pieces.call(job.mesh, method: by, seams: seam_edges(job, faces), angle_rad: angle_rad, faces: faces, direction: direction, sides: sides,
-                                       band: { axis: axis, origin: origin }.compact, held: held_places(job, held_corners(job, faces)), symmetry: mirrored ? job.mesh.symmetry : nil)
+        Flatten::Pieces.call(
+          job.mesh,
+          method: by,
+          seams: seam_edges(job, faces),
+          angle_rad: angle_rad,
+          faces: faces,
+          direction: direction,
+          sides: sides,
+          band: { axis: axis, origin: origin }.compact,
+          held: held_places(job, held_corners(job, faces)),
+          symmetry: mirrored ? job.mesh.symmetry : nil
+        )
       end
 
       # What is not laid flat, and what is held, stays to the bit.
@@ -98,7 +135,14 @@ module SheetTrace
       # @return [Hash{Integer => Array(Float, Float)}] corner => place, model units, y up
       def held_places(job, corners)
         px = job.sheet.to_px(job.layout.corner_uvs)
-        corners.to_h { |corner| [corner, [px[corner, 0], -px[corner, 1]].map { |value| value / scale(job, job.layout.uv_map.face_islands[job.mesh.corner_faces[corner]]) }] }
+        corners.to_h do |corner|
+          [
+            corner,
+            [px[corner, 0], -px[corner, 1]].map do |value|
+              value / scale(job, job.layout.uv_map.face_islands[job.mesh.corner_faces[corner]])
+            end
+          ]
+        end
       end
 
       # @return [Float] px per model unit
@@ -109,12 +153,17 @@ module SheetTrace
 
       # What is not to be laid flat is parted from what is.
       def seam_edges(job, faces)
-        edges = case seams
-                when "drawn" then job.seams
-                when "angle" then Flatten::Seams.by_angle(job.mesh, angle_rad)
-                when "all" then ~Flatten::Seams.none(job.mesh)
-                else Flatten::Seams.none(job.mesh)
-                end
+        edges =
+          case seams
+          when "drawn"
+            job.seams
+          when "angle"
+            Flatten::Seams.by_angle(job.mesh, angle_rad)
+          when "all"
+            ~Flatten::Seams.none(job.mesh)
+          else
+            Flatten::Seams.none(job.mesh)
+          end
         chosen = Numo::Int32.zeros(job.mesh.face_count).tap { |bits| bits[faces] = 1 }
         edges | Flatten::Seams.between(job.mesh, chosen)
       end
@@ -148,9 +197,10 @@ module SheetTrace
 
       # The middle, so that the rectangle lies on the sheet where it can.
       def kept_on_sheet(job, *middle)
-        [[middle[0], into[:width_px], job.sheet.width_px], [middle[1], into[:height_px], job.sheet.height_px]].map do |at, own, whole|
-          own >= whole ? whole / 2.0 : at.clamp(own / 2.0, whole - (own / 2.0))
-        end
+        [
+          [middle[0], into[:width_px], job.sheet.width_px],
+          [middle[1], into[:height_px], job.sheet.height_px]
+        ].map { |at, own, whole| own >= whole ? whole / 2.0 : at.clamp(own / 2.0, whole - (own / 2.0)) }
       end
 
       # The island that most of the piece's area lies on now.
@@ -160,7 +210,12 @@ module SheetTrace
         return if mapped.empty?
 
         areas = Geometry::Vectors.lengths(job.mesh.face_area_vectors[mapped, true]).to_a
-        map.face_islands[mapped].to_a.zip(areas).each_with_object(Hash.new(0.0)) { |(island, area), sums| sums[island] += area }.max_by(&:last).first
+        map.face_islands[mapped]
+          .to_a
+          .zip(areas)
+          .each_with_object(Hash.new(0.0)) { |(island, area), sums| sums[island] += area }
+          .max_by(&:last)
+          .first
       end
     end
   end

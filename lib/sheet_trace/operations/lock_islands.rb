@@ -8,7 +8,8 @@ module SheetTrace
       flag :locked, default: true
 
       def call(job)
-        after = job.with(plan: job.plan.with(locked: locked ? (job.plan.locked | islands).sort : job.plan.locked - islands))
+        after =
+          job.with(plan: job.plan.with(locked: locked ? (job.plan.locked | islands).sort : job.plan.locked - islands))
         change(after, "#{Phrases.islands(job, islands)} #{locked ? "locked in place" : "unlocked"}")
       end
     end

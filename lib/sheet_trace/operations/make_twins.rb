@@ -8,10 +8,16 @@ module SheetTrace
 
       def call(job)
         refuse("name two or more parts") unless parts.uniq.size > 1
-        refuse("these parts are not alike: twins have the same faces and the same shape") if job.mesh.identical_parts.none? { |group| (parts - group).empty? }
+        if job.mesh.identical_parts.none? { |group| (parts - group).empty? }
+          refuse("these parts are not alike: twins have the same faces and the same shape")
+        end
 
         names = job.mesh.parts.values_at(*parts)
-        change(stacked(job), "#{names.drop(1).size > 3 ? "#{names.size - 1} parts" : names.drop(1).join(", ")} laid on the place of #{names.first}")
+        change(
+          stacked(job),
+          "#{names.drop(1).size > 3 ? "#{names.size - 1} parts" : names.drop(1).join(", ")} laid on the place of " \
+            "#{names.first}"
+        )
       end
 
       private

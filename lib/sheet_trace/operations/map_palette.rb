@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Sets the faces of each material into the flat cell of the underlay whose colour is nearest to the material's. Materials without a colour go to the
+    # Sets the faces of each material into the flat cell of the underlay whose colour is nearest to the material's.
+    # Materials without a colour go to the
     # neutral cell, or stay where they are without one.
     class MapPalette < Operation
       cell :neutral, optional: true
@@ -15,8 +16,11 @@ module SheetTrace
         parted = parted(job)
         moved = assignments(parted, pairs).reduce(parted) { |so_far, assignment| set(so_far, assignment) }
         after = collapse ? collapsed(moved) : moved
-        change(after, "#{Phrases.count(pairs.size, "material")} set into #{Phrases.count(pairs.values.uniq.size, "colour cell")}" \
-                      "#{", one material now: #{after.mesh.material_names.first}" if collapse}")
+        change(
+          after,
+          "#{Phrases.count(pairs.size, "material")} set into #{Phrases.count(pairs.values.uniq.size, "colour cell")}" \
+            "#{", one material now: #{after.mesh.material_names.first}" if collapse}"
+        )
       end
 
       private
@@ -33,13 +37,20 @@ module SheetTrace
       def parted(job)
         map = job.layout.uv_map
         groups = (Numo::Int64.cast(Job::Remap.groups(job)) * job.mesh.materials.size) + job.mesh.face_materials
-        Job::Remap.by_corner(job, corner_uvs: job.layout.corner_uvs, face_mapped: map.face_mapped, groups: Numo::Int32.cast(groups))
+        Job::Remap.by_corner(
+          job,
+          corner_uvs: job.layout.corner_uvs,
+          face_mapped: map.face_mapped,
+          groups: Numo::Int32.cast(groups)
+        )
       end
 
       def assignments(job, pairs)
         by_material = job.layout.uv_map.face_mapped.where.to_a.group_by { |face| job.mesh.face_materials[face] }
         pairs.filter_map do |material, cell|
-          SetIntoCells::ASSIGNMENT.fields.filled({ faces: by_material[material], cell: cell, together: false }) if by_material[material]
+          if by_material[material]
+            SetIntoCells::ASSIGNMENT.fields.filled({ faces: by_material[material], cell: cell, together: false })
+          end
         end
       end
 
@@ -51,8 +62,15 @@ module SheetTrace
       # Layers that were limited to materials go on over everything.
       def collapsed(job)
         name = job.fit_setup.underlay.name.sub(/\.\w+\z/, "")
-        mesh = job.mesh.with(face_materials: Numo::Int32.zeros(job.mesh.face_count), materials: [Mesh::Material.new(name: name)])
-        layers = job.artwork.layers.map { |layer| layer.with(look: layer.look.with(mask: layer.look.mask.with(materials: nil))) }
+        mesh =
+          job.mesh.with(
+            face_materials: Numo::Int32.zeros(job.mesh.face_count),
+            materials: [Mesh::Material.new(name: name)]
+          )
+        layers =
+          job.artwork.layers.map do |layer|
+            layer.with(look: layer.look.with(mask: layer.look.mask.with(materials: nil)))
+          end
         job.with(layout: job.layout.with_mesh(mesh), artwork: job.artwork.with(layers: layers))
       end
     end

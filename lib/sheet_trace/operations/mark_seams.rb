@@ -14,7 +14,11 @@ module SheetTrace
         both = mirrored ? edges + job.mesh.symmetry.edge_twins[edges].to_a : edges
         after = job.with(drawn_seams: job.seams.copy.tap { |seams| seams[both] = cut ? 1 : 0 })
         pieces = Flatten::Cut.call(after.mesh, after.seams).piece_count
-        change(after, "#{Phrases.count((job.seams ^ after.seams).count_true, "edge")} #{cut ? "cut" : "closed"}: #{Phrases.count(pieces, "piece")}")
+        change(
+          after,
+          "#{Phrases.count((job.seams ^ after.seams).count_true, "edge")} #{cut ? "cut" : "closed"}: " \
+            "#{Phrases.count(pieces, "piece")}"
+        )
       end
     end
   end

@@ -11,10 +11,14 @@ module SheetTrace
         flat = islands.find { |island| !job.measures[island].density_px_per_mm.positive? }
         refuse("#{job.island_names[flat]} has no area on the sheet to scale") if flat
 
-        after = job.with(layout: EachIsland.to_free_places(job, islands) do |island|
-          factor = density_px_per_mm / job.measures[island].density_px_per_mm
-          Geometry::Affine.scale(factor, factor)
-        end)
+        after =
+          job.with(
+            layout:
+              EachIsland.to_free_places(job, islands) do |island|
+                factor = density_px_per_mm / job.measures[island].density_px_per_mm
+                Geometry::Affine.scale(factor, factor)
+              end
+          )
         change(after, "#{Phrases.islands(job, islands)} scaled to #{Phrases.short(density_px_per_mm)} px/mm")
       end
     end

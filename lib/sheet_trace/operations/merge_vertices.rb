@@ -9,7 +9,14 @@ module SheetTrace
         merged = Mesh::MergeVertices.call(job.mesh)
         refuse("no two vertices of a part lie in the same place") if merged.vertex_count == job.mesh.vertex_count
 
-        after = Job::Remap.by_corner(job, mesh: merged, corner_uvs: job.layout.corner_uvs, face_mapped: job.layout.uv_map.face_mapped, groups: nil)
+        after =
+          Job::Remap.by_corner(
+            job,
+            mesh: merged,
+            corner_uvs: job.layout.corner_uvs,
+            face_mapped: job.layout.uv_map.face_mapped,
+            groups: nil
+          )
         change(after, "#{job.mesh.vertex_count - merged.vertex_count} vertices merged, #{merged.vertex_count} left")
       end
     end

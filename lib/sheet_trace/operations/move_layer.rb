@@ -12,7 +12,10 @@ module SheetTrace
         refuse("place #{to} does not exist; give 0 to #{layers.size - 1}") if to >= layers.size
 
         layer = job.artwork.layer(id)
-        change(job.with(artwork: job.artwork.with(layers: (layers - [layer]).insert(to, layer))), "#{layer.name}: layer #{to + 1} of #{layers.size} from below")
+        change(
+          job.with(artwork: job.artwork.with(layers: (layers - [layer]).insert(to, layer))),
+          "#{layer.name}: layer #{to + 1} of #{layers.size} from below"
+        )
       end
     end
   end

@@ -16,7 +16,10 @@ module SheetTrace
         uv[points, true] = job.sheet.px_to_uv.apply(moved)
         names = Phrases.islands(job, job.layout.uv_map.point_islands[points].to_a.uniq)
         shift = move_px.map { |value| Phrases.short(value) }.join(", ")
-        change(Job::Remap.reshaped(job, uv), "#{names}: #{Phrases.count(points.size, "corner")} moved by #{shift} px#{", held to pixel #{to}" if to}")
+        change(
+          Job::Remap.reshaped(job, uv),
+          "#{names}: #{Phrases.count(points.size, "corner")} moved by #{shift} px#{", held to pixel #{to}" if to}"
+        )
       end
     end
   end

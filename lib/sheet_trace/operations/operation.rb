@@ -13,9 +13,10 @@ module SheetTrace
     #   end
     class Operation < Parameters::Declared
       # What a call gives: the new job, one sentence for the history, and what panels and previews show of it beside.
-      Change = Struct.new(:job, :sentence, :facts, keyword_init: true) do
-        def with(**changes) = self.class.new(**to_h, **changes)
-      end
+      Change =
+        Struct.new(:job, :sentence, :facts, keyword_init: true) do
+          def with(**changes) = self.class.new(**to_h, **changes)
+        end
 
       class << self
         # @return [Hash{Symbol => Parameters::Type}] what a change tells beside its sentence
@@ -53,7 +54,11 @@ module SheetTrace
       def done(operation, job) = operation.call(job).job
 
       # @return [Array<Float>] the largest stretch of some islands before and after; endless where one has no area
-      def stretches(before, after, islands, member) = [before, after].map { |job| job.measures.values_at(*islands).map { |measure| measure[member] || Float::INFINITY }.max }
+      def stretches(before, after, islands, member)
+        [before, after].map do |job|
+          job.measures.values_at(*islands).map { |measure| measure[member] || Float::INFINITY }.max
+        end
+      end
     end
   end
 end

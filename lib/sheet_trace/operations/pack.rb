@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Packs islands on the sheet by their true outlines. Those that lie on each other to the point are moved as one; locked islands and
+    # Packs islands on the sheet by their true outlines. Those that lie on each other to the point are moved as one;
+    # locked islands and
     # reserved rectangles are left as they are.
     class Pack < Operation
       islands :islands, "that are packed, all that are not locked if nil; the rest stays in place", optional: true
@@ -11,7 +12,9 @@ module SheetTrace
       flag :keep_scale, "or else all is scaled together, as large as it goes", default: false
       number :gutter_px, Job::GUTTER_PX, "as the job has it if nil", optional: true
       number :margin_px, 0..1024, "as planned if nil", optional: true
-      flag :in_order, "whether islands are placed in the order they are read in, front before back, left before right", default: false
+      flag :in_order,
+           "whether islands are placed in the order they are read in, front before back, left before right",
+           default: false
       whole :attempt, 0..9999, "another order for each number; the same number gives the same layout", default: 0
       fact :attempt, Parameters::Whole.new(0..9999)
       fact :share_used, Parameters::Number.new(0..1)
@@ -24,8 +27,15 @@ module SheetTrace
         after = job.with(layout: result.layout)
         used = [job, after].map { |state| Layout::Summary.call(state.layout, unit_mm: state.unit_mm).used * 100 }
         density = [job, after].map { |state| Phrases.short(state.density_px_per_mm) }.uniq.join(" -> ")
-        change(after, "#{Phrases.count(units.flatten.size, "island")} packed: #{used.map { |value| format("%.0f", value) }.join(" -> ")} % of the sheet used, #{density} px/mm",
-               attempt: attempt, share_used: result.share_used, density_px_per_mm: after.density_px_per_mm, best: true)
+        change(
+          after,
+          "#{Phrases.count(units.flatten.size, "island")} packed: " \
+            "#{used.map { |value| format("%.0f", value) }.join(" -> ")} % of the sheet used, #{density} px/mm",
+          attempt: attempt,
+          share_used: result.share_used,
+          density_px_per_mm: after.density_px_per_mm,
+          best: true
+        )
       end
 
       # Attempts one after the other, each to be taken as it is by its number.
@@ -39,7 +49,12 @@ module SheetTrace
         attempts(units.size).times do |number|
           result = with(attempt: number).packed(job, units)
           after = job.with(layout: result.layout)
-          facts = { attempt: number, share_used: result.share_used, density_px_per_mm: after.density_px_per_mm, best: result.scale > most }
+          facts = {
+            attempt: number,
+            share_used: result.share_used,
+            density_px_per_mm: after.density_px_per_mm,
+            best: result.scale > most
+          }
           most = [most, result.scale].max
           break unless yield(after, facts)
         end
@@ -55,9 +70,19 @@ module SheetTrace
       protected
 
       def packed(job, units)
-        Layout::Pack.call(job.layout, units, gutter_px: gutter_px || job.gutter_px, margin_px: margin_px || job.plan.margin_px, turn: turn,
-                                             upright: upright ? job.art_islands : [], keep_scale: keep_scale, reserved: job.plan.reserved,
-                                             fixed: (0...job.layout.uv_map.island_count).to_a - units.flatten, in_order: in_order, attempt: attempt)
+        Layout::Pack.call(
+          job.layout,
+          units,
+          gutter_px: gutter_px || job.gutter_px,
+          margin_px: margin_px || job.plan.margin_px,
+          turn: turn,
+          upright: upright ? job.art_islands : [],
+          keep_scale: keep_scale,
+          reserved: job.plan.reserved,
+          fixed: (0...job.layout.uv_map.island_count).to_a - units.flatten,
+          in_order: in_order,
+          attempt: attempt
+        )
       end
 
       private

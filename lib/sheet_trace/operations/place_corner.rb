@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Puts a corner of the sheet map exactly where it is said to go: its island moves along, with twins that lie on it, or the corner alone does and
+    # Puts a corner of the sheet map exactly where it is said to go: its island moves along, with twins that lie on
+    # it, or the corner alone does and
     # the island bends. What is nil stays as it is.
     class PlaceCorner < Operation
       parameter :point, References::Element.new("points"), "of the sheet map"
@@ -15,8 +16,11 @@ module SheetTrace
       def call(job)
         island = job.layout.uv_map.point_islands[point]
         x, y = target = target(job)
-        change(alone ? bent(job, target) : moved(job, island, target),
-               "#{job.island_names[island]}: #{alone ? "one corner" : "moved so that a corner lies"} at #{Phrases.short(x)}, #{Phrases.short(y)} px")
+        change(
+          alone ? bent(job, target) : moved(job, island, target),
+          "#{job.island_names[island]}: #{alone ? "one corner" : "moved so that a corner lies"} at " \
+            "#{Phrases.short(x)}, #{Phrases.short(y)} px"
+        )
       end
 
       private
@@ -34,7 +38,13 @@ module SheetTrace
 
       def moved(job, island, target)
         from = job.layout.points_px[point, true].to_a
-        job.with(layout: job.layout.place(Layout::Stacks.of(job.layout, [island]).first, Geometry::Affine.move(*target.zip(from).map { |to, now| to - now })))
+        job.with(
+          layout:
+            job.layout.place(
+              Layout::Stacks.of(job.layout, [island]).first,
+              Geometry::Affine.move(*target.zip(from).map { |to, now| to - now })
+            )
+        )
       end
     end
   end

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Puts one island where typed numbers say, about its centre; twins that lie on it go along. What is nil stays as it is.
+    # Puts one island where typed numbers say, about its centre; twins that lie on it go along. What is nil stays as
+    # it is.
     class PlaceIsland < Operation
       island
       number :x_px, -100_000..100_000, "centre of its box", optional: true
@@ -25,7 +26,8 @@ module SheetTrace
       def sentence(after)
         x, y = after.layout.centre_px([island])
         measure = after.measures[island]
-        "#{after.island_names[island]}: centre #{Phrases.short(x)}, #{Phrases.short(y)} px, #{Phrases.size_px(measure.size_px)}, " \
+        "#{after.island_names[island]}: centre #{Phrases.short(x)}, #{Phrases.short(y)} px, " \
+          "#{Phrases.size_px(measure.size_px)}, " \
           "turned #{Phrases.degrees(measure.up_angle_rad)}"
       end
 

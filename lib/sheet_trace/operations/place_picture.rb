@@ -6,8 +6,15 @@ module SheetTrace
     class PlacePicture < Operation
       picture
       island
-      number :width_mm, Artwork::Places::OnIsland::WIDTH_MM, "the largest that fits the island if nil", label: "width", optional: true
-      number :x_mm, Artwork::Places::OnIsland::PLACE_MM, "its middle, right of the island's as seen from outside", default: 0.0
+      number :width_mm,
+             Artwork::Places::OnIsland::WIDTH_MM,
+             "the largest that fits the island if nil",
+             label: "width",
+             optional: true
+      number :x_mm,
+             Artwork::Places::OnIsland::PLACE_MM,
+             "its middle, right of the island's as seen from outside",
+             default: 0.0
       number :y_mm, Artwork::Places::OnIsland::PLACE_MM, "its middle, above the island's", default: 0.0
       angle :turn_rad, -1000..1000, "clockwise; 0 is upright on the model", default: 0.0
       text :name, "that of the picture if nil", optional: true
@@ -17,7 +24,14 @@ module SheetTrace
       def call(job)
         content = Artwork::Contents::Picture.new(picture: picture)
         width = width_mm || fitting_mm(job, content.aspect)
-        place = Artwork::Places::OnIsland.new(island: island, width_mm: width.to_f, x_mm: x_mm.to_f, y_mm: y_mm.to_f, turn_rad: turn_rad.to_f)
+        place =
+          Artwork::Places::OnIsland.new(
+            island: island,
+            width_mm: width.to_f,
+            x_mm: x_mm.to_f,
+            y_mm: y_mm.to_f,
+            turn_rad: turn_rad.to_f
+          )
         job.flat_map(island)
         stack = job.artwork.add(id: id, name: name || picture.title, content: content, place: place)
         layer = stack.layers.last

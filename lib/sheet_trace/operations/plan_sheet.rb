@@ -2,10 +2,15 @@
 
 module SheetTrace
   module Operations
-    # Says what of the sheet is kept free by packing: a margin along its border, and rectangles. What is nil stays as it is.
+    # Says what of the sheet is kept free by packing: a margin along its border, and rectangles. What is nil stays as
+    # it is.
     class PlanSheet < Operation
       number :margin_px, 0..(Layout::Sheet::SIDE_PX.end / 2), optional: true
-      list :reserved, Parameters::Rectangle.new, "left, top, width and height of each, px", entry: "rectangle", optional: true
+      list :reserved,
+           Parameters::Rectangle.new,
+           "left, top, width and height of each, px",
+           entry: "rectangle",
+           optional: true
 
       def call(job)
         most = ([job.sheet.width_px, job.sheet.height_px].min / 2.0).floor

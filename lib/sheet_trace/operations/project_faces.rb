@@ -20,7 +20,13 @@ module SheetTrace
         patches = Flatten::FlatPatches.call(job.mesh, faces)
         boxes = patches.map { |patch| box(job, patch) }
         emptied = emptied_islands(job)
-        layout, places, scale = Layout::MakeRoom.call(job.layout, boxes.map { |box| box[:wanted] }, without: emptied, gutter_px: job.gutter_px)
+        layout, places, scale =
+          Layout::MakeRoom.call(
+            job.layout,
+            boxes.map { |box| box[:wanted] },
+            without: emptied,
+            gutter_px: job.gutter_px
+          )
         px = layout.sheet.to_px(layout.corner_uvs)
         groups = Job::Remap.groups(job)
         patches.each_with_index do |patch, i|
@@ -28,7 +34,10 @@ module SheetTrace
           groups[patch.faces] = job.layout.uv_map.island_count + 1 + i
         end
         mapped = job.layout.uv_map.face_mapped.copy.tap { |bits| bits[faces] = 1 }
-        [Job::Remap.by_corner(job, corner_uvs: layout.sheet.px_to_uv.apply(px), face_mapped: mapped, groups: groups), emptied]
+        [
+          Job::Remap.by_corner(job, corner_uvs: layout.sheet.px_to_uv.apply(px), face_mapped: mapped, groups: groups),
+          emptied
+        ]
       end
 
       # The patch with its left upper corner at a place: px run down, the patch's own y up.
@@ -39,7 +48,9 @@ module SheetTrace
       # Islands of which nothing is left.
       def emptied_islands(job)
         going = faces.to_h { |face| [face, true] }
-        job.layout.uv_map.island_faces.each_index.select { |island| job.layout.uv_map.island_faces[island].to_a.all? { |face| going[face] } }
+        job.layout.uv_map.island_faces.each_index.select do |island|
+          job.layout.uv_map.island_faces[island].to_a.all? { |face| going[face] }
+        end
       end
 
       # Size on the sheet, and the neighbour's place: its right upper corner.

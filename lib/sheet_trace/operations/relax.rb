@@ -17,20 +17,33 @@ module SheetTrace
       def call(job)
         done = 0
         after = relaxed(job) { |step, _spacing, _points_uv| done = step }
-        spacing = [job, after].map { |state| islands.map { |island| ground(state, island).then { |own| Flatten::Relax.spacing(own.piece, own.places) } }.max }
+        spacing =
+          [job, after].map do |state|
+            islands
+              .map { |island| ground(state, island).then { |own| Flatten::Relax.spacing(own.piece, own.places) } }
+              .max
+          end
         stretch = stretches(job, after, islands, :stretch_mean)
-        change(after, "#{Phrases.islands(job, islands)} relaxed with #{border == "held" ? "the border held" : "a free border"}: " \
-                      "spacing off by #{Phrases.from_to(spacing)}, mean stretch #{Phrases.from_to(stretch)}", step: done, spacing: spacing.last)
+        change(
+          after,
+          "#{Phrases.islands(job, islands)} relaxed with #{border == "held" ? "the border held" : "a free border"}: " \
+            "spacing off by #{Phrases.from_to(spacing)}, mean stretch #{Phrases.from_to(stretch)}",
+          step: done,
+          spacing: spacing.last
+        )
       end
 
       # The steps one after the other; as many as were seen are taken by their number.
       #
       # @yieldparam after [Job] so far
-      # @yieldparam facts [Hash] step: 1, 2 ... over all islands; spacing: how far it is from true spacing, as Flatten::Relax.spacing has it
+      # @yieldparam facts [Hash] step: 1, 2 ... over all islands; spacing: how far it is from true spacing, as
+      #   Flatten::Relax.spacing has it
       # @yieldreturn [Boolean] whether to go on
       # @return [Job]
       def watch(job)
-        relaxed(job) { |step, spacing, points_uv| yield(job.with(layout: job.layout.with_points_uv(points_uv.copy)), { step: step, spacing: spacing }) }
+        relaxed(job) do |step, spacing, points_uv|
+          yield(job.with(layout: job.layout.with_points_uv(points_uv.copy)), { step: step, spacing: spacing })
+        end
       end
 
       # The inner edges show what is going on.
@@ -47,10 +60,16 @@ module SheetTrace
 
           ground = ground(job, island)
           settle = ->(places) { ground.write(uv, places, stay: pinned(ground)) }
-          flat = Flatten::Relax.call(ground.piece, ground.places, held: border == "held", pins: pinned(ground)) do |_step, places|
-            settle.call(places)
-            going = yield(done += 1, Flatten::Relax.spacing(ground.piece, places), uv) && done != steps
-          end
+          flat =
+            Flatten::Relax.call(
+              ground.piece,
+              ground.places,
+              held: border == "held",
+              pins: pinned(ground)
+            ) do |_step, places|
+              settle.call(places)
+              going = yield(done += 1, Flatten::Relax.spacing(ground.piece, places), uv) && done != steps
+            end
           settle.call(flat)
         end
         Job::Remap.reshaped(job, uv)
@@ -58,7 +77,14 @@ module SheetTrace
 
       def ground(job, island)
         measure = job.measures[island]
-        Flatten::OnSheet.new(job.layout.uv_map, island, job.layout.points_px, job.sheet.px_to_uv, mirrored: measure.mirrored, px_per_unit: measure.density_px_per_mm * job.unit_mm)
+        Flatten::OnSheet.new(
+          job.layout.uv_map,
+          island,
+          job.layout.points_px,
+          job.sheet.px_to_uv,
+          mirrored: measure.mirrored,
+          px_per_unit: measure.density_px_per_mm * job.unit_mm
+        )
       end
 
       def pinned(ground)

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Takes a layer away, with what editions replace of it. Its picture stays with the job, for undo and for another layer.
+    # Takes a layer away, with what editions replace of it. Its picture stays with the job, for undo and for another
+    # layer.
     class RemoveLayer < Operation
       layer
 

@@ -13,7 +13,10 @@ module SheetTrace
         refuse("another edition is called #{name.inspect}; give each a name of its own") if other && other != edition
 
         former = stack.editions[edition]
-        change(job.with(artwork: stack.replace_edition(edition, former.with(name: name))), "Edition #{former.name} is now called #{name}")
+        change(
+          job.with(artwork: stack.replace_edition(edition, former.with(name: name))),
+          "Edition #{former.name} is now called #{name}"
+        )
       end
     end
   end

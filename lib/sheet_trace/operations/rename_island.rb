@@ -11,7 +11,10 @@ module SheetTrace
         taken = job.island_names.index(name)
         refuse("another island is called #{name.inspect}; give each a name of its own") if taken && taken != island
 
-        change(job.with(given_names: job.given_names.merge(island => name)), "#{job.island_names[island]} is now called #{name}")
+        change(
+          job.with(given_names: job.given_names.merge(island => name)),
+          "#{job.island_names[island]} is now called #{name}"
+        )
       end
     end
   end

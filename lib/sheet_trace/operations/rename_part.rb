@@ -12,7 +12,10 @@ module SheetTrace
         refuse("another part is called #{name.inspect}; give each a name of its own") if taken && taken != part
 
         parts = job.mesh.parts.dup.tap { |names| names[part] = name }
-        change(job.with(layout: job.layout.with_mesh(job.mesh.with(parts: parts))), "Part #{job.mesh.parts[part]} is now called #{name}")
+        change(
+          job.with(layout: job.layout.with_mesh(job.mesh.with(parts: parts))),
+          "Part #{job.mesh.parts[part]} is now called #{name}"
+        )
       end
     end
   end

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Says what an edition replaces of a layer: what it shows, or whether it is seen. The other editions and the stack stay as they are.
+    # Says what an edition replaces of a layer: what it shows, or whether it is seen. The other editions and the stack
+    # stay as they are.
     class ReplaceInEdition < Operation
       layer
       edition :edition, "the one shown if nil", optional: true
@@ -17,13 +18,24 @@ module SheetTrace
         said = { content: content, visible: visible }.compact
         refuse("give content, visible or restore") if said.empty? && !restore
 
-        after = said.reduce(restore ? own.leave(id) : own) { |so_far, (member, value)| so_far.replace(id, member => value) }
-        done = [restore && "as in the stack", content && "shows #{content.to_words}", if visible.nil?
-                                                                                        nil
-                                                                                      else
-                                                                                        (visible ? "shown" : "hidden")
-                                                                                      end].select { |words| words }
-        change(job.with(artwork: stack.replace_edition(index, after)), "#{own.name}: #{stack.layer(id).name} #{done.join(", ")}")
+        after =
+          said.reduce(restore ? own.leave(id) : own) { |so_far, (member, value)| so_far.replace(id, member => value) }
+        done =
+          [
+            restore && "as in the stack",
+            content && "shows #{content.to_words}",
+            (
+              if visible.nil?
+                nil
+              else
+                (visible ? "shown" : "hidden")
+              end
+            )
+          ].select { |words| words }
+        change(
+          job.with(artwork: stack.replace_edition(index, after)),
+          "#{own.name}: #{stack.layer(id).name} #{done.join(", ")}"
+        )
       end
     end
   end

@@ -10,17 +10,24 @@ module SheetTrace
       private_constant :OUTLINE
 
       underlay :index
-      list :cells, record {
-        text :name, label: "its name"
-        whole :x, -1_000_000..1_000_000, "of its box, px of the picture"
-        whole :y, -1_000_000..1_000_000
-        whole :width, -1_000_000..1_000_000
-        whole :height, -1_000_000..1_000_000
-        parameter :outline, OUTLINE, "corners of pixels round it; the box if nil", label: "its outline", optional: true
-        numbers :color, 3, 0..255, "its mean", optional: true
-        flag :flat, "whether it is of that one colour", default: false
-        one_of :shade, %w[across down], "where a gradient runs", optional: true
-      }, sizes: 0..MOST, entry: "cell"
+      list :cells,
+           record {
+             text :name, label: "its name"
+             whole :x, -1_000_000..1_000_000, "of its box, px of the picture"
+             whole :y, -1_000_000..1_000_000
+             whole :width, -1_000_000..1_000_000
+             whole :height, -1_000_000..1_000_000
+             parameter :outline,
+                       OUTLINE,
+                       "corners of pixels round it; the box if nil",
+                       label: "its outline",
+                       optional: true
+             numbers :color, 3, 0..255, "its mean", optional: true
+             flag :flat, "whether it is of that one colour", default: false
+             one_of :shade, %w[across down], "where a gradient runs", optional: true
+           },
+           sizes: 0..MOST,
+           entry: "cell"
 
       def call(job)
         before = job.fit_setup.underlays[index]
@@ -37,9 +44,12 @@ module SheetTrace
       private
 
       def inside!(cell, number, (width, height))
-        refuse("cell #{number + 1}: #{cell[:width]} x #{cell[:height]} px; a cell has 1 px and more") unless [cell[:width], cell[:height]].min.positive?
+        unless [cell[:width], cell[:height]].min.positive?
+          refuse("cell #{number + 1}: #{cell[:width]} x #{cell[:height]} px; a cell has 1 px and more")
+        end
 
-        inside = cell[:x] >= 0 && cell[:y] >= 0 && cell[:x] + cell[:width] <= width && cell[:y] + cell[:height] <= height
+        inside =
+          cell[:x] >= 0 && cell[:y] >= 0 && cell[:x] + cell[:width] <= width && cell[:y] + cell[:height] <= height
         refuse("cell #{number + 1}: it reaches beyond the picture of #{width} x #{height} px") unless inside
       end
 

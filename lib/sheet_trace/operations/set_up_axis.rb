@@ -8,9 +8,20 @@ module SheetTrace
 
       def call(job)
         turn = Geometry::Transform.y_up_from(axis)
-        mesh = job.mesh.with(positions: Geometry::Transform.apply(turn, job.mesh.positions),
-                             corner_normals: job.mesh.corner_normals && Geometry::Transform.apply_to_normals(turn, job.mesh.corner_normals))
-        turned = Job::Remap.by_corner(job, mesh: mesh, corner_uvs: job.layout.corner_uvs, face_mapped: job.layout.uv_map.face_mapped, groups: Job::Remap.groups(job))
+        mesh =
+          job.mesh.with(
+            positions: Geometry::Transform.apply(turn, job.mesh.positions),
+            corner_normals:
+              job.mesh.corner_normals && Geometry::Transform.apply_to_normals(turn, job.mesh.corner_normals)
+          )
+        turned =
+          Job::Remap.by_corner(
+            job,
+            mesh: mesh,
+            corner_uvs: job.layout.corner_uvs,
+            face_mapped: job.layout.uv_map.face_mapped,
+            groups: Job::Remap.groups(job)
+          )
         change(turned, "The model was turned: its #{axis} axis points up now")
       end
     end

@@ -5,9 +5,12 @@ module SheetTrace
     # Swaps the underlay, or clears it.
     class ShowUnderlay < Operation
       underlay :index, "none if nil", optional: true
-      one_of :how, %w[stretch keep_scale follow_cells],
-             "stretch: the whole picture over the whole sheet; keep_scale: as many px of the sheet to a px of the picture as the one shown before has, the rest is " \
-             "cut; follow_cells: stretched, and islands go from cells of the former picture to the same of this one", default: "stretch"
+      one_of :how,
+             %w[stretch keep_scale follow_cells],
+             "stretch: the whole picture over the whole sheet; keep_scale: as many px of the sheet to a px of the " \
+               "picture as the one shown before has, the rest is " \
+               "cut; follow_cells: stretched, and islands go from cells of the former picture to the same of this one",
+             default: "stretch"
       flag :resize, "whether the sheet takes the picture's size; the islands are stretched along", default: false
 
       # @param size_px [Array(Integer, Integer)] that the sheet shall have
@@ -26,11 +29,20 @@ module SheetTrace
         underlay = setup.underlays[index]
         refuse("#{underlay.name} is a reference, which is only looked at") if underlay.reference
         followers = how == "follow_cells" ? Fit::Swap.followers(job.layout, setup.underlay, underlay) : []
-        refuse("no island lies in a cell of which #{underlay.name} has the same") if how == "follow_cells" && followers.empty?
+        if how == "follow_cells" && followers.empty?
+          refuse("no island lies in a cell of which #{underlay.name} has the same")
+        end
 
-        placed = underlay.with(box: how == "keep_scale" ? Fit::Swap.kept_box(former(job), underlay, job.sheet) : [0.0, 0.0, 1.0, 1.0])
+        placed =
+          underlay.with(
+            box: how == "keep_scale" ? Fit::Swap.kept_box(former(job), underlay, job.sheet) : [0.0, 0.0, 1.0, 1.0]
+          )
         layout = resize ? ShowUnderlay.resized(job, underlay.size_px) : job.layout
-        after = job.with(layout: followed(layout, setup.underlay, placed, followers), fit_setup: setup.replace(index, placed).with(shown: index))
+        after =
+          job.with(
+            layout: followed(layout, setup.underlay, placed, followers),
+            fit_setup: setup.replace(index, placed).with(shown: index)
+          )
         change(after, "#{underlay.name} shown, #{underlay.size_px.join(" x ")} px#{how_words(after, followers)}")
       end
 
@@ -41,18 +53,26 @@ module SheetTrace
 
       def how_words(after, followers)
         case how
-        when "stretch" then Phrases.stretched(after)
-        when "keep_scale" then lost(after)
-        else ", #{Phrases.count(followers.size, "island")} gone along to the same cells"
+        when "stretch"
+          Phrases.stretched(after)
+        when "keep_scale"
+          lost(after)
+        else
+          ", #{Phrases.count(followers.size, "island")} gone along to the same cells"
         end
       end
 
       def lost(after)
         share = Fit::Swap.lost(after.fit_setup.underlay)
-        share < 0.0005 ? ", at its own scale, nothing of it lost" : ", at its own scale: #{Phrases.short(share * 100)} % of it lies beside the sheet"
+        if share < 0.0005
+          ", at its own scale, nothing of it lost"
+        else
+          ", at its own scale: #{Phrases.short(share * 100)} % of it lies beside the sheet"
+        end
       end
 
-      # @param followers [Array<Array(Integer, Fit::Cell, Fit::Cell)>] island, its cell and the same of the other picture
+      # @param followers [Array<Array(Integer, Fit::Cell, Fit::Cell)>] island, its cell and the same of the other
+      #   picture
       def followed(layout, former, placed, followers)
         followers.reduce(layout) do |so_far, (island, from, to)|
           before, now = [[former, from], [placed, to]].map { |underlay, cell| underlay.box_px(cell, layout.sheet) }

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Splits an awkward island in two across its longer side, near the middle, where least artwork is cut: two smaller pieces pack better
+    # Splits an awkward island in two across its longer side, near the middle, where least artwork is cut: two smaller
+    # pieces pack better
     # than a long or bulky one.
     class SplitIsland < Operation
       # Where along the longer side it may be cut, the middle first.
@@ -28,7 +29,8 @@ module SheetTrace
         low, high = along.minmax
         return unless high > low
 
-        cuts = SHARES.map { |share| faces.zip(along).filter_map { |face, at| face if at < low + ((high - low) * share) } }
+        cuts =
+          SHARES.map { |share| faces.zip(along).filter_map { |face, at| face if at < low + ((high - low) * share) } }
         cuts = cuts.reject { |side| side.empty? || side.size == faces.size }
         cuts.min_by.with_index { |side, i| [cost(job, faces, side), i] }
       end
@@ -43,8 +45,13 @@ module SheetTrace
 
       # Length of the cut on the model; under art it costs eight times as much.
       def cost(job, faces, side)
-        groups = Numo::Int32.zeros(job.mesh.face_count).tap { |numbers| numbers[faces] = 1 }.tap { |numbers| numbers[side] = 2 }
-        others = Flatten::Seams.between(job.mesh, groups) & ~Flatten::Seams.between(job.mesh, Numo::Int32.cast(groups.ne(0)))
+        groups =
+          Numo::Int32
+            .zeros(job.mesh.face_count)
+            .tap { |numbers| numbers[faces] = 1 }
+            .tap { |numbers| numbers[side] = 2 }
+        others =
+          Flatten::Seams.between(job.mesh, groups) & ~Flatten::Seams.between(job.mesh, Numo::Int32.cast(groups.ne(0)))
         cut = (others & ~Flatten::Seams.of_map(job.layout.uv_map)).where
         cut.empty? ? Float::INFINITY : Flatten::CutCosts.call(job.mesh, art_faces: Job::ArtFaces.call(job))[cut].sum
       end

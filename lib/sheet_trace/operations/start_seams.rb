@@ -9,7 +9,10 @@ module SheetTrace
       def call(job)
         after = job.with(drawn_seams: from == "none" ? Flatten::Seams.none(job.mesh) : nil)
         pieces = Flatten::Cut.call(after.mesh, after.seams).piece_count
-        change(after, "#{from == "none" ? "All seams closed" : "Seams as the map has them"}: #{Phrases.count(pieces, "piece")}")
+        change(
+          after,
+          "#{from == "none" ? "All seams closed" : "Seams as the map has them"}: #{Phrases.count(pieces, "piece")}"
+        )
       end
     end
   end

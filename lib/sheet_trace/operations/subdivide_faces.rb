@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Makes smaller faces of some, as Mesh::Subdivide does, so that each can be given another place on the sheet. The surface, the islands and the art
+    # Makes smaller faces of some, as Mesh::Subdivide does, so that each can be given another place on the sheet. The
+    # surface, the islands and the art
     # stay as they are; seams drawn for the next laying flat go on along the halves of their edges.
     class SubdivideFaces < Operation
       # How many faces a model may come to have.
@@ -11,23 +12,45 @@ module SheetTrace
       faces
 
       def call(job)
-        refuse("the model would have more than #{MOST_FACES} faces; pick fewer") if job.mesh.face_count + (4 * faces.size) > MOST_FACES
+        if job.mesh.face_count + (4 * faces.size) > MOST_FACES
+          refuse("the model would have more than #{MOST_FACES} faces; pick fewer")
+        end
 
         made = Mesh::Subdivide.call(job.mesh, faces)
-        after = Job::Remap.by_corner(job, mesh: made.mesh, origins: made.origins, edge_middles: made.middles, source: source(job, made),
-                                          corner_uvs: made.carry(job.layout.corner_uvs), face_mapped: job.layout.uv_map.face_mapped[made.origins],
-                                          groups: Job::Remap.groups(job)[made.origins])
-        change(after, "#{Phrases.count(faces.uniq.size, "face")} subdivided: the model has #{after.mesh.face_count} faces, #{after.mesh.face_count - job.mesh.face_count} more")
+        after =
+          Job::Remap.by_corner(
+            job,
+            mesh: made.mesh,
+            origins: made.origins,
+            edge_middles: made.middles,
+            source: source(job, made),
+            corner_uvs: made.carry(job.layout.corner_uvs),
+            face_mapped: job.layout.uv_map.face_mapped[made.origins],
+            groups: Job::Remap.groups(job)[made.origins]
+          )
+        change(
+          after,
+          "#{Phrases.count(faces.uniq.size, "face")} subdivided: the model has #{after.mesh.face_count} faces, " \
+            "#{after.mesh.face_count - job.mesh.face_count} more"
+        )
       end
 
       private
 
       # The file's own UV sets, in step with the new faces.
       def source(job, made)
-        job.source.with(uv_sets: job.source.uv_sets.map do |set|
-          uvs = set.uvs.empty? ? Numo::DFloat.zeros(job.mesh.corner_count, 2) : set.uvs[set.corner_uvs, true]
-          Formats::UvSet.new(name: set.name, uvs: made.carry(uvs), corner_uvs: Numo::Int32.new(made.mesh.corner_count).seq, face_mapped: set.face_mapped[made.origins])
-        end)
+        job.source.with(
+          uv_sets:
+            job.source.uv_sets.map do |set|
+              uvs = set.uvs.empty? ? Numo::DFloat.zeros(job.mesh.corner_count, 2) : set.uvs[set.corner_uvs, true]
+              Formats::UvSet.new(
+                name: set.name,
+                uvs: made.carry(uvs),
+                corner_uvs: Numo::Int32.new(made.mesh.corner_count).seq,
+                face_mapped: set.face_mapped[made.origins]
+              )
+            end
+        )
       end
     end
   end

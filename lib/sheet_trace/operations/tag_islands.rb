@@ -8,7 +8,10 @@ module SheetTrace
       one_of :tag, Job::TAGS
 
       def call(job)
-        tags = islands.reduce(job.given_tags) { |given, island| tag == "art" ? given.except(island) : given.merge(island => tag) }
+        tags =
+          islands.reduce(job.given_tags) do |given, island|
+            tag == "art" ? given.except(island) : given.merge(island => tag)
+          end
         change(job.with(given_tags: tags), "#{Phrases.islands(job, islands)} tagged #{tag}")
       end
     end

@@ -11,17 +11,33 @@ module SheetTrace
       numbers :move_px, 2, -100_000..100_000, "right and down", default: [0, 0]
       angle :turn_rad, -1000..1000, "clockwise", default: 0
       numbers :scale, 2, 0.001..1000, "across and down the sheet", default: [1, 1]
-      parameter :about, Parameters::Either.new(Parameters::OneOf.new(%w[common each]), Parameters::Numbers.new(2, -100_000..100_000)),
-                "common: the middle of the box round all; each: each about its own; or a place, px", default: "common"
+      parameter :about,
+                Parameters::Either.new(
+                  Parameters::OneOf.new(%w[common each]),
+                  Parameters::Numbers.new(2, -100_000..100_000)
+                ),
+                "common: the middle of the box round all; each: each about its own; or a place, px",
+                default: "common"
 
       def call(job)
         turned = Geometry::Affine.turn(turn_rad) * Geometry::Affine.scale(*scale)
         stacks = Layout::Stacks.of(job.layout, islands)
         groups = about == "each" ? stacks : [stacks.flatten]
-        after = job.with(layout: groups.reduce(job.layout) do |layout, group|
-          middle = about.is_a?(Array) ? about : layout.centre_px(group).map { |px| (px * PIVOT_STEPS).round / PIVOT_STEPS }
-          layout.place(group, Geometry::Affine.move(*move_px) * turned.about(*middle))
-        end)
+        after =
+          job.with(
+            layout:
+              groups.reduce(job.layout) do |layout, group|
+                middle =
+                  (
+                    if about.is_a?(Array)
+                      about
+                    else
+                      layout.centre_px(group).map { |px| (px * PIVOT_STEPS).round / PIVOT_STEPS }
+                    end
+                  )
+                layout.place(group, Geometry::Affine.move(*move_px) * turned.about(*middle))
+              end
+          )
         change(after, sentence(job, after))
       end
 
@@ -43,7 +59,9 @@ module SheetTrace
       end
 
       def moved
-        across, down = [%w[right left], %w[down up]].zip(move_px).map { |(ahead, back), px| "#{Phrases.px(px.abs)} #{px.positive? ? ahead : back}" unless px.zero? }
+        across, down =
+          [%w[right left], %w[down up]].zip(move_px)
+            .map { |(ahead, back), px| "#{Phrases.px(px.abs)} #{px.positive? ? ahead : back}" unless px.zero? }
         "moved #{[across, down].compact.join(", ")}"
       end
     end

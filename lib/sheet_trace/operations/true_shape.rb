@@ -3,7 +3,8 @@
 module SheetTrace
   module Operations
     # Gives islands the shape of the surface: by the affine change that leaves least stretch where that does it, or else
-    # laid flat anew. Direction, density, middle and mirroring stay; one that comes to lie on another goes on to a free place.
+    # laid flat anew. Direction, density, middle and mirroring stay; one that comes to lie on another goes on to a
+    # free place.
     class TrueShape < Operation
       # When an affine change is not enough.
       BENT = 1.005
@@ -14,7 +15,11 @@ module SheetTrace
       def self.straight(job, island)
         map = job.layout.uv_map
         rows = map.island_triangles[island]
-        jacobians = UvMap::Jacobians.call(map.triangle_positions(job.unit_mm, rows), map.triangle_places(job.layout.points_px, rows))
+        jacobians =
+          UvMap::Jacobians.call(
+            map.triangle_positions(job.unit_mm, rows),
+            map.triangle_places(job.layout.points_px, rows)
+          )
         straightened = Flatten::TrueAffine.change(jacobians)
         factor = 1 / Math.sqrt(straightened.determinant)
         Geometry::Affine.scale(factor, factor) * straightened
@@ -28,7 +33,11 @@ module SheetTrace
         bent = islands.select { |island| (straight.measures[island].stretch_worst || Float::INFINITY) > BENT }
         shaped = bent.empty? ? straight : laid_flat(straight, bent)
         after = shaped.with(layout: Layout::MoveToFreePlaces.call(shaped.layout, islands, gutter_px: job.gutter_px))
-        change(after, "#{Phrases.islands(job, islands)}: worst stretch #{Phrases.from_to(stretches(job, after, islands, :stretch_worst))}")
+        change(
+          after,
+          "#{Phrases.islands(job, islands)}: worst stretch " \
+            "#{Phrases.from_to(stretches(job, after, islands, :stretch_worst))}"
+        )
       end
 
       private
@@ -51,8 +60,9 @@ module SheetTrace
         measure = job.measures[island]
         density = measure.density_px_per_mm
         flat = job.flat_map(island)
-        onto = Geometry::Affine.move(*job.layout.centre_px([island])) * Geometry::Affine.turn(measure.up_angle_rad) *
-               Geometry::Affine.scale(measure.mirrored ? -density : density, -density)
+        onto =
+          Geometry::Affine.move(*job.layout.centre_px([island])) * Geometry::Affine.turn(measure.up_angle_rad) *
+            Geometry::Affine.scale(measure.mirrored ? -density : density, -density)
         order = job.layout.uv_map.island_points[island]
         place = Numo::Int64.zeros(job.layout.uv_map.point_count)
         place[flat.points] = Numo::Int64.new(flat.points.size).seq

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Records how dense islands shall be beside the others: 2 for what is looked at, 0.25 for what is hidden. Equalise and packing keep to it.
+    # Records how dense islands shall be beside the others: 2 for what is looked at, 0.25 for what is hidden. Equalise
+    # and packing keep to it.
     class WeighIslands < Operation
       islands
       number :weight, 0.01..100
@@ -10,7 +11,10 @@ module SheetTrace
       def call(job)
         others = job.plan.weights.except(*islands)
         weights = weight == 1 ? others : others.merge(islands.to_h { |island| [island, weight.to_f] })
-        change(job.with(plan: job.plan.with(weights: weights)), "#{Phrases.islands(job, islands)}: weight #{Phrases.short(weight)}")
+        change(
+          job.with(plan: job.plan.with(weights: weights)),
+          "#{Phrases.islands(job, islands)}: weight #{Phrases.short(weight)}"
+        )
       end
     end
   end

@@ -21,7 +21,9 @@ module SheetTrace
       def check(value, label, _context)
         return value if finite?(value) && @range.cover?(value)
 
-        raise InputError, "#{label} is #{value.is_a?(Numeric) ? "#{(value * DEGREES).round(2)}°" : value.inspect.slice(0, 60)}; give #{to_text}"
+        raise InputError,
+              "#{label} is #{value.is_a?(Numeric) ? "#{(value * DEGREES).round(2)}°" : value.inspect.slice(0, 60)}; " \
+                "give #{to_text}"
       end
 
       def to_text = "degrees from #{limit(@range.begin)} to #{limit(@range.end)}"

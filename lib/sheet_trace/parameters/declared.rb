@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Parameters
-    # A frozen value whose members are the parameters that its class declares. Equal to another with the same values, so that it serves as a key.
+    # A frozen value whose members are the parameters that its class declares. Equal to another with the same values,
+    # so that it serves as a key.
     class Declared
       # @param values [Hash{Symbol => Object}] those that are lacking take their defaults
       # @raise [InputError] where one is lacking or not known

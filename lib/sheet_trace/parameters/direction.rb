@@ -5,7 +5,10 @@ module SheetTrace
     # Three numbers that point somewhere.
     class Direction < Type
       def check(value, label, _context)
-        refuse(label, value) unless value.is_a?(Array) && value.size == 3 && value.all? { |part| finite?(part) } && value.any? { |part| part.abs >= 1e-9 }
+        unless value.is_a?(Array) && value.size == 3 && value.all? { |part| finite?(part) } &&
+                 value.any? { |part| part.abs >= 1e-9 }
+          refuse(label, value)
+        end
         value
       end
 

@@ -11,11 +11,12 @@ module SheetTrace
       end
 
       def check(value, label, context)
-        problems = @types.map do |type|
-          return type.check(value, label, context)
-        rescue InputError => e
-          e
-        end
+        problems =
+          @types.map do |type|
+            return type.check(value, label, context)
+          rescue InputError => e
+            e
+          end
         raise problems.last
       end
 

@@ -30,7 +30,9 @@ module SheetTrace
       def to_plain(value) = value.is_a?(Hash) ? @fields.to_plain(value) : value
 
       def check(value, label, context)
-        raise InputError, "#{[label, "is"].reject(&:empty?).join(" ")} #{value.inspect.slice(0, 60)}; give #{to_text}" unless value.is_a?(Hash)
+        unless value.is_a?(Hash)
+          raise InputError, "#{[label, "is"].reject(&:empty?).join(" ")} #{value.inspect.slice(0, 60)}; give #{to_text}"
+        end
 
         @fields.checked(value, context)
       rescue InputError => e
@@ -40,7 +42,11 @@ module SheetTrace
       def to_text = plain_names.join(", ")
 
       def typescript
-        "{ #{@fields.parameters.values.map { |field| "#{field.plain_name}#{"?" unless field.required?}: #{field.type.typescript}#{" | null" if field.optional}" }.join("; ")} }"
+        fields =
+          @fields.parameters.values.map do |field|
+            "#{field.plain_name}#{"?" unless field.required?}: #{field.type.typescript}#{" | null" if field.optional}"
+          end
+        "{ #{fields.join("; ")} }"
       end
 
       private

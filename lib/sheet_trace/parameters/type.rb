@@ -2,13 +2,15 @@
 
 module SheetTrace
   module Parameters
-    # What a value must be. A type checks and words what is wrong, reads JSON, and says itself in words and in TypeScript.
+    # What a value must be. A type checks and words what is wrong, reads JSON, and says itself in words and in
+    # TypeScript.
     class Type
       # @param name [Symbol]
       # @return [Symbol] what a parameter of this type is called in JSON
       def plain_name(name) = name
 
-      # @return [Object] a value of JSON as the core writes it; what is senseless comes back as it is, for check to refuse
+      # @return [Object] a value of JSON as the core writes it; what is senseless comes back as it is, for check to
+      #   refuse
       def from_plain(value) = value
 
       # @return [Object] a value of the core as JSON writes it

@@ -2,12 +2,15 @@
 
 module SheetTrace
   module Pick
-    # What is picked of one kind, as another kind: edges of faces, corners of edges; the other way round, what all of is picked.
+    # What is picked of one kind, as another kind: edges of faces, corners of edges; the other way round, what all of
+    # is picked.
     module Carry
       extend Way
 
       one_of :of, KINDS, "the kind that is picked"
-      parameter :picked, Parameters::ListOf.new(Parameters::Whole.new(0..1_000_000_000), sizes: 0..100_000_000), "of that kind"
+      parameter :picked,
+                Parameters::ListOf.new(Parameters::Whole.new(0..1_000_000_000), sizes: 0..100_000_000),
+                "of that kind"
 
       # @param of [String] the kind that is picked
       def self.call(job, kind, of:, picked:)

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Pick
-    # Picked faces and what goes on from them without bending: from face to face over edges that bend by less than an angle.
+    # Picked faces and what goes on from them without bending: from face to face over edges that bend by less than an
+    # angle.
     module Flat
       extend Way
 

@@ -13,7 +13,11 @@ module SheetTrace
         symmetry = job.mesh.symmetry
         raise MeshError, "the model has no plane of symmetry, so there is no other side" unless symmetry
 
-        twins = { "faces" => symmetry.face_twins, "edges" => symmetry.edge_twins, "corners" => symmetry.vertex_twins }.fetch(kind)
+        twins = {
+          "faces" => symmetry.face_twins,
+          "edges" => symmetry.edge_twins,
+          "corners" => symmetry.vertex_twins
+        }.fetch(kind)
         picked.empty? ? [] : twins[picked].to_a
       end
     end

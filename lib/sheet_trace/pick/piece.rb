@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Pick
-    # All that hangs together with picked elements, as far as the seams; of edges and corners, what lies on those pieces.
+    # All that hangs together with picked elements, as far as the seams; of edges and corners, what lies on those
+    # pieces.
     module Piece
       extend Way
 
@@ -20,9 +21,12 @@ module SheetTrace
 
       def self.faces_at(mesh, kind, picked)
         case kind
-        when "faces" then picked
-        when "edges" then mesh.edge_faces.values_at(*picked).flatten.uniq
-        else Touching.any(mesh, "faces", Touching.vertices(mesh, kind, picked))
+        when "faces"
+          picked
+        when "edges"
+          mesh.edge_faces.values_at(*picked).flatten.uniq
+        else
+          Touching.any(mesh, "faces", Touching.vertices(mesh, kind, picked))
         end
       end
       private_class_method :faces_at

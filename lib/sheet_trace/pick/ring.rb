@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Pick
-    # The ring of faces across an edge: from face to face through opposite edges, as long as the faces have four corners, to both
+    # The ring of faces across an edge: from face to face through opposite edges, as long as the faces have four
+    # corners, to both
     # sides; as edges, those that the ring goes through.
     module Ring
       extend Way

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Pick
-    # The shortest way between two clicks: edges or corners from vertex to vertex along edges, faces from face to face across edges.
+    # The shortest way between two clicks: edges or corners from vertex to vertex along edges, faces from face to face
+    # across edges.
     module Run
       extend Way
 
@@ -24,11 +25,18 @@ module SheetTrace
         [start, stop].each { |face| References::Element.new("faces").check(face, "face", Context.new(job: job)) }
         mesh = job.mesh
         owners, vertices = Touching.pairs(mesh, "faces")
-        middles = (Geometry::Grouped.sum_rows(owners, mesh.positions[vertices, true], mesh.face_count) / mesh.face_sizes.expand_dims(1)).to_a
+        middles =
+          (
+            Geometry::Grouped.sum_rows(owners, mesh.positions[vertices, true], mesh.face_count) /
+              mesh.face_sizes.expand_dims(1)
+          ).to_a
         near = mesh.face_neighbours
-        way = Geometry::ShortestPath.call([start], [stop]) do |face|
-          near[face].map { |other| [other, other, Math.sqrt(middles[face].zip(middles[other]).sum { |a, b| (a - b)**2 })] }
-        end
+        way =
+          Geometry::ShortestPath.call([start], [stop]) do |face|
+            near[face].map do |other|
+              [other, other, Math.sqrt(middles[face].zip(middles[other]).sum { |a, b| (a - b)**2 })]
+            end
+          end
         way ? [start, *way] : []
       end
       private_class_method :faces

@@ -21,11 +21,14 @@ module SheetTrace
       def self.easing(mesh, seams, faces, limit, costs)
         pieces = Flatten::Cut.call(mesh, seams).face_pieces
         wanted = faces || (0...mesh.face_count).to_a
-        wanted.group_by { |face| pieces[face] }.values.flat_map do |own|
-          Flatten::SuggestReliefCuts.call(mesh, seams, own, limit: limit, costs: costs).edges
-        rescue MeshError
-          []
-        end
+        wanted
+          .group_by { |face| pieces[face] }
+          .values
+          .flat_map do |own|
+            Flatten::SuggestReliefCuts.call(mesh, seams, own, limit: limit, costs: costs).edges
+          rescue MeshError
+            []
+          end
       end
       private_class_method :easing
     end

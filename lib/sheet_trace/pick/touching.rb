@@ -9,9 +9,12 @@ module SheetTrace
       # @return [Array(Numo::Int64, Numo::Int64)] element and vertex, one pair for each vertex of each element
       def self.pairs(mesh, kind)
         case kind
-        when "faces" then [mesh.corner_faces, Numo::Int64.cast(mesh.corner_vertices)]
-        when "edges" then [Numo::Int64.new(mesh.edges.count * 2).seq / 2, mesh.edges.vertices.flatten]
-        else Array.new(2) { Numo::Int64.new(mesh.vertex_count).seq }
+        when "faces"
+          [mesh.corner_faces, Numo::Int64.cast(mesh.corner_vertices)]
+        when "edges"
+          [Numo::Int64.new(mesh.edges.count * 2).seq / 2, mesh.edges.vertices.flatten]
+        else
+          Array.new(2) { Numo::Int64.new(mesh.vertex_count).seq }
         end
       end
 

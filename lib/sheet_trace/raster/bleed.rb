@@ -13,13 +13,15 @@ module SheetTrace
       # @return [Array(Numo::Int64, Numo::Int64)] texel numbers outside, and the nearest texel on an island to each
       # @raise [InputError] where: { bleed_px: }
       def self.call(texel_map, reach_px)
-        raise InputError.new("bleed is #{reach_px} px; give 0 to #{LARGEST_PX}", where: { bleed_px: reach_px }) unless (0..LARGEST_PX).cover?(reach_px)
+        unless (0..LARGEST_PX).cover?(reach_px)
+          raise InputError.new("bleed is #{reach_px} px; give 0 to #{LARGEST_PX}", where: { bleed_px: reach_px })
+        end
 
         width = texel_map.width_px
         height = texel_map.height_px
         source = Numo::Int64.zeros(width * height) # texel number + 1; 0 where none is near enough
         rim = rim_of(texel_map)
-        return [rim, rim] if rim.empty?
+        return rim, rim if rim.empty?
 
         x = rim % width
         y = rim / width
@@ -36,7 +38,8 @@ module SheetTrace
         [targets, source[targets] - 1]
       end
 
-      # @return [Numo::Int64] covered texels with one beside them that is not; those at the sheet's border bleed nowhere and do no harm
+      # @return [Numo::Int64] covered texels with one beside them that is not; those at the sheet's border bleed
+      #   nowhere and do no harm
       def self.rim_of(texel_map)
         width = texel_map.width_px
         grid = Numo::UInt8.zeros(texel_map.height_px + 2, width + 2)
@@ -46,9 +49,11 @@ module SheetTrace
       end
 
       def self.offsets(reach)
-        (-reach..reach).to_a.product((-reach..reach).to_a)
-                       .reject { |dx, dy| (dx.zero? && dy.zero?) || (dx * dx) + (dy * dy) > reach * reach }
-                       .sort_by { |dx, dy| (dx * dx) + (dy * dy) }
+        (-reach..reach)
+          .to_a
+          .product((-reach..reach).to_a)
+          .reject { |dx, dy| (dx.zero? && dy.zero?) || (dx * dx) + (dy * dy) > reach * reach }
+          .sort_by { |dx, dy| (dx * dx) + (dy * dy) }
       end
       private_class_method :offsets
     end

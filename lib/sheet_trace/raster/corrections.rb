@@ -4,12 +4,18 @@ require "vips"
 
 module SheetTrace
   module Raster
-    # Steps that correct a picture before it is used: a recipe of plain hashes, each with the name of a step and its parameters. The picture's file
-    # stays as it is. A new step is a file in corrections/ that declares its parameters, with .size, .call and if need be .problem, and a line here.
+    # Steps that correct a picture before it is used: a recipe of plain hashes, each with the name of a step and its
+    # parameters. The picture's file
+    # stays as it is. A new step is a file in corrections/ that declares its parameters, with .size, .call and if need
+    # be .problem, and a line here.
     module Corrections
-      STEPS = Registry.new("correction", %w[Straighten Trim LeaveOut EvenLight Unroll].to_h do |constant|
-        [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Raster::Corrections::#{constant}"]
-      end)
+      STEPS =
+        Registry.new(
+          "correction",
+          %w[Straighten Trim LeaveOut EvenLight Unroll].to_h do |constant|
+            [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Raster::Corrections::#{constant}"]
+          end
+        )
       MOST_STEPS = 20
       LARGEST_PX = 16_384
       private_constant :LARGEST_PX
@@ -17,26 +23,37 @@ module SheetTrace
       # @param recipe [Array<Hash{Symbol => Object}>] each with step:, the name of one of STEPS, and what it declares
       # @param size [Array(Integer, Integer)] px of the picture before
       # @return [Array(Integer, Integer)] px after
-      def self.size(recipe, size) = recipe.reduce(size) { |so_far, step| with_values(step) { |correction, values| correction.size(so_far, **values) } }
+      def self.size(recipe, size) =
+        recipe.reduce(size) do |so_far, step|
+          with_values(step) { |correction, values| correction.size(so_far, **values) }
+        end
 
       # @param recipe [Array<Hash{Symbol => Object}>] each checked by itself
       # @raise [InputError] if a step can't be done to what the steps before leave of a picture of this size
       def self.checked_sizes(recipe, size)
-        recipe.each_with_index.reduce(size) do |so_far, (step, i)|
-          found = with_values(step) { |correction, values| correction.problem(so_far, **values) if correction.respond_to?(:problem) } || too_large(step, so_far)
-          raise InputError, "step #{i + 1}, #{step[:step].tr("_", " ")}: #{found}" if found
+        recipe
+          .each_with_index
+          .reduce(size) do |so_far, (step, i)|
+            found =
+              with_values(step) do |correction, values|
+                correction.problem(so_far, **values) if correction.respond_to?(:problem)
+              end || too_large(step, so_far)
+            raise InputError, "step #{i + 1}, #{step[:step].tr("_", " ")}: #{found}" if found
 
-          size([step], so_far)
-        end
+            size([step], so_far)
+          end
       end
 
       # @param image [Vips::Image] 8-bit sRGB with alpha
       # @return [Vips::Image] the same kind
       def self.call(recipe, image)
-        recipe.reduce(image) { |so_far, step| with_values(step) { |correction, values| correction.call(so_far, **values).copy_memory } }
+        recipe.reduce(image) do |so_far, step|
+          with_values(step) { |correction, values| correction.call(so_far, **values).copy_memory }
+        end
       end
 
-      def self.with_values(step) = STEPS.fetch(step[:step]).then { |correction| yield correction, correction.filled(step.except(:step)) }
+      def self.with_values(step) =
+        STEPS.fetch(step[:step]).then { |correction| yield correction, correction.filled(step.except(:step)) }
 
       # Resamples by where each px comes from.
       #
@@ -45,12 +62,19 @@ module SheetTrace
       def self.resample(image, places)
         height, width, = places.shape
         index = Vips::Image.new_from_memory_copy(Numo::SFloat.cast(places - 0.5).to_binary, width, height, 2, :float)
-        image.premultiply.mapim(index, interpolate: Vips::Interpolate.new("bicubic"), extend: :copy).unpremultiply.rint.cast(:uchar).copy(interpretation: :srgb)
+        image
+          .premultiply
+          .mapim(index, interpolate: Vips::Interpolate.new("bicubic"), extend: :copy)
+          .unpremultiply
+          .rint
+          .cast(:uchar)
+          .copy(interpretation: :srgb)
       end
 
       def self.too_large(step, size)
         width, height = size([step], size)
-        "it would make a picture of #{width} x #{height} px" unless [width, height].min.positive? && [width, height].max <= LARGEST_PX
+        return if [width, height].min.positive? && [width, height].max <= LARGEST_PX
+        "it would make a picture of #{width} x #{height} px"
       end
       private_class_method :with_values, :too_large
     end

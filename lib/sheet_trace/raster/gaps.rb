@@ -48,10 +48,14 @@ module SheetTrace
       # Half of the offsets do: the other group's rim texels look the other way.
       def self.offsets(least_px, stride)
         reach = least_px.ceil
-        (0..reach).to_a.product((-reach..reach).to_a).filter_map do |dy, dx|
-          gap = Math.hypot(dx, dy) - 1
-          [(dy * stride) + dx, gap] if gap < least_px && gap >= 0 && (dy.positive? || dx.positive?)
-        end.sort_by(&:last)
+        (0..reach)
+          .to_a
+          .product((-reach..reach).to_a)
+          .filter_map do |dy, dx|
+            gap = Math.hypot(dx, dy) - 1
+            [(dy * stride) + dx, gap] if gap < least_px && gap >= 0 && (dy.positive? || dx.positive?)
+          end
+          .sort_by(&:last)
       end
       private_class_method :look, :rim_of, :offsets
     end

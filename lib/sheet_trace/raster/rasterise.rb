@@ -10,13 +10,13 @@ module SheetTrace
       # @param corners [Numo::DFloat] K x 3 x 2, px from the top left corner
       # @return [Array(Numo::Int64, Numo::Int64)] texel numbers (y * width_px + x), and the triangle of each
       def self.call(corners, width_px, height_px)
-        return [Numo::Int64.zeros(0), Numo::Int64.zeros(0)] if corners.empty?
+        return Numo::Int64.zeros(0), Numo::Int64.zeros(0) if corners.empty?
 
         y = corners[true, true, 1]
         first = first_centre(y.min(axis: 1), height_px)
         counts = first_centre(y.max(axis: 1), height_px) - first
         triangles = Geometry::Grouped.repeat(counts)
-        return [triangles, triangles] if triangles.empty?
+        return triangles, triangles if triangles.empty?
 
         rows = first[triangles] + Geometry::Grouped.places(counts, triangles)
         left, right = run_ends(corners, triangles, Numo::DFloat.cast(rows) + 0.5)
@@ -30,7 +30,8 @@ module SheetTrace
         left = Numo::DFloat.new(triangles.size).fill(Float::INFINITY)
         right = Numo::DFloat.new(triangles.size).fill(-Float::INFINITY)
         [[0, 1], [1, 2], [2, 0]].each do |a, b|
-          x0, y0, slope, y1 = downward(corners[true, a, true], corners[true, b, true]).map { |column| column[triangles] }
+          x0, y0, slope, y1 =
+            downward(corners[true, a, true], corners[true, b, true]).map { |column| column[triangles] }
           crossed = (y0 <= at_y) & (at_y < y1)
           at_x = x0 + ((at_y - y0) * slope)
           left[crossed] = Numo::DFloat.minimum(left, at_x)[crossed]
@@ -62,7 +63,7 @@ module SheetTrace
       def self.texels_of(rows, triangles, first, stop, width_px)
         counts = stop - first
         runs = Geometry::Grouped.repeat(counts)
-        return [runs, runs] if runs.empty?
+        return runs, runs if runs.empty?
 
         starts = (rows * width_px) + first - (counts.cumsum - counts)
         [starts[runs] + Numo::Int64.new(runs.size).seq, triangles[runs]]

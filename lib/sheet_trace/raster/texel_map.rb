@@ -17,7 +17,9 @@ module SheetTrace
       # @return [TexelMap]
       def self.call(points_px, triangle_points, width_px:, height_px:)
         corners = Numo::DFloat.zeros(*triangle_points.shape, 2)
-        2.times { |axis| corners[true, true, axis] = points_px[true, axis][triangle_points] } unless triangle_points.empty?
+        unless triangle_points.empty?
+          2.times { |axis| corners[true, true, axis] = points_px[true, axis][triangle_points] }
+        end
         texels, triangles = Rasterise.call(corners, width_px, height_px)
         owner = Numo::Int32.zeros(width_px * height_px)
         owner[texels] = triangles + 1
@@ -49,21 +51,27 @@ module SheetTrace
         end
       end
 
-      # The same, and how fast each value changes there: by how much from one texel to the next in the direction in which it changes most.
+      # The same, and how fast each value changes there: by how much from one texel to the next in the direction in
+      # which it changes most.
       #
       # @param columns [Array<Numo::DFloat>] K x 3 values each
       # @return [Array(Array<Numo::DFloat>, Array<Numo::DFloat>)] for each of the columns N values, and N slopes per px
       def interpolate_with_slopes(columns)
-        slopes = columns.map do |values|
-          across, down, = plane(values)
-          Numo::NMath.sqrt((across**2) + (down**2))[triangles]
-        end
+        slopes =
+          columns.map do |values|
+            across, down, = plane(values)
+            Numo::NMath.sqrt((across**2) + (down**2))[triangles]
+          end
         [interpolate(columns), slopes]
       end
 
       # @return [Numo::Bit] N: 1 for texels with one beside them that is on no triangle
       def rim
-        @memo[:rim] ||= Numo::Bit.zeros(width_px * height_px).tap { |bits| Bleed.rim_of(self).then { |rim| bits[rim] = 1 unless rim.empty? } }[texels].freeze
+        @memo[:rim] ||= Numo::Bit
+          .zeros(width_px * height_px)
+          .tap { |bits| Bleed.rim_of(self).then { |rim| bits[rim] = 1 unless rim.empty? } }[
+          texels
+        ].freeze
       end
 
       # For each texel outside all triangles but within reach: the nearest texel on one, by distance between centres.

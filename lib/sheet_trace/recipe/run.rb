@@ -2,9 +2,11 @@
 
 module SheetTrace
   class Recipe
-    # Does what a recipe says. It stops with the number of the step and the reason where the model or the pictures do not agree.
+    # Does what a recipe says. It stops with the number of the step and the reason where the model or the pictures do
+    # not agree.
     class Run
-      # job [Job] at the end; sentences [Array<String>] what each step did; files [Hash{String => String}] path as the recipe has it => bytes
+      # job [Job] at the end; sentences [Array<String>] what each step did; files [Hash{String => String}] path as the
+      # recipe has it => bytes
       Result = Struct.new(:job, :sentences, :files, keyword_init: true)
 
       # @param recipe [Recipe]
@@ -14,11 +16,13 @@ module SheetTrace
       # @yieldparam sentence [String] of each step, as it is done
       # @return [Result]
       # @raise [Error] of the step; its message begins with the step; where: { step: } counted from 1, or { export: }
-      def self.call(recipe, reading, model_name:, pictures: {}, &block) = new(recipe, reading, model_name, pictures).send(:run, &block)
+      def self.call(recipe, reading, model_name:, pictures: {}, &block) =
+        new(recipe, reading, model_name, pictures).send(:run, &block)
 
       def initialize(recipe, reading, model_name, pictures)
         @recipe = recipe
-        @started = Job::Start.call(reading, source_name: model_name, sheet: recipe.sheet_size, unit_mm: recipe.unit_mm&.to_f)
+        @started =
+          Job::Start.call(reading, source_name: model_name, sheet: recipe.sheet_size, unit_mm: recipe.unit_mm&.to_f)
         @bytes = {}
         @files = {}
         { **@started.pictures, **pictures }.each { |name, bytes| take(name, bytes) }
@@ -37,24 +41,38 @@ module SheetTrace
 
       def run
         sentences = []
-        job = @recipe.operations.each_with_index.reduce(@started.job) do |so_far, (step, index)|
-          at("step #{index + 1}, #{step[:name]}", step: index + 1) do
-            change = Operations.run(Operations.from_plain(step[:name], step[:parameters]), so_far, pictures: @files.method(:[]))
-            sentences << change.sentence
-            yield change.sentence if block_given?
-            change.job
-          end
-        end
+        job =
+          @recipe
+            .operations
+            .each_with_index
+            .reduce(@started.job) do |so_far, (step, index)|
+              at("step #{index + 1}, #{step[:name]}", step: index + 1) do
+                change =
+                  Operations.run(
+                    Operations.from_plain(step[:name], step[:parameters]),
+                    so_far,
+                    pictures: @files.method(:[])
+                  )
+                sentences << change.sentence
+                yield change.sentence if block_given?
+                change.job
+              end
+            end
         Result.new(job: job, sentences: sentences, files: exported(job))
       end
 
       def exported(job)
-        @recipe.exports.each_with_index.reduce({}) do |files, (export, index)|
-          at("export #{index + 1}", export: index + 1) do
-            kind = EXPORTS.fetch(export[:kind].to_s)
-            files.merge(kind.call(job, pictures: @bytes.method(:fetch), **kind.checked(kind.from_plain(export.except(:kind)))))
+        @recipe
+          .exports
+          .each_with_index
+          .reduce({}) do |files, (export, index)|
+            at("export #{index + 1}", export: index + 1) do
+              kind = EXPORTS.fetch(export[:kind].to_s)
+              files.merge(
+                kind.call(job, pictures: @bytes.method(:fetch), **kind.checked(kind.from_plain(export.except(:kind))))
+              )
+            end
           end
-        end
       end
 
       # The same error, saying where in the recipe.

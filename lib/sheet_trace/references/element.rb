@@ -8,7 +8,12 @@ module SheetTrace
         count = @count.call(context.job)
         return value if value.is_a?(Integer) && value.between?(0, count - 1)
 
-        raise InputError.new("there is no #{@word} #{value.inspect.slice(0, 60)}; #{@owner} #{count}, counted from 0", where: { @kind => value })
+        raise InputError.new(
+                "there is no #{@word} #{value.inspect.slice(0, 60)}; #{@owner} #{count}, counted from 0",
+                where: {
+                  @kind => value
+                }
+              )
       end
 
       def to_text = "one #{@word}: its number from 0"

@@ -6,7 +6,8 @@ module SheetTrace
     class Elements < Parameters::Type
       # kind => how many there are, what one is called, where
       KINDS = {
-        "faces" => [->(job) { job.mesh.face_count }, "face", "the model has"], "edges" => [->(job) { job.mesh.edges.count }, "edge", "the model has"],
+        "faces" => [->(job) { job.mesh.face_count }, "face", "the model has"],
+        "edges" => [->(job) { job.mesh.edges.count }, "edge", "the model has"],
         "corners" => [->(job) { job.mesh.vertex_count }, "corner", "the model has"],
         "points" => [->(job) { job.layout.uv_map.point_count }, "corner", "the sheet has"]
       }.freeze
@@ -28,7 +29,12 @@ module SheetTrace
         stranger = value.find { |index| !index.is_a?(Integer) || !index.between?(0, count - 1) }
         return value if stranger.nil? && !value.include?(nil)
 
-        raise InputError.new("there is no #{@word} #{stranger.inspect.slice(0, 60)}; #{@owner} #{count}, counted from 0", where: { @kind => stranger })
+        raise InputError.new(
+                "there is no #{@word} #{stranger.inspect.slice(0, 60)}; #{@owner} #{count}, counted from 0",
+                where: {
+                  @kind => stranger
+                }
+              )
       end
 
       def to_text = "a list of #{@word}s: their numbers from 0"

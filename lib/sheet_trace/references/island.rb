@@ -8,7 +8,10 @@ module SheetTrace
         count = context.job.layout.uv_map.island_count
         return value if value.is_a?(Integer) && value.between?(0, count - 1)
 
-        value.is_a?(String) ? named(value, context.job) : raise(InputError, "there is no island #{value.inspect.slice(0, 60)}; the job has #{count}, counted from 0")
+        unless value.is_a?(String)
+          raise(InputError, "there is no island #{value.inspect.slice(0, 60)}; the job has #{count}, counted from 0")
+        end
+        named(value, context.job)
       end
 
       def from_text(text) = Integer(text, 10, exception: false) || text
@@ -22,9 +25,12 @@ module SheetTrace
         names = job.island_names
         found = names.each_index.select { |island| names[island] == name }
         return found.first if found.size == 1
-        raise InputError, "#{found.size} islands are called #{name.inspect}; give one's number, or names of their own" if found.size > 1
+        if found.size > 1
+          raise InputError, "#{found.size} islands are called #{name.inspect}; give one's number, or names of their own"
+        end
 
-        raise InputError, "there is no island #{name.inspect}; there are #{names.first(8).join(", ")}#{", ..." if names.size > 8}"
+        raise InputError,
+              "there is no island #{name.inspect}; there are #{names.first(8).join(", ")}#{", ..." if names.size > 8}"
       end
     end
   end

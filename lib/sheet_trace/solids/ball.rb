@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Solids
-    # A ball, wrapped as a chart of the globe is: true along the equator and up and down, wider than true towards the poles.
+    # A ball, wrapped as a chart of the globe is: true along the equator and up and down, wider than true towards the
+    # poles.
     module Ball
       extend Parameters
 
@@ -13,12 +14,18 @@ module SheetTrace
       def self.call(diameter_mm:, sides:)
         radius = diameter_mm / 2
         tiers = [(sides / 2.0).ceil, 2].max
-        rows = (0..tiers).map do |tier|
-          rise = (Math::PI * tier / tiers) - (Math::PI / 2)
-          Round.angles(sides).map do |angle|
-            [Round.at(radius * Math.cos(rise), angle, radius + (radius * Math.sin(rise))), [radius * angle, radius * rise]]
+        rows =
+          (0..tiers).map do |tier|
+            rise = (Math::PI * tier / tiers) - (Math::PI / 2)
+            Round
+              .angles(sides)
+              .map do |angle|
+                [
+                  Round.at(radius * Math.cos(rise), angle, radius + (radius * Math.sin(rise))),
+                  [radius * angle, radius * rise]
+                ]
+              end
           end
-        end
         panels = Panels.new
         panels.panel { panels.grid(rows) }
       end

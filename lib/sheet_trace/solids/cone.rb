@@ -4,7 +4,8 @@ module SheetTrace
   module Solids
     # A cone, or a truncated one where the upper diameter is not 0: the side laid out as a sector of a ring, seam at the
     # back, and its discs.
-    # Source: development of a cone frustum in sheet-metal handbooks: slant s = sqrt(h^2 + (R - r)^2), outer radius R s / (R - r).
+    # Source: development of a cone frustum in sheet-metal handbooks: slant s = sqrt(h^2 + (R - r)^2), outer radius
+    #   R s / (R - r).
     module Cone
       extend Parameters
 
@@ -16,7 +17,8 @@ module SheetTrace
       # @return [Panels]
       def self.call(bottom_mm:, top_mm:, height_mm:, sides:)
         panels = Panels.new
-        if (bottom_mm - top_mm).abs < 1e-6 then Round.band(panels, bottom_mm / 2, height_mm, sides)
+        if (bottom_mm - top_mm).abs < 1e-6
+          Round.band(panels, bottom_mm / 2, height_mm, sides)
         else
           side(panels, bottom_mm / 2, top_mm / 2, height_mm, sides)
         end
@@ -30,12 +32,19 @@ module SheetTrace
         slant = Math.sqrt((height**2) + ((lower - upper)**2)) # of the corner lines
         reach = [lower, upper].map { |radius| radius * slant / (lower - upper).abs }
         turn = 2 * Math.asin(edges.max / 2 / reach.max)
-        rows = [[lower, reach[0], 0.0], [upper, reach[1], height]].map do |radius, far, y|
-          Round.angles(sides).each_with_index.map do |angle, i|
-            around = (i - (sides / 2.0)) * turn
-            [Round.at(radius, angle, y), [far * Math.sin(around), far * Math.cos(around) * (lower > upper ? -1 : 1)]]
+        rows =
+          [[lower, reach[0], 0.0], [upper, reach[1], height]].map do |radius, far, y|
+            Round
+              .angles(sides)
+              .each_with_index
+              .map do |angle, i|
+                around = (i - (sides / 2.0)) * turn
+                [
+                  Round.at(radius, angle, y),
+                  [far * Math.sin(around), far * Math.cos(around) * (lower > upper ? -1 : 1)]
+                ]
+              end
           end
-        end
         panels.panel { panels.grid(rows) }
       end
       private_class_method :side

@@ -39,8 +39,16 @@ module SheetTrace
       # @return [Formats::Reading]
       def reading(name)
         places = packed
-        piece = Formats::Assembly::Piece.new(part: name, material: 0, sizes: Numo::Int64.cast(@faces.map { |_panel, corners, _flat| corners.size }),
-                                             **vertices, uvs: { "panels" => [places, Numo::Int64.new(places.shape[0]).seq] })
+        piece =
+          Formats::Assembly::Piece.new(
+            part: name,
+            material: 0,
+            sizes: Numo::Int64.cast(@faces.map { |_panel, corners, _flat| corners.size }),
+            **vertices,
+            uvs: {
+              "panels" => [places, Numo::Int64.new(places.shape[0]).seq]
+            }
+          )
         assembly = Formats::Assembly.new(name, weld: true)
         assembly.part(name)
         assembly.add(piece)
@@ -54,19 +62,29 @@ module SheetTrace
 
       # Rounding is taken out, so that points which should coincide do.
       def vertices
-        points = @faces.flat_map { |_panel, corners, _flat| corners }.map { |point| point.map { |value| value.round(9) + 0.0 } }
+        points =
+          @faces
+            .flat_map { |_panel, corners, _flat| corners }
+            .map { |point| point.map { |value| value.round(9) + 0.0 } }
         { positions: Numo::DFloat.cast(points), vertices: Numo::Int64.new(points.size).seq }
       end
 
       def packed
-        flats = @faces.map { |panel, _corners, flat| [panel, flat] }.group_by(&:first).transform_values { |some| some.flat_map(&:last) }
+        flats =
+          @faces
+            .map { |panel, _corners, flat| [panel, flat] }
+            .group_by(&:first)
+            .transform_values { |some| some.flat_map(&:last) }
         lows, sizes = flats.values.map { |points| bounds(points) }.transpose
         sheet = Layout::Sheet.new(**SHEET)
         places, scale = Layout::PackRows.call(sizes, sheet: sheet)
-        px = @faces.flat_map do |panel, _corners, flat|
-          left, top = places[panel]
-          flat.map { |u, v| [left + ((u - lows[panel][0]) * scale), top + ((sizes[panel][1] - (v - lows[panel][1])) * scale)] }
-        end
+        px =
+          @faces.flat_map do |panel, _corners, flat|
+            left, top = places[panel]
+            flat.map do |u, v|
+              [left + ((u - lows[panel][0]) * scale), top + ((sizes[panel][1] - (v - lows[panel][1])) * scale)]
+            end
+          end
         sheet.px_to_uv.apply(Numo::DFloat.cast(px))
       end
 

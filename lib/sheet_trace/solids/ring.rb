@@ -15,7 +15,13 @@ module SheetTrace
       # @raise [InputError] where: { solid:, measure: } if the bore is not smaller than the ring
       def self.call(outer_mm:, inner_mm:, height_mm:, sides:)
         unless inner_mm < outer_mm
-          raise InputError.new("inner diameter is #{inner_mm} mm; give less than the outer one, #{outer_mm}", where: { solid: "ring", measure: "inner_mm" })
+          raise InputError.new(
+                  "inner diameter is #{inner_mm} mm; give less than the outer one, #{outer_mm}",
+                  where: {
+                    solid: "ring",
+                    measure: "inner_mm"
+                  }
+                )
         end
 
         panels = Panels.new

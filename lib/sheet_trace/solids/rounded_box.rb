@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Solids
-    # A box whose edges and corners are rounded. Each side takes half of the rounding round it; the flat and the edges are
+    # A box whose edges and corners are rounded. Each side takes half of the rounding round it; the flat and the edges
+    # are
     # true in size, the corners as a ball is.
     module RoundedBox
       extend Parameters
@@ -18,18 +19,26 @@ module SheetTrace
       def self.call(width_mm:, height_mm:, depth_mm:, radius_mm:, steps:)
         half = [width_mm / 2, height_mm / 2, depth_mm / 2]
         unless radius_mm < half.min
-          raise InputError.new("radius of edges is #{radius_mm} mm; give less than #{half.min}, half the shortest side",
-                               where: { solid: "rounded_box", measure: "radius_mm" })
+          raise InputError.new(
+                  "radius of edges is #{radius_mm} mm; give less than #{half.min}, half the shortest side",
+                  where: {
+                    solid: "rounded_box",
+                    measure: "radius_mm"
+                  }
+                )
         end
 
-        Box::SIDES.each_value.with_object(Panels.new) do |(right, up), panels|
-          rows = stations(span(half, up) - radius_mm, radius_mm, steps).map do |v, along, tilt_v|
-            stations(span(half, right) - radius_mm, radius_mm, steps).map do |u, across, tilt_u|
-              [point(half, radius_mm, right, up, [u, tilt_u], [v, tilt_v]), [across, along]]
-            end
+        Box::SIDES
+          .each_value
+          .with_object(Panels.new) do |(right, up), panels|
+            rows =
+              stations(span(half, up) - radius_mm, radius_mm, steps).map do |v, along, tilt_v|
+                stations(span(half, right) - radius_mm, radius_mm, steps).map do |u, across, tilt_u|
+                  [point(half, radius_mm, right, up, [u, tilt_u], [v, tilt_v]), [across, along]]
+                end
+              end
+            panels.panel { panels.grid(rows) }
           end
-          panels.panel { panels.grid(rows) }
-        end
       end
 
       def self.span(half, axis) = half.zip(axis).sum { |size, share| size * share.abs }
@@ -37,7 +46,8 @@ module SheetTrace
       # Along one direction: where the inner box ends, the way along the surface, and the tilt of the normal.
       def self.stations(flat, radius, steps)
         tilts = (0..steps).map { |i| Math::PI / 4 * i / steps }
-        tilts.reverse.map { |tilt| [-flat, -flat - (radius * tilt), -tilt] } + tilts.map { |tilt| [flat, flat + (radius * tilt), tilt] }
+        tilts.reverse.map { |tilt| [-flat, -flat - (radius * tilt), -tilt] } +
+          tilts.map { |tilt| [flat, flat + (radius * tilt), tilt] }
       end
 
       def self.point(half, radius, right, up, (u, tilt_u), (v, tilt_v))
@@ -46,7 +56,8 @@ module SheetTrace
         length = Math.sqrt(normal.sum { |part| part * part })
         (0..2).map do |i|
           inner = (right[i] * u) + (up[i] * v) + (out[i] * (half[i] - radius))
-          inner + (radius * ((right[i] * normal[0]) + (up[i] * normal[1]) + (out[i] * normal[2])) / length) + (i == 1 ? half[1] : 0)
+          inner + (radius * ((right[i] * normal[0]) + (up[i] * normal[1]) + (out[i] * normal[2])) / length) +
+            (i == 1 ? half[1] : 0)
         end
       end
       private_class_method :span, :stations, :point

@@ -8,7 +8,9 @@ module SheetTrace
 
       number :line_px, 1.0..64.0, label: "line width", default: 1.0
       color :color, "of the lines", default: "#1f2a36"
-      parameter :background, Parameters::Either.new(Parameters::OneOf.new(%w[none white]), Parameters::Color.new), default: "none"
+      parameter :background,
+                Parameters::Either.new(Parameters::OneOf.new(%w[none white]), Parameters::Color.new),
+                default: "none"
       one_of :edges, %w[all outline], "outline: the islands' borders only", default: "all"
 
       # @param layout [Layout]
@@ -20,8 +22,14 @@ module SheetTrace
       def self.call(layout, size:, islands: nil, **options)
         chosen = checked(options)
         ground = { "none" => nil, "white" => "#ffffff" }.fetch(chosen[:background], chosen[:background])
-        Drawing::LineWork.new(segments: segments(layout, size, chosen[:edges], islands), width_px: size.width_px, height_px: size.height_px,
-                              line_px: chosen[:line_px].to_f, color: Drawing::Color.parse(chosen[:color]), background: ground && Drawing::Color.parse(ground))
+        Drawing::LineWork.new(
+          segments: segments(layout, size, chosen[:edges], islands),
+          width_px: size.width_px,
+          height_px: size.height_px,
+          line_px: chosen[:line_px].to_f,
+          color: Drawing::Color.parse(chosen[:color]),
+          background: ground && Drawing::Color.parse(ground)
+        )
       end
 
       # A vertex at UV (u, v) lies at (u * width, (1 - v) * height) px from the top left corner.

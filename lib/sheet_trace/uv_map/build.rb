@@ -38,23 +38,40 @@ module SheetTrace
         rows = @corners[Geometry::Grouped.representatives(ranks, count)]
         corner_points = Numo::Int32.zeros(@mesh.corner_count)
         corner_points[@corners] = ranks
-        UvMap.new(mesh: @mesh, points: @uvs[@corner_uvs[rows], true], point_vertices: @mesh.corner_vertices[rows],
-                  point_islands: face_islands[@mesh.corner_faces[rows]], corner_points: corner_points,
-                  face_mapped: @face_mapped, face_islands: face_islands, island_count: island_count)
+        UvMap.new(
+          mesh: @mesh,
+          points: @uvs[@corner_uvs[rows], true],
+          point_vertices: @mesh.corner_vertices[rows],
+          point_islands: face_islands[@mesh.corner_faces[rows]],
+          corner_points: corner_points,
+          face_mapped: @face_mapped,
+          face_islands: face_islands,
+          island_count: island_count
+        )
       end
 
       # @return [Numo::Int64] C numbers, equal where vertex and UV are; 0 at corners that are not mapped
       def welds
-        @welds ||= Numo::Int64.zeros(@mesh.corner_count).tap do |numbers|
-          first, = Geometry::Grouped.ranks(@uvs[true, 0])
-          second, second_count = Geometry::Grouped.ranks(@uvs[true, 1])
-          values, value_count = Geometry::Grouped.pair_ranks(first, second, second_count)
-          numbers[@corners], = apart(*Geometry::Grouped.pair_ranks(@mesh.corner_vertices[@corners], values[@corner_uvs[@corners]], value_count))
-        end
+        @welds ||=
+          Numo::Int64
+            .zeros(@mesh.corner_count)
+            .tap do |numbers|
+              first, = Geometry::Grouped.ranks(@uvs[true, 0])
+              second, second_count = Geometry::Grouped.ranks(@uvs[true, 1])
+              values, value_count = Geometry::Grouped.pair_ranks(first, second, second_count)
+              numbers[@corners], =
+                apart(
+                  *Geometry::Grouped.pair_ranks(
+                    @mesh.corner_vertices[@corners],
+                    values[@corner_uvs[@corners]],
+                    value_count
+                  )
+                )
+            end
       end
 
       def apart(ranks, count)
-        return [ranks, count] unless @groups
+        return ranks, count unless @groups
 
         Geometry::Grouped.pair_ranks(@groups[@mesh.corner_faces[@corners]], ranks, count)
       end

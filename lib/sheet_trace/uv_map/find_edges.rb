@@ -19,8 +19,12 @@ module SheetTrace
         points[true, 0] = low[rows]
         points[true, 1] = high[rows]
         uses = Geometry::Grouped.sum(Numo::Int32.cast(ranks), Numo::DFloat.ones(ranks.size), count)
-        Edges.new(points: points, islands: uv_map.point_islands[points[true, 0]], outline: uses.eq(1),
-                  mesh_edges: mesh.edges.corner_edges[corners[rows]])
+        Edges.new(
+          points: points,
+          islands: uv_map.point_islands[points[true, 0]],
+          outline: uses.eq(1),
+          mesh_edges: mesh.edges.corner_edges[corners[rows]]
+        )
       end
     end
   end

@@ -21,9 +21,11 @@ module SheetTrace
       # @param places [Numo::DFloat] n x 2
       # @param triangles [Numo::Int32] K x 3 indices into both
       def self.of(positions_mm, places, triangles)
-        call(*[positions_mm, places].map do |rows|
-          Array.new(3) { |k| Array.new(rows.shape[1]) { |axis| rows[true, axis][triangles[true, k]] } }
-        end)
+        call(
+          *[positions_mm, places].map do |rows|
+            Array.new(3) { |k| Array.new(rows.shape[1]) { |axis| rows[true, axis][triangles[true, k]] } }
+          end
+        )
       end
 
       def initialize(corners, places)

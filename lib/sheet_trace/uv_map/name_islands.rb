@@ -7,9 +7,12 @@ module SheetTrace
     module NameIslands
       # Axes that tell two islands of one facing apart, with the words for less and more.
       PLACES = {
-        "Front" => [[0, %w[left right]], [1, %w[lower upper]]], "Back" => [[0, %w[left right]], [1, %w[lower upper]]],
-        "Left" => [[2, %w[rear fore]], [1, %w[lower upper]]], "Right" => [[2, %w[rear fore]], [1, %w[lower upper]]],
-        "Top" => [[0, %w[left right]], [2, %w[rear fore]]], "Bottom" => [[0, %w[left right]], [2, %w[rear fore]]],
+        "Front" => [[0, %w[left right]], [1, %w[lower upper]]],
+        "Back" => [[0, %w[left right]], [1, %w[lower upper]]],
+        "Left" => [[2, %w[rear fore]], [1, %w[lower upper]]],
+        "Right" => [[2, %w[rear fore]], [1, %w[lower upper]]],
+        "Top" => [[0, %w[left right]], [2, %w[rear fore]]],
+        "Bottom" => [[0, %w[left right]], [2, %w[rear fore]]],
         "Around" => [[1, %w[lower upper]], [0, %w[left right]]]
       }.freeze
       private_constant :PLACES
@@ -36,16 +39,26 @@ module SheetTrace
       end
 
       def self.centres(uv_map)
-        low, high = (0..2).map do |axis|
-          Geometry::Grouped.extremes(uv_map.point_islands, uv_map.mesh.positions[uv_map.point_vertices, axis], uv_map.island_count)
-        end.transpose
+        low, high =
+          (0..2)
+            .map do |axis|
+              Geometry::Grouped.extremes(
+                uv_map.point_islands,
+                uv_map.mesh.positions[uv_map.point_vertices, axis],
+                uv_map.island_count
+              )
+            end
+            .transpose
         low.each_index.map { |axis| ((low[axis] + high[axis]) / 2).to_a }.transpose
       end
 
       def self.tell_apart(islands, names, facings, centres)
         if islands.size == 2
           first, second = islands.map { |island| centres[island] }
-          axis, words = PLACES.fetch(facings[islands.first]).max_by { |candidate, _words| (first[candidate] - second[candidate]).abs }
+          axis, words =
+            PLACES
+              .fetch(facings[islands.first])
+              .max_by { |candidate, _words| (first[candidate] - second[candidate]).abs }
           gap = first[axis] - second[axis]
           unless gap.abs < 1e-9
             islands.each_with_index { |island, i| names[island] += " #{words[gap.positive? ^ i.odd? ? 1 : 0]}" }

@@ -13,10 +13,12 @@ Sequel.migration do
       primary_key %i[job_id position]
     end
 
-    from(:revisions).select(:id, :operation).each do |row|
-      renewed = JSON.generate(SheetTraceServer::Store::FormerSteps.renewed(JSON.parse(row[:operation])))
-      from(:revisions).where(id: row[:id]).update(operation: renewed) if renewed != row[:operation]
-    end
+    from(:revisions)
+      .select(:id, :operation)
+      .each do |row|
+        renewed = JSON.generate(SheetTraceServer::Store::FormerSteps.renewed(JSON.parse(row[:operation])))
+        from(:revisions).where(id: row[:id]).update(operation: renewed) if renewed != row[:operation]
+      end
   end
 
   down { drop_table(:model_files) }

@@ -7,38 +7,59 @@ require_relative "../../../demo/tea_caddy"
 # same model after it.
 describe SheetTrace::Check do
   # The caddy with its back turned upright: nothing to mend.
-  clean = lambda do
-    job = Models.job(Demo::TeaCaddy.obj)
-    SheetTrace::Operations.run(SheetTrace::Operations.from_h("turn_upright", { islands: [3] }), job).job
-  end
-  run = ->(job, name, **parameters) { SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job, pictures: Models.method(:picture)).job }
+  clean =
+    lambda do
+      job = Models.job(Demo::TeaCaddy.obj)
+      SheetTrace::Operations.run(SheetTrace::Operations.from_h("turn_upright", { islands: [3] }), job).job
+    end
+  run =
+    lambda do |job, name, **parameters|
+      SheetTrace::Operations.run(
+        SheetTrace::Operations.from_h(name, parameters),
+        job,
+        pictures: Models.method(:picture)
+      ).job
+    end
   move = ->(islands, **change) { -> { run.call(clean.call, "transform_islands", islands: islands, **change) } }
   lines = Demo::TeaCaddy.obj.lines(chomp: true)
   first_face = lines.index { |line| line.start_with?("f ") }
   changed = ->(at, line) { -> { Models.job(lines.dup.tap { |all| all[first_face + at] = line }.join("\n")) } }
 
   # A band of 12 sides of which one side, in the middle of it, lies elsewhere on the sheet.
-  stray = lambda do
-    band = Models.band(12).lines(chomp: true)
-    at = band.index { |line| line.start_with?("f ") } + 11
-    corners = band[at].scan(%r{(\d+)/(\d+)}).map { |pair| pair.map(&:to_i) }
-    count = band.grep(/^vt/).size
-    uvs = corners.map { |_vertex, uv| band.grep(/^vt/)[uv - 1].split.last(2).map(&:to_f) }.map { |u, v| "vt #{(u * 0.2) + 0.7} #{(v * 0.2) + 0.75}" }
-    moved = "f #{corners.each_with_index.map { |(vertex, _), i| "#{vertex}/#{count + 1 + i}" }.join(" ")}"
-    shrunk = band.map { |line| line.start_with?("vt") ? "vt #{line.split.last(2).map { |x| x.to_f * 0.6 }.join(" ")}" : line }
-    Models.job([*shrunk[0...at], *uvs, moved].join("\n"))
-  end
+  stray =
+    lambda do
+      band = Models.band(12).lines(chomp: true)
+      at = band.index { |line| line.start_with?("f ") } + 11
+      corners = band[at].scan(%r{(\d+)/(\d+)}).map { |pair| pair.map(&:to_i) }
+      count = band.grep(/^vt/).size
+      uvs =
+        corners
+          .map { |_vertex, uv| band.grep(/^vt/)[uv - 1].split.last(2).map(&:to_f) }
+          .map { |u, v| "vt #{(u * 0.2) + 0.7} #{(v * 0.2) + 0.75}" }
+      moved = "f #{corners.each_with_index.map { |(vertex, _), i| "#{vertex}/#{count + 1 + i}" }.join(" ")}"
+      shrunk =
+        band.map do |line|
+          line.start_with?("vt") ? "vt #{line.split.last(2).map { |x| x.to_f * 0.6 }.join(" ")}" : line
+        end
+      Models.job([*shrunk[0...at], *uvs, moved].join("\n"))
+    end
 
   # Two squares side by side whose common edge has vertices of its own on either side, UVs meeting.
-  split = lambda do
-    points = %w[0,0 1,0 1,1 0,1 1,0 2,0 2,1 1,1].map { |pair| "v #{pair.tr(",", " ")} 0" }
-    uvs = %w[.1,.1 .4,.1 .4,.4 .1,.4 .7,.1 .7,.4].map { |pair| "vt #{pair.tr(",", " ")}" }
-    Models.job([*points, *uvs, "f 1/1 2/2 3/3 4/4", "f 5/2 6/5 7/6 8/3"].join("\n"))
-  end
+  split =
+    lambda do
+      points = %w[0,0 1,0 1,1 0,1 1,0 2,0 2,1 1,1].map { |pair| "v #{pair.tr(",", " ")} 0" }
+      uvs = %w[.1,.1 .4,.1 .4,.4 .1,.4 .7,.1 .7,.4].map { |pair| "vt #{pair.tr(",", " ")}" }
+      Models.job([*points, *uvs, "f 1/1 2/2 3/3 4/4", "f 5/2 6/5 7/6 8/3"].join("\n"))
+    end
 
   # Two parts on the same four vertices, and three faces at one edge.
   coat = -> { Models.job([*Models.panel.lines(chomp: true), "o coat", "f 1/1 2/2 3/3 4/4"].join("\n")) }
-  crowd = -> { Models.job([*Models.panel.lines(chomp: true), "v 0 0 50", "v 0 0 -50", "f 1/1 4/4 5/2", "f 4/4 1/1 6/2"].join("\n")) }
+  crowd =
+    lambda do
+      Models.job(
+        [*Models.panel.lines(chomp: true), "v 0 0 50", "v 0 0 -50", "f 1/1 4/4 5/2", "f 4/4 1/1 6/2"].join("\n")
+      )
+    end
   # A quadrilateral whose one triangle folds back over the other.
   fold = -> { Models.job(Models.panel(uvs: [[0.1, 0.1], [0.5, 0.1], [0.5, 0.5], [0.4, 0.15]])) }
 
@@ -69,7 +90,9 @@ describe SheetTrace::Check do
 
   # Two equal wheels, the second laid on the place of the first.
   define_method(:twins) do
-    wheel = ->(x, number) { ["o wheel #{number}", *[[0, 0], [9, 0], [9, 9], [0, 9]].map { |a, b| "v #{a + x} #{b} 0" }] }
+    wheel = ->(x, number) do
+      ["o wheel #{number}", *[[0, 0], [9, 0], [9, 9], [0, 9]].map { |a, b| "v #{a + x} #{b} 0" }]
+    end
     faces = [0, 1].map { |i| "f #{(1..4).map { |k| "#{k + (4 * i)}/#{k + (4 * i)}" }.join(" ")}" }
     uvs = [0.1, 0.5].flat_map { |u| [[0, 0], [0.2, 0], [0.2, 0.2], [0, 0.2]].map { |a, b| "vt #{a + u} #{b + 0.1}" } }
     obj = [*uvs, *wheel.call(0, 1), faces[0], *wheel.call(30, 2), faces[1]].join("\n")
@@ -134,8 +157,10 @@ describe SheetTrace::Check do
     density = found.call(instance_exec(&faults["density"][0]), "density").places[0]
 
     assert_equal "Top: 3.60 px/mm, -10 %", density.text
-    assert_equal "Top: worst 1.111, mean 1.111", found.call(instance_exec(&faults["stretch"][0]), "stretch").places[0].text
-    assert_equal "Back: sideways, -90°", found.call(instance_exec(&faults["not_upright"][0]), "not_upright").places[0].text
+    assert_equal "Top: worst 1.111, mean 1.111",
+                 found.call(instance_exec(&faults["stretch"][0]), "stretch").places[0].text
+    assert_equal "Back: sideways, -90°",
+                 found.call(instance_exec(&faults["not_upright"][0]), "not_upright").places[0].text
   end
 
   it "lets the limits follow the tag" do

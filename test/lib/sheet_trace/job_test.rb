@@ -16,14 +16,28 @@ describe SheetTrace::Job do
     # Two panels of one area at 2 and 4 px/mm: sqrt((2^2 + 4^2) / 2) = sqrt(10).
     square = ->(x) { [[x, 0], [x + 10, 0], [x + 10, 10], [x, 10]].map { |a, b| "v #{a} #{b} 0" } }
     uvs = ->(u, side) { [[u, 0], [u + side, 0], [u + side, side], [u, side]].map { |a, b| "vt #{a} #{b}" } }
-    obj = [*square.call(0), *square.call(20), *uvs.call(0, 0.2), *uvs.call(0.5, 0.4), "f 1/1 2/2 3/3 4/4", "f 5/5 6/6 7/7 8/8"].join("\n")
+    obj = [
+      *square.call(0),
+      *square.call(20),
+      *uvs.call(0, 0.2),
+      *uvs.call(0.5, 0.4),
+      "f 1/1 2/2 3/3 4/4",
+      "f 5/5 6/6 7/7 8/8"
+    ].join("\n")
 
     assert_in_delta Math.sqrt(10), Models.job(obj, width_px: 100, height_px: 100).density_px_per_mm, 1e-9
   end
 
   it "delivers a texture and a model of one base name" do
-    files = SheetTrace::Job::Deliver.call(caddy.job, pictures: ->(digest) { caddy.pictures.values.find { |bytes| SheetTrace::Job::Snapshot.digest(bytes) == digest } },
-                                                     size: SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 256), base_name: "tea-caddy")
+    files =
+      SheetTrace::Job::Deliver.call(
+        caddy.job,
+        pictures: ->(digest) do
+          caddy.pictures.values.find { |bytes| SheetTrace::Job::Snapshot.digest(bytes) == digest }
+        end,
+        size: SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 256),
+        base_name: "tea-caddy"
+      )
 
     assert_equal %w[tea-caddy.obj tea-caddy.mtl tea-caddy.png], files.keys
     assert_includes files["tea-caddy.obj"], "mtllib tea-caddy.mtl"

@@ -8,11 +8,14 @@ describe SheetTrace::Layout do
   # "vt u v: u is the horizontal, v the vertical direction, (0, 0) lower left" (OBJ, appendix B1); PNG counts
   # rows from the top. So (u, v) lies at (u * width, (1 - v) * height) px.
   it "puts a vertex at UV (u, v) at (u * width, (1 - v) * height) px" do
-    assert_equal [[0, 512], [1024, 0], [256, 128]], sheet.new(width_px: 1024, height_px: 512).to_px(Numo::DFloat[[0, 0], [1, 1], [0.25, 0.75]]).to_a
+    assert_equal [[0, 512], [1024, 0], [256, 128]],
+                 sheet.new(width_px: 1024, height_px: 512).to_px(Numo::DFloat[[0, 0], [1, 1], [0.25, 0.75]]).to_a
   end
 
   it "takes sides from 16 to 8192 px, whole numbers" do
-    [15, 8193, 0, 100_000, 64.5, nil].each { |px| assert_refused(SheetTrace::InputError, { width_px: px }) { sheet.new(width_px: px, height_px: 64) } }
+    [15, 8193, 0, 100_000, 64.5, nil].each do |px|
+      assert_refused(SheetTrace::InputError, { width_px: px }) { sheet.new(width_px: px, height_px: 64) }
+    end
 
     assert_equal "16 x 8192 px", sheet.new(width_px: 16, height_px: 8192).to_s
   end
@@ -27,11 +30,25 @@ describe SheetTrace::Layout do
     lengths = ->(points) { (0..3).map { |i| Math.hypot(*(points[i, true] - points[(i + 1) % 4, true]).to_a) } }
     turned = layout.place([0], SheetTrace::Geometry::Affine.turn(0.7).about(300, 100))
 
-    lengths.call(layout.points_px).zip(lengths.call(turned.points_px)) { |before, after| assert_in_delta before, after, 1e-9 }
+    lengths
+      .call(layout.points_px)
+      .zip(lengths.call(turned.points_px)) { |before, after| assert_in_delta before, after, 1e-9 }
   end
 
   it "moves only the islands asked for" do
-    two = ["v 0 0 0", "v 1 0 0", "v 0 1 0", "vt 0 0", "vt 0.3 0", "vt 0 0.3", "vt 0.5 0.5", "vt 0.9 0.5", "vt 0.5 0.9", "f 1/1 2/2 3/3", "f 1/4 2/5 3/6"].join("\n")
+    two = [
+      "v 0 0 0",
+      "v 1 0 0",
+      "v 0 1 0",
+      "vt 0 0",
+      "vt 0.3 0",
+      "vt 0 0.3",
+      "vt 0.5 0.5",
+      "vt 0.9 0.5",
+      "vt 0.5 0.9",
+      "f 1/1 2/2 3/3",
+      "f 1/4 2/5 3/6"
+    ].join("\n")
     layout = Models.job(two).layout
     moved = layout.place([1], SheetTrace::Geometry::Affine.move(10, -5))
     still = layout.uv_map.island_points[0]

@@ -4,15 +4,16 @@ require_relative "../../test_helper"
 
 describe SheetTrace::Parameters do
   parameters = SheetTrace::Parameters
-  stripe = Module.new do
-    extend SheetTrace::Parameters
+  stripe =
+    Module.new do
+      extend SheetTrace::Parameters
 
-    number :width_mm, 0.5..200.0, "across"
-    angle :turn_rad, -Math::PI..Math::PI, default: 0.0
-    one_of :end_with, %w[round square], default: "round"
-    color :color, default: "#aabbcc"
-    text :name, optional: true
-  end
+      number :width_mm, 0.5..200.0, "across"
+      angle :turn_rad, -Math::PI..Math::PI, default: 0.0
+      one_of :end_with, %w[round square], default: "round"
+      color :color, default: "#aabbcc"
+      text :name, optional: true
+    end
 
   it "fills what is not given, and reads degrees from JSON" do
     values = stripe.checked(stripe.from_plain({ width_mm: 4, turn_deg: 90 }))
@@ -22,17 +23,29 @@ describe SheetTrace::Parameters do
   end
 
   it "says all that is wrong at once, in the units of the screen, and where" do
-    assert_refused(SheetTrace::InputError, { width_mm: 0 }, message: /\Awidth is 0; give a number from 0.5 to 200; turn is 360.0°; give degrees from -180 to 180; colour is "red"/) do
-      stripe.checked({ width_mm: 0, turn_rad: 2 * Math::PI, color: "red" })
-    end
-    assert_refused(SheetTrace::InputError, { height_mm: nil }, message: /no parameter height_mm; there are width_mm, turn_deg/) { stripe.from_plain({ height_mm: 1 }) }
+    assert_refused(
+      SheetTrace::InputError,
+      { width_mm: 0 },
+      message:
+        /\Awidth is 0; give a number from 0.5 to 200; turn is 360.0°; give degrees from -180 to 180; colour is "red"/
+    ) { stripe.checked({ width_mm: 0, turn_rad: 2 * Math::PI, color: "red" }) }
+    assert_refused(
+      SheetTrace::InputError,
+      { height_mm: nil },
+      message: /no parameter height_mm; there are width_mm, turn_deg/
+    ) { stripe.from_plain({ height_mm: 1 }) }
     assert_refused(SheetTrace::InputError, { width_mm: nil }, message: /width_mm is lacking/) { stripe.checked({}) }
     assert_refused(SheetTrace::InputError, message: /width is nil/) { stripe.checked({ width_mm: nil }) }
   end
 
   it "reads the texts of a query" do
-    assert_equal({ width_mm: 2.5, turn_rad: Math::PI }, stripe.from_texts({ width_mm: "2.5", turn_deg: "180", luck: "7" }))
-    assert_refused(SheetTrace::InputError, message: /width is "wide"/) { stripe.checked(stripe.from_texts({ width_mm: "wide" })) }
+    assert_equal(
+      { width_mm: 2.5, turn_rad: Math::PI },
+      stripe.from_texts({ width_mm: "2.5", turn_deg: "180", luck: "7" })
+    )
+    assert_refused(SheetTrace::InputError, message: /width is "wide"/) do
+      stripe.checked(stripe.from_texts({ width_mm: "wide" }))
+    end
   end
 
   # Each type with what it takes, and what it refuses.
@@ -59,8 +72,12 @@ describe SheetTrace::Parameters do
     list = parameters::ListOf.new(parameters::Record.new { whole :x, 0..9 }, entry: "place")
 
     assert_equal [{ x: 3 }], list.check([{ x: 3 }], "places", nil)
-    assert_refused(SheetTrace::InputError, message: /\Aplace 2: x is 12; give a whole number/) { list.check([{ x: 3 }, { x: 12 }], "places", nil) }
-    assert_refused(SheetTrace::InputError, message: /\Aplace 1: there is no parameter z; there are x/) { list.check([{ x: 1, z: 1 }], "places", nil) }
+    assert_refused(SheetTrace::InputError, message: /\Aplace 2: x is 12; give a whole number/) do
+      list.check([{ x: 3 }, { x: 12 }], "places", nil)
+    end
+    assert_refused(SheetTrace::InputError, message: /\Aplace 1: there is no parameter z; there are x/) do
+      list.check([{ x: 1, z: 1 }], "places", nil)
+    end
     assert_refused(SheetTrace::InputError, message: /\Aplace 1: is 7; give x/) { list.check([7], "places", nil) }
   end
 

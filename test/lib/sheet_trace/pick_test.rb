@@ -5,11 +5,16 @@ require_relative "../../test_helper"
 describe SheetTrace::Pick do
   pick = ->(job, way, kind, **from) { SheetTrace::Pick.call(job, way: way, kind: kind, **from) }
   # A flat grid of 4 x 3 squares of 10 mm, faces row by row from below.
-  grid = lambda do
-    points = (0..3).to_a.product((0..4).to_a).map { |y, x| "v #{x * 10} #{y * 10} 0" }
-    faces = (0..2).to_a.product((0..3).to_a).map { |y, x| ((y * 5) + x + 1).then { |a| "f #{a} #{a + 1} #{a + 6} #{a + 5}" } }
-    Models.job([*points, *faces].join("\n"))
-  end
+  grid =
+    lambda do
+      points = (0..3).to_a.product((0..4).to_a).map { |y, x| "v #{x * 10} #{y * 10} 0" }
+      faces =
+        (0..2)
+          .to_a
+          .product((0..3).to_a)
+          .map { |y, x| ((y * 5) + x + 1).then { |a| "f #{a} #{a + 1} #{a + 6} #{a + 5}" } }
+      Models.job([*points, *faces].join("\n"))
+    end
   solid = ->(kind, **measures) { SheetTrace::Job.start(SheetTrace::Solids.build(kind, measures), source_name: "a.obj") }
   edge = ->(job, a, b) { job.mesh.edges.vertices.to_a.index([a, b].minmax) }
 
@@ -19,7 +24,11 @@ describe SheetTrace::Pick do
     assert_equal [0, 1, 4, 5], pick.call(job, "more", "faces", picked: [0])
     assert_equal [0, 1, 5], pick.call(job, "more", "corners", picked: [0])
     # The edge from 0 to 1 touches the two upright ones at its ends and the one that goes on.
-    assert_equal [[0, 1], [0, 5], [1, 2], [1, 6]], pick.call(job, "more", "edges", picked: [edge.call(job, 0, 1)]).map { |one| job.mesh.edges.vertices[one, true].to_a }.sort
+    assert_equal [[0, 1], [0, 5], [1, 2], [1, 6]],
+                 pick
+                   .call(job, "more", "edges", picked: [edge.call(job, 0, 1)])
+                   .map { |one| job.mesh.edges.vertices[one, true].to_a }
+                   .sort
     # Of three columns picked, the one beside the fourth goes; at the border nothing is beside them.
     assert_equal [0, 1, 4, 5, 8, 9], pick.call(job, "fewer", "faces", picked: (0..11).to_a - [3, 7, 11])
     assert_empty pick.call(job, "fewer", "faces", picked: [0, 1, 4])
@@ -39,10 +48,14 @@ describe SheetTrace::Pick do
     assert_equal [4, 5, 6, 7], pick.call(job, "ring", "faces", edge: edge.call(job, 6, 11)).sort
     assert_equal 5, pick.call(job, "ring", "edges", edge: edge.call(job, 6, 11)).size
     ball = solid.call("ball", sides: 16)
-    equator = ball.mesh.edges.vertices.to_a.index { |ends| ends.all? { |vertex| (ball.mesh.positions[vertex, 1] - (ball.mesh.bounds.transpose[1].sum / 2)).abs < 1e-6 } }
+    equator =
+      ball.mesh.edges.vertices.to_a.index do |ends|
+        ends.all? { |vertex| (ball.mesh.positions[vertex, 1] - (ball.mesh.bounds.transpose[1].sum / 2)).abs < 1e-6 }
+      end
 
     # Across an edge of the equator a ring runs from pole to pole: up to the triangles there, which end it.
-    assert_equal [3, 4], pick.call(ball, "ring", "faces", edge: equator).map { |face| ball.mesh.face_sizes[face] }.uniq.sort
+    assert_equal [3, 4],
+                 pick.call(ball, "ring", "faces", edge: equator).map { |face| ball.mesh.face_sizes[face] }.uniq.sort
   end
 
   it "runs from face to face, from corner to corner" do
@@ -64,7 +77,10 @@ describe SheetTrace::Pick do
 
   it "finds faces alike by material, part and facing, and what goes on flat" do
     box = solid.call("box", width_mm: 40, height_mm: 60, depth_mm: 20)
-    front = (0...6).find { |face| box.mesh.face_area_vectors[face, 2].positive? && box.mesh.face_area_vectors[face, 2].abs > 1 }
+    front =
+      (0...6).find do |face|
+        box.mesh.face_area_vectors[face, 2].positive? && box.mesh.face_area_vectors[face, 2].abs > 1
+      end
 
     assert_equal [front], pick.call(box, "facing", "faces", picked: [front], angle_rad: 0.1)
     assert_equal [front], pick.call(box, "flat", "faces", picked: [front])
@@ -117,13 +133,29 @@ describe SheetTrace::Pick do
 
   it "suggests a cut that lowers the stretch below a limit" do
     # The upper half of a ball is a disc; flat, it is stretched by a good deal.
-    cap = Models.ball(12, 24, 30).lines.first((13 * 24) + (6 * 24)).join.gsub(/^f .*/) { |face| face.gsub(/\b([1-9]|1\d|2[0-4])\b/, "1") }.lines
+    cap =
+      Models
+        .ball(12, 24, 30)
+        .lines
+        .first((13 * 24) + (6 * 24))
+        .join
+        .gsub(/^f .*/) { |face| face.gsub(/\b([1-9]|1\d|2[0-4])\b/, "1") }
+        .lines
     cap = cap.map { |line| line.start_with?("f") ? "f #{line.split.drop(1).uniq.join(" ")}\n" : line }.join
     job = Models.job(cap).then { |one| one.with(drawn_seams: SheetTrace::Flatten::Seams.none(one.mesh)) }
     cut = pick.call(job, "suggestion", "edges", limit: 1.1)
-    before, after = [SheetTrace::Flatten::Seams.none(job.mesh), SheetTrace::Flatten::Seams.none(job.mesh).tap { |bits| bits[cut] = 1 }].map do |seams|
-      SheetTrace::Flatten::Cut.call(job.mesh, seams).piece(0).then { |piece| SheetTrace::Flatten::SuggestReliefCuts.stretch(piece, SheetTrace::Flatten::Unfold.call(piece)) }
-    end
+    before, after =
+      [
+        SheetTrace::Flatten::Seams.none(job.mesh),
+        SheetTrace::Flatten::Seams.none(job.mesh).tap { |bits| bits[cut] = 1 }
+      ].map do |seams|
+        SheetTrace::Flatten::Cut
+          .call(job.mesh, seams)
+          .piece(0)
+          .then do |piece|
+            SheetTrace::Flatten::SuggestReliefCuts.stretch(piece, SheetTrace::Flatten::Unfold.call(piece))
+          end
+      end
 
     assert_operator cut.size, :>, 2
     assert_operator after, :<, before

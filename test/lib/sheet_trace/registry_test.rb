@@ -10,7 +10,8 @@ describe SheetTrace::Registry do
   end
 
   it "lists the names it has when one is lacking" do
-    error = assert_refused(SheetTrace::UnknownNameError, { name: "xyz" }, message: /there are obj/) { registry.fetch("xyz") }
+    error =
+      assert_refused(SheetTrace::UnknownNameError, { name: "xyz" }, message: /there are obj/) { registry.fetch("xyz") }
 
     assert_equal "unknown_name", error.code
   end

@@ -37,14 +37,16 @@ describe SheetTrace::Solids do
     assert_in_delta 1, band.stretch_worst, 1e-9
   end
 
-  # A frustum's side is a sector of a ring: slant s = sqrt(h^2 + (R - r)^2), outer radius R s / (R - r), angle 2 pi (R - r) / s;
+  # A frustum's side is a sector of a ring: slant s = sqrt(h^2 + (R - r)^2), outer radius R s / (R - r), angle 2 pi (R
+  # - r) / s;
   # area pi (R + r) s (sheet-metal handbooks).
   it "develops a truncated cone, either way up" do
     [[120.0, 60.0], [60.0, 120.0]].each do |bottom, top|
       made = job.call("cone", bottom_mm: bottom, top_mm: top, height_mm: 100.0, sides: 200)
       slant = Math.sqrt((100**2) + (30**2))
       sector = Math::PI * 90 * slant
-      width = 2 * (60 * slant / 30) * Math.sin(Math::PI * 30 / slant) # the chord of the outer arc, if it is less than a half turn
+      # the chord of the outer arc, if it is less than a half turn
+      width = 2 * (60 * slant / 30) * Math.sin(Math::PI * 30 / slant)
 
       assert_in_delta sector + (Math::PI * ((60**2) + (30**2))), area.call(made), 30 # 200 chords
       side = island.call(made, "Around")
@@ -74,9 +76,13 @@ describe SheetTrace::Solids do
   end
 
   it "refuses measures that make no sense, naming them" do
-    { ["box", { width_mm: 0 }] => ["width_mm", /width, x is 0; give a number from 0.1 to 100000/], ["cylinder", { sides: 2.5 }] => ["sides", /give a whole number from 3 to 256/],
-      ["ring", { inner_mm: 90.0 }] => ["inner_mm", /less than the outer one/], ["rounded_box", { radius_mm: 30.0 }] => ["radius_mm", /half the shortest side/],
-      ["box", { girth_mm: 1 }] => ["girth_mm", /no parameter girth_mm/] }.each do |(kind, measures), (measure, message)|
+    {
+      ["box", { width_mm: 0 }] => ["width_mm", /width, x is 0; give a number from 0.1 to 100000/],
+      ["cylinder", { sides: 2.5 }] => ["sides", /give a whole number from 3 to 256/],
+      ["ring", { inner_mm: 90.0 }] => ["inner_mm", /less than the outer one/],
+      ["rounded_box", { radius_mm: 30.0 }] => ["radius_mm", /half the shortest side/],
+      ["box", { girth_mm: 1 }] => ["girth_mm", /no parameter girth_mm/]
+    }.each do |(kind, measures), (measure, message)|
       assert_refused(SheetTrace::InputError, { measure: measure }, message: message) { solids.build(kind, measures) }
     end
     assert_refused(SheetTrace::UnknownNameError) { solids.build("teapot") }

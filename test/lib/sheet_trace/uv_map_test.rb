@@ -22,7 +22,20 @@ describe SheetTrace::UvMap do
   end
 
   it "gives islands that touch in one corner a point each" do
-    obj = ["v 0 0 0", "v 1 0 0", "v 1 1 0", "v 2 1 0", "v 2 2 0", "vt 0 0", "vt 0.5 0", "vt 0.5 0.5", "vt 1 0.5", "vt 1 1", "f 1/1 2/2 3/3", "f 3/3 4/4 5/5"].join("\n")
+    obj = [
+      "v 0 0 0",
+      "v 1 0 0",
+      "v 1 1 0",
+      "v 2 1 0",
+      "v 2 2 0",
+      "vt 0 0",
+      "vt 0.5 0",
+      "vt 0.5 0.5",
+      "vt 1 0.5",
+      "vt 1 1",
+      "f 1/1 2/2 3/3",
+      "f 3/3 4/4 5/5"
+    ].join("\n")
     map = Models.map(obj)
 
     assert_equal 2, map.island_count

@@ -16,7 +16,11 @@ module SheetTrace
           alpha = Numo::UInt8.new(frame.height_px * frame.width_px).fill(frame.straight? ? 255 : 0)
           alpha[frame.texels] = Numo::UInt8.cast((frame.coverage * 255).round) unless frame.straight?
           pixels = Numo::UInt8.zeros(alpha.size, 4)
-          Drawing::Color.parse(color).to_a.first(3).each_with_index { |share, band| pixels[true, band] = (share * 255).round }
+          Drawing::Color
+            .parse(color)
+            .to_a
+            .first(3)
+            .each_with_index { |share, band| pixels[true, band] = (share * 255).round }
           pixels[true, 3] = alpha
           frame.patch(Patch.image(pixels, frame.width_px, frame.height_px))
         end

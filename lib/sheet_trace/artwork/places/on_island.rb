@@ -3,7 +3,8 @@
 module SheetTrace
   module Artwork
     module Places
-      # A rectangle on one island by its size on the model. Each texel of the island asks the flat map where on the surface it lies, and so where in
+      # A rectangle on one island by its size on the model. Each texel of the island asks the flat map where on the
+      # surface it lies, and so where in
       # the content, which keeps its proportions on the model however the island is stretched or turned on the sheet.
       class OnIsland < Kept
         WIDTH_MM = (0.001..1_000_000.0)
@@ -35,7 +36,13 @@ module SheetTrace
           flat = flat_corners(canvas)
           columns = content_corners(flat, content)
           shares, slopes = texel_map.interpolate_with_slopes(columns)
-          Frame.new(**box(texel_map), across: shares[0], down: shares[1], coverage: coverage(texel_map, shares, slopes), covered_px: covered_px(canvas, flat, content))
+          Frame.new(
+            **box(texel_map),
+            across: shares[0],
+            down: shares[1],
+            coverage: coverage(texel_map, shares, slopes),
+            covered_px: covered_px(canvas, flat, content)
+          )
         end
 
         def facts(job, content)
@@ -83,13 +90,22 @@ module SheetTrace
           left, right = columns.minmax
           top, bottom = lines.minmax
           width = right - left + 1
-          { left_px: left, top_px: top, width_px: width, height_px: bottom - top + 1, texels: ((lines - top) * width) + columns - left }
+          {
+            left_px: left,
+            top_px: top,
+            width_px: width,
+            height_px: bottom - top + 1,
+            texels: ((lines - top) * width) + columns - left
+          }
         end
 
-        # How much of a texel's surface lies in the rectangle, by the distance of the texel's middle from its sides. On the rim of the island a texel that
-        # has its middle inside is covered: what lies beyond the rim is no surface, and nothing must shine through there.
+        # How much of a texel's surface lies in the rectangle, by the distance of the texel's middle from its sides.
+        # On the rim of the island a texel that
+        # has its middle inside is covered: what lies beyond the rim is no surface, and nothing must shine through
+        # there.
         def coverage(texel_map, shares, slopes)
-          covered = shares.zip(slopes).map { |share, slope| inside(share, slope) + inside(1 - share, slope) - 1 }.reduce(:*)
+          covered =
+            shares.zip(slopes).map { |share, slope| inside(share, slope) + inside(1 - share, slope) - 1 }.reduce(:*)
           within = shares.map { |share| (share >= -1e-9) & (share <= 1 + 1e-9) }.reduce(:&)
           covered[(texel_map.rim & within).where] = 1.0 if texel_map.rim.any?
           covered
@@ -102,14 +118,19 @@ module SheetTrace
         def covered_px(canvas, flat, content)
           map = canvas.layout.uv_map
           corners = Array.new(3) { |k| [*flat.map { |values| values[true, k] }, Numo::DFloat.zeros(flat[0].shape[0])] }
-          jacobians = UvMap::Jacobians.call(corners, map.triangle_places(canvas.size.to_px(canvas.layout.points_uv), map.island_triangles[island]))
+          jacobians =
+            UvMap::Jacobians.call(
+              corners,
+              map.triangle_places(canvas.size.to_px(canvas.layout.points_uv), map.island_triangles[island])
+            )
           area = jacobians.area_mm2
           cos = Math.cos(turn_rad)
           sin = Math.sin(turn_rad)
-          [[cos, -sin], [sin, cos]].zip(size_mm(content)).map do |(x, y), length_mm|
-            dx, dy = jacobians.on_plane([x, y, 0.0])
-            length_mm * Math.sqrt((((dx**2) + (dy**2)) * area).sum / [area.sum, Float::MIN].max)
-          end
+          [[cos, -sin], [sin, cos]].zip(size_mm(content))
+            .map do |(x, y), length_mm|
+              dx, dy = jacobians.on_plane([x, y, 0.0])
+              length_mm * Math.sqrt((((dx**2) + (dy**2)) * area).sum / [area.sum, Float::MIN].max)
+            end
         end
       end
     end

@@ -7,7 +7,9 @@ module SheetTrace
       class OnSheet < Kept
         # @param canvas [Canvas]
         # @return [Frame]
-        def frame(canvas, _content) = Frame.new(left_px: 0, top_px: 0, width_px: canvas.size.width_px, height_px: canvas.size.height_px)
+        def frame(canvas, _content)
+          Frame.new(left_px: 0, top_px: 0, width_px: canvas.size.width_px, height_px: canvas.size.height_px)
+        end
 
         # @return [Array] what of a layout a bake depends on, beside the place itself
         def dependencies(_layout) = []

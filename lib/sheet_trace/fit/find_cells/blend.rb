@@ -3,7 +3,8 @@
 module SheetTrace
   module Fit
     module FindCells
-      # Gives the px of smoothed edges to the side that they are more like: thin regions whose colour is a mixture of those of two regions beside them.
+      # Gives the px of smoothed edges to the side that they are more like: thin regions whose colour is a mixture of
+      # those of two regions beside them.
       module Blend
         MIXED = 3.0 # how far a colour may lie off the line between the two, 0 to 255
         MOST = 50_000 # thin regions; a picture with more has no edges to speak of
@@ -25,10 +26,14 @@ module SheetTrace
 
         # Of the two colours that are farthest apart and mix to this one, the nearer.
         def self.best(number, others, colors)
-          found = others.to_a.combination(2).filter_map do |one, other|
-            share = mixture(colors[number], colors[one], colors[other])
-            [colors[one].zip(colors[other]).sum { |a, b| (a - b)**2 }, share < 0.5 ? one : other] if share
-          end
+          found =
+            others
+              .to_a
+              .combination(2)
+              .filter_map do |one, other|
+                share = mixture(colors[number], colors[one], colors[other])
+                [colors[one].zip(colors[other]).sum { |a, b| (a - b)**2 }, share < 0.5 ? one : other] if share
+              end
           found.max_by(&:first)&.last
         end
 
@@ -37,7 +42,11 @@ module SheetTrace
           return labels.flatten.to_a.uniq - [0] if labels.shape.min < 3
 
           middle = labels[1...-1, 1...-1]
-          inside = [labels[0...-2, 1...-1], labels[2..-1, 1...-1], labels[1...-1, 0...-2], labels[1...-1, 2..-1]].map { |side| side.eq(middle) }.reduce(:&)
+          inside =
+            [labels[0...-2, 1...-1], labels[2..-1, 1...-1], labels[1...-1, 0...-2], labels[1...-1, 2..-1]].map do |side|
+                side.eq(middle)
+              end
+              .reduce(:&)
           thick = Numo::Bit.zeros(labels.max + 1)
           thick[middle[inside.where]] = 1 if inside.any?
           thick[0] = 1
@@ -49,14 +58,21 @@ module SheetTrace
         # @return [Hash{Integer => Array<Integer>}] thin region => regions beside it
         def self.beside(labels, thin)
           wanted = thin.to_h { |number| [number, []] }
-          [[labels[true, 0...-1], labels[true, 1..-1]], [labels[0...-1, true], labels[1..-1, true]]].each do |first, second|
+          [
+            [labels[true, 0...-1], labels[true, 1..-1]],
+            [labels[0...-1, true], labels[1..-1, true]]
+          ].each do |first, second|
             met = (first.ne(second) & first.gt(0) & second.gt(0)).where
             next if met.empty?
 
-            first[met].to_a.zip(second[met].to_a).uniq.each do |a, b|
-              wanted[a] |= [b] if wanted.key?(a)
-              wanted[b] |= [a] if wanted.key?(b)
-            end
+            first[met]
+              .to_a
+              .zip(second[met].to_a)
+              .uniq
+              .each do |a, b|
+                wanted[a] |= [b] if wanted.key?(a)
+                wanted[b] |= [a] if wanted.key?(b)
+              end
           end
           wanted
         end
@@ -78,13 +94,15 @@ module SheetTrace
           share if share.between?(0, 1) && off <= MIXED
         end
 
-        # Thin regions beside each other may point to one another: each ends at one that points to itself, or at the first met again.
+        # Thin regions beside each other may point to one another: each ends at one that points to itself, or at the
+        # first met again.
         def self.followed(table)
-          roots = table.to_a.each_index.map do |number|
-            seen = {}
-            number = table[number] until table[number] == number || seen[number].tap { seen[number] = true }
-            number
-          end
+          roots =
+            table.to_a.each_index.map do |number|
+              seen = {}
+              number = table[number] until table[number] == number || seen[number].tap { seen[number] = true }
+              number
+            end
           Numo::Int32.cast(roots)
         end
         private_class_method :best, :thin, :beside, :colors, :mixture, :followed

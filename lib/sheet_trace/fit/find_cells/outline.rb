@@ -34,17 +34,19 @@ module SheetTrace
           end
         end
 
-        # At a corner of px: left where the px ahead on the left is taken, on where only the one on the right is, or else right.
+        # At a corner of px: left where the px ahead on the left is taken, on where only the one on the right is, or
+        # else right.
         def self.turn(taken, at, way)
           dx, dy = way
           left = [at[0] + [(dx + dy - 1) / 2, 0].min, at[1] + [(dy - dx - 1) / 2, 0].min]
           right = [at[0] + [(dx - dy - 1) / 2, 0].min, at[1] + [(dy + dx - 1) / 2, 0].min]
-          return [dy, -dx] if taken.call(*left)
+          return dy, -dx if taken.call(*left)
 
           taken.call(*right) ? way : [-dy, dx]
         end
 
-        # Source: Douglas, Peucker, "Algorithms for the reduction of the number of points required to represent a digitized line or
+        # Source: Douglas, Peucker, "Algorithms for the reduction of the number of points required to represent a
+        #   digitized line or
         #   its caricature", Cartographica 10, 1973.
         def self.straightened(line)
           return line if line.size < 3

@@ -3,9 +3,12 @@
 module SheetTrace
   module Fit
     module FindCells
-      # Parts a picture into regions. In a clean one they are px of one colour, and smoothed edges go to the side that they are more like (Blend). In a
-      # noisy one, as after JPEG, they are first the px that differ little from all four neighbours, connected ones together; then regions grow over
-      # what is left of the edges, px by px, as long as a px hardly differs from the region, or is more like it than like the other side of the edge; at last regions become one
+      # Parts a picture into regions. In a clean one they are px of one colour, and smoothed edges go to the side that
+      # they are more like (Blend). In a
+      # noisy one, as after JPEG, they are first the px that differ little from all four neighbours, connected ones
+      # together; then regions grow over
+      # what is left of the edges, px by px, as long as a px hardly differs from the region, or is more like it than
+      # like the other side of the edge; at last regions become one
       # that differ as little where they meet as their px do among themselves.
       class Regions
         QUIET = (6..24) # how far neighbours may differ, 0 to 255, after the picture's own noise
@@ -13,7 +16,9 @@ module SheetTrace
         NOISY = 0.005 # share of px
         ROUNDS = 8 # JPEG spreads an edge over a block of 8 px
         COVERED = 128 # opacity from which a px counts
-        ALIKE = 2 # of what is quiet: how far the two sides of a border may differ on the whole and be one region, in a noisy picture
+        # of what is quiet: how far the two sides of a border may differ on the whole and be one region,
+        # in a noisy picture
+        ALIKE = 2
         MOST = 20_000 # regions; a picture with more is a photo
         BLOCK_PX = 64 # of a noisy picture: smaller regions are its noise
         WINDOW = [-2, -1, 0, 1, 2].repeated_permutation(2).to_a.freeze
@@ -84,13 +89,19 @@ module SheetTrace
           grid = @pixels.reshape(@height, @width, 4)
           other = step == 1 ? grid[true, 1..-1, true] : grid[1..-1, true, true]
           apart = (other - grid[0...height, 0...width, true]).abs
-          [1, 2, 3].reduce(apart[true, true, 0]) { |most, channel| Numo::Int32.maximum(most, apart[true, true, channel]) }
+          [1, 2, 3].reduce(apart[true, true, 0]) do |most, channel|
+            Numo::Int32.maximum(most, apart[true, true, channel])
+          end
         end
 
-        # What noise does not exceed: of the small differences, the greatest but for a tenth of them. Noise has very small ones too: without them,
+        # What noise does not exceed: of the small differences, the greatest but for a tenth of them. Noise has very
+        # small ones too: without them,
         # small differences are borders between colours that are much alike.
         def quiet(*differences)
-          small = differences.flat_map { |all| all.flatten.then { |flat| flat[(flat.gt(0) & flat.lt(QUIET.end)).where] }.to_a }
+          small =
+            differences.flat_map do |all|
+              all.flatten.then { |flat| flat[(flat.gt(0) & flat.lt(QUIET.end)).where] }.to_a
+            end
           return QUIET.begin if small.count { |value| value < QUIET.begin } < NOISY * @height * @width
 
           (NOISE * small.sort[(small.size * 0.9).floor]).clamp(QUIET.begin, QUIET.end)
@@ -153,14 +164,18 @@ module SheetTrace
           px, beside = borders
           return if px.empty?
 
-          low, high = [@labels[px], @labels[beside]].then { |a, b| [Numo::Int64.cast(Numo::Int32.minimum(a, b)), Numo::Int64.cast(Numo::Int32.maximum(a, b))] }
+          low, high =
+            [@labels[px], @labels[beside]].then do |a, b|
+              [Numo::Int64.cast(Numo::Int32.minimum(a, b)), Numo::Int64.cast(Numo::Int32.maximum(a, b))]
+            end
           ranks, count = Geometry::Grouped.pair_ranks(low, high, @labels.max + 1)
           mean = Geometry::Grouped.sum(ranks, Numo::DFloat.cast(apart(px, beside)), count) / ranks.bincount
           rows = Geometry::Grouped.representatives(ranks, count)[(mean <= (noisy? ? ALIKE * @quiet : @quiet)).where]
           unite(low[rows].to_a.zip(high[rows].to_a)) unless rows.empty?
         end
 
-        # @return [Array(Numo::Int64, Numo::Int64)] px and the one beside each, right or below, that are of different regions
+        # @return [Array(Numo::Int64, Numo::Int64)] px and the one beside each, right or below, that are of
+        #   different regions
         def borders
           grid = @labels.reshape(@height, @width)
           across = met(grid[true, 0...-1], grid[true, 1..-1])
@@ -169,15 +184,20 @@ module SheetTrace
           [Geometry::Grouped.joined([across, down]), Geometry::Grouped.joined([across + 1, down + @width])]
         end
 
-        def met(first, second) = first.empty? ? Numo::Int64.zeros(0) : Numo::Int64.cast((first.ne(second) & first.gt(0) & second.gt(0)).where)
+        def met(first, second)
+          first.empty? ? Numo::Int64.zeros(0) : Numo::Int64.cast((first.ne(second) & first.gt(0) & second.gt(0)).where)
+        end
 
         def unite(pairs)
           roots = Hash.new { |_all, number| number }
-          root = lambda do |number|
-            number = roots[number] while roots[number] != number
-            number
+          root =
+            lambda do |number|
+              number = roots[number] while roots[number] != number
+              number
+            end
+          pairs.each do |a, b|
+            [root.call(a), root.call(b)].minmax.then { |low, high| roots[high] = low if low != high }
           end
-          pairs.each { |a, b| [root.call(a), root.call(b)].minmax.then { |low, high| roots[high] = low if low != high } }
           table = Numo::Int32.new(@labels.max + 1).seq
           roots.each_key { |number| table[number] = root.call(number) }
           @labels = table[@labels]
@@ -194,9 +214,12 @@ module SheetTrace
           numbers = (Numo::Int64.cast(used).cumsum * used)[@labels] # from 1, without gaps
           rows, columns = spans(numbers, count)
           grid = numbers.reshape(@height, @width)
-          rows.zip(columns).each_with_index.map do |((top, bottom), (left, right)), k|
-            Region.new(x: left, y: top, mask: grid[top..bottom, left..right].eq(k + 1))
-          end
+          rows
+            .zip(columns)
+            .each_with_index
+            .map do |((top, bottom), (left, right)), k|
+              Region.new(x: left, y: top, mask: grid[top..bottom, left..right].eq(k + 1))
+            end
         end
 
         # @return [Array<Array<Array(Integer, Integer)>>] first and last row of each region, and first and last column

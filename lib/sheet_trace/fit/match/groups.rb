@@ -13,15 +13,18 @@ module SheetTrace
         def self.call(cells)
           gap = cells.each_index.to_a.combination(2).any? { |a, b| beside?(cells[a], cells[b], 0) } ? 0 : LINE_PX
           groups = cells.each_index.map { |i| [i] }
-          cells.each_index.to_a.combination(2) do |a, b|
-            next unless beside?(cells[a], cells[b], gap)
+          cells
+            .each_index
+            .to_a
+            .combination(2) do |a, b|
+              next unless beside?(cells[a], cells[b], gap)
 
-            one, other = [a, b].map { |i| groups.find { |group| group.include?(i) } }
-            next if one.equal?(other)
+              one, other = [a, b].map { |i| groups.find { |group| group.include?(i) } }
+              next if one.equal?(other)
 
-            one.concat(other)
-            groups.delete_if { |group| group.equal?(other) }
-          end
+              one.concat(other)
+              groups.delete_if { |group| group.equal?(other) }
+            end
           groups.map(&:sort)
         end
 

@@ -10,7 +10,8 @@ module SheetTrace
 
         # @param map [UvMap]; units [Array<Array<Integer>>] islands that go as one, the first leads
         # @param flat_map [#call]
-        # @return [Array<Hash{Integer => Array(Float, Float)}>] by unit: the units across its border on the model, and where that border is, right and down
+        # @return [Array<Hash{Integer => Array(Float, Float)}>] by unit: the units across its border on the model,
+        #   and where that border is, right and down
         #   from its middle
         def self.of_islands(map, units, flat_map)
           unit_of = units.each_with_index.flat_map { |islands, unit| islands.map { |island| [island, unit] } }.to_h
@@ -18,14 +19,16 @@ module SheetTrace
           units.each_with_index.map do |islands, unit|
             x, y = flat_map.call(islands.first).by_point
             rows = (map.edges.islands.eq(islands.first) & across.ge(0)).where
-            rows.to_a.each_with_object(Hash.new { |all, other| all[other] = [0.0, 0.0] }) do |edge, sums|
-              other = unit_of[across[edge]]
-              next if other.nil? || other == unit
+            rows
+              .to_a
+              .each_with_object(Hash.new { |all, other| all[other] = [0.0, 0.0] }) do |edge, sums|
+                other = unit_of[across[edge]]
+                next if other.nil? || other == unit
 
-              ends = map.edges.points[edge, true]
-              sums[other][0] += x[ends].mean
-              sums[other][1] -= y[ends].mean
-            end
+                ends = map.edges.points[edge, true]
+                sums[other][0] += x[ends].mean
+                sums[other][1] -= y[ends].mean
+              end
           end
         end
 
@@ -33,7 +36,12 @@ module SheetTrace
         # @return [Array<Hash{Integer => Array(Float, Float)}>] by box: those near by, and the way to them
         def self.of_boxes(boxes)
           boxes.map do |box|
-            boxes.each_with_index.filter_map { |other, i| [i, middle(other).zip(middle(box)).map { |a, b| a - b }] if !other.equal?(box) && near?(box, other) }.to_h
+            boxes
+              .each_with_index
+              .filter_map do |other, i|
+                [i, middle(other).zip(middle(box)).map { |a, b| a - b }] if !other.equal?(box) && near?(box, other)
+              end
+              .to_h
           end
         end
 

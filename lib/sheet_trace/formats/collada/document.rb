@@ -18,10 +18,11 @@ module SheetTrace
         # @raise [FormatError] where: { file:, line: }
         def initialize(bytes, name:)
           @name = name
-          raise FormatError.new("#{name}: XML with a DOCTYPE or entities is not read", where: { file: name }) if bytes.byteslice(0,
-                                                                                                                                 65_536).b.match?(/<!(?:DOCTYPE|ENTITY)/n)
+          if bytes.byteslice(0, 65_536).b.match?(/<!(?:DOCTYPE|ENTITY)/n)
+            raise FormatError.new("#{name}: XML with a DOCTYPE or entities is not read", where: { file: name })
+          end
 
-          document = Nokogiri::XML(bytes) { |config| config.strict.nonet.huge }
+          document = Nokogiri.XML(bytes) { |config| config.strict.nonet.huge }
           document.remove_namespaces!
           @root = document.root
           raise FormatError.new("#{name} is not a COLLADA file", where: { file: name }) unless @root&.name == "COLLADA"
@@ -29,8 +30,14 @@ module SheetTrace
           @ids = {}
           @root.xpath("//*[@id]").each { |element| @ids[element["id"]] ||= element }
         rescue Nokogiri::XML::SyntaxError => e
-          raise FormatError.new("#{name}, line #{e.line}: the XML is broken: #{e.message.scrub.sub(/\A[\d:]*\s*(?:FATAL|ERROR):\s*/, "")}",
-                                where: { file: name, line: e.line })
+          raise FormatError.new(
+                  "#{name}, line #{e.line}: the XML is broken: " \
+                    "#{e.message.scrub.sub(/\A[\d:]*\s*(?:FATAL|ERROR):\s*/, "")}",
+                  where: {
+                    file: name,
+                    line: e.line
+                  }
+                )
         end
 
         # @param url [String, nil] "#id"
@@ -53,7 +60,10 @@ module SheetTrace
 
           Numo::DFloat.from_binary(words.map { |word| Float(word) }.pack("d*"))
         rescue ArgumentError
-          fail_at(element, "#{words(element).find { |word| !Float(word, exception: false) }.inspect[0, 30]} is not a number")
+          fail_at(
+            element,
+            "#{words(element).find { |word| !Float(word, exception: false) }.inspect[0, 30]} is not a number"
+          )
         end
 
         # @return [Numo::Int64] n
@@ -63,7 +73,11 @@ module SheetTrace
 
           Numo::Int64.from_binary(words.map { |word| Integer(word, 10) }.pack("q*"))
         rescue ArgumentError, RangeError
-          fail_at(element, "#{words(element).find { |word| !Integer(word, 10, exception: false) }.inspect[0, 30]} is not a whole number")
+          fail_at(
+            element,
+            "#{words(element).find { |word| !Integer(word, 10, exception: false) }.inspect[0, 30]} is not a whole " \
+              "number"
+          )
         end
 
         def whole(element, attribute, default = nil)
@@ -76,7 +90,10 @@ module SheetTrace
 
         def fail_at(element, message)
           line = element&.line
-          raise FormatError.new("#{name}#{line && ", line #{line}"}: #{message}", where: { file: name, line: line }.compact)
+          raise FormatError.new(
+                  "#{name}#{line && ", line #{line}"}: #{message}",
+                  where: { file: name, line: line }.compact
+                )
         end
 
         private
@@ -84,8 +101,13 @@ module SheetTrace
         def words(element)
           words = element ? element.text.split : []
           if words.size > MOST_NUMBERS
-            raise LimitError.new("#{name}: a list of #{words.size} numbers; at most #{MOST_NUMBERS} are taken",
-                                 where: { limit: MOST_NUMBERS, got: words.size })
+            raise LimitError.new(
+                    "#{name}: a list of #{words.size} numbers; at most #{MOST_NUMBERS} are taken",
+                    where: {
+                      limit: MOST_NUMBERS,
+                      got: words.size
+                    }
+                  )
           end
 
           words

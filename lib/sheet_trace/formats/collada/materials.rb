@@ -4,7 +4,8 @@ module SheetTrace
   module Formats
     module Collada
       # Diffuse colours of materials and their pictures.
-      # Source: Khronos, "COLLADA 1.5 Specification", 8 <profile_COMMON>, <diffuse>, <sampler2D>; 1.4.1 <surface>, <init_from>.
+      # Source: Khronos, "COLLADA 1.5 Specification", 8 <profile_COMMON>, <diffuse>, <sampler2D>; 1.4.1 <surface>,
+      #   <init_from>.
       class Materials
         # @return [Array<Mesh::Material>] in the order in which they were asked for
         attr_reader :list
@@ -24,19 +25,22 @@ module SheetTrace
         # @param instance [Nokogiri::XML::Element] that binds symbols to materials
         # @return [Integer] index into list
         def index(symbol, instance)
-          bound = instance.xpath("./bind_material/technique_common/instance_material").find { |one| one["symbol"] == symbol }
+          bound =
+            instance.xpath("./bind_material/technique_common/instance_material").find { |one| one["symbol"] == symbol }
           element = bound && @document.find(bound["target"])
           key = element ? element["id"] : symbol
-          @keys.index(key) || begin
-            @keys << key
-            @list << (element ? read(element) : Mesh::Material.new(name: symbol || "Plain"))
-            @list.size - 1
-          end
+          @keys.index(key) ||
+            begin
+              @keys << key
+              @list << (element ? read(element) : Mesh::Material.new(name: symbol || "Plain"))
+              @list.size - 1
+            end
         end
 
         # @return [Hash{String => Integer}] what the instance says of a semantic: which set it is
         def bound_sets(symbol, instance)
-          bound = instance.xpath("./bind_material/technique_common/instance_material").find { |one| one["symbol"] == symbol }
+          bound =
+            instance.xpath("./bind_material/technique_common/instance_material").find { |one| one["symbol"] == symbol }
           (bound&.xpath("./bind_vertex_input") || []).to_h { |input| [input["semantic"], input["input_set"].to_i] }
         end
 
@@ -46,8 +50,16 @@ module SheetTrace
           name = [material["name"], material["id"]].compact.find { |one| !one.strip.empty? } || "Material"
           effect = @document.find(material.at_xpath("./instance_effect")&.[]("url"))
           profile = effect&.at_xpath("./profile_COMMON")
-          diffuse = profile&.at_xpath("./technique/*[self::lambert or self::phong or self::blinn or self::constant]/*[self::diffuse or self::emission][color or texture]")
-          Mesh::Material.new(name: name, color: color(diffuse&.at_xpath("./color")), image: profile && picture(diffuse&.at_xpath("./texture"), profile, name))
+          diffuse =
+            profile&.at_xpath(
+              "./technique/*[self::lambert or self::phong or self::blinn or self::constant]/*[self::diffuse or " \
+                "self::emission][color or texture]"
+            )
+          Mesh::Material.new(
+            name: name,
+            color: color(diffuse&.at_xpath("./color")),
+            image: profile && picture(diffuse&.at_xpath("./texture"), profile, name)
+          )
         end
 
         def color(element)
@@ -65,8 +77,14 @@ module SheetTrace
             @images[File.basename(path)] = bytes
             return File.basename(path)
           end
-          @notes << Note.new(code: "picture_not_found", where: { file: @document.name, picture: from },
-                             message: "#{@document.name}: the picture #{from} of material #{material} was not brought along")
+          @notes << Note.new(
+            code: "picture_not_found",
+            where: {
+              file: @document.name,
+              picture: from
+            },
+            message: "#{@document.name}: the picture #{from} of material #{material} was not brought along"
+          )
           nil
         end
 

@@ -21,9 +21,13 @@ module SheetTrace
         def initialize(document, element)
           @document = document
           @element = element
-          @inputs = element.xpath("./input").group_by { |input| input["semantic"] }.transform_values do |inputs|
-            inputs.map { |input| [document.whole(input, "offset"), input["source"], input["set"].to_i] }
-          end
+          @inputs =
+            element
+              .xpath("./input")
+              .group_by { |input| input["semantic"] }
+              .transform_values do |inputs|
+                inputs.map { |input| [document.whole(input, "offset"), input["source"], input["set"].to_i] }
+              end
           @stride = @inputs.values.flatten(1).map(&:first).max.to_i + 1
           document.fail_at(element, "an index of #{@stride} parts") if @stride > 64
         end
@@ -71,33 +75,38 @@ module SheetTrace
         end
 
         def unrolled(&block)
-          lists = @element.xpath("./p").map do |p|
-            rows = corners(p)
-            count = rows.shape[0] - 2
-            next Numo::Int64.zeros(0, @stride) unless count.positive?
+          lists =
+            @element
+              .xpath("./p")
+              .map do |p|
+                rows = corners(p)
+                count = rows.shape[0] - 2
+                next Numo::Int64.zeros(0, @stride) unless count.positive?
 
-            order = Numo::Int64.cast((0...count).flat_map(&block))
-            rows[order, true]
-          end
+                order = Numo::Int64.cast((0...count).flat_map(&block))
+                rows[order, true]
+              end
           rows = stack(lists)
           [Numo::Int64.new(rows.shape[0] / 3).fill(3), rows]
         end
 
         # Faces of fewer than 3 corners are left out.
         def keep(sizes, rows)
-          return [sizes, rows] if sizes.empty? || sizes.min >= 3
+          return sizes, rows if sizes.empty? || sizes.min >= 3
 
           small = sizes < 3
           @left_out = "#{small.count_true} faces of fewer than 3 corners are left out"
           corners = (~small[Geometry::Grouped.repeat(sizes)]).where
-          return [Numo::Int64.zeros(0), Numo::Int64.zeros(0, @stride)] if small.all?
+          return Numo::Int64.zeros(0), Numo::Int64.zeros(0, @stride) if small.all?
 
           [sizes[(~small).where], rows[corners, true]]
         end
 
         def corners(p)
           numbers = @document.integers(p)
-          @document.fail_at(p || @element, "#{numbers.size} indices are no whole number of corners of #{@stride}") unless (numbers.size % @stride).zero?
+          unless (numbers.size % @stride).zero?
+            @document.fail_at(p || @element, "#{numbers.size} indices are no whole number of corners of #{@stride}")
+          end
           @document.fail_at(p, "index #{numbers.min} is below 0") if numbers.size.positive? && numbers.min.negative?
           numbers.reshape(numbers.size / @stride, @stride)
         end
@@ -106,7 +115,9 @@ module SheetTrace
           lists = lists.reject(&:empty?)
           return Numo::Int64.zeros(0, @stride) if lists.empty?
 
-          Numo::Int64.from_binary(lists.map(&:to_binary).join).then { |flat| flat.reshape(flat.size / @stride, @stride) }
+          Numo::Int64
+            .from_binary(lists.map(&:to_binary).join)
+            .then { |flat| flat.reshape(flat.size / @stride, @stride) }
         end
       end
     end

@@ -3,9 +3,11 @@
 module SheetTrace
   module Formats
     module Collada
-      # Reads COLLADA 1.4 and 1.5: the visual scene with its transformations, polygons of all kinds, normals, all UV sets,
+      # Reads COLLADA 1.4 and 1.5: the visual scene with its transformations, polygons of all kinds, normals, all UV
+      # sets,
       # diffuse colours and their pictures, units and up axis (y is turned to be up). Each instance of a geometry
-      # is a part. Left out, with a note: lines and points, vertex colours, skins and morphs (the shape at rest is read),
+      # is a part. Left out, with a note: lines and points, vertex colours, skins and morphs (the shape at rest is
+      # read),
       # holes of polygons, splines.
       # Source: Khronos, "COLLADA - Digital Asset Schema Release 1.5.0 Specification".
       class Reader
@@ -32,10 +34,20 @@ module SheetTrace
           up = Geometry::Transform.y_up_from(up_axis)
           Nodes.call(@document).each { |shown| add(shown, up) }
           mesh, sets = @assembly.build(@materials.list)
-          Reading.new(mesh: mesh, uv_sets: sets, notes: @notes.freeze, format: "collada", unit_mm: unit_mm, up_axis: up_axis, images: @materials.images)
+          Reading.new(
+            mesh: mesh,
+            uv_sets: sets,
+            notes: @notes.freeze,
+            format: "collada",
+            unit_mm: unit_mm,
+            up_axis: up_axis,
+            images: @materials.images
+          )
         end
 
-        def up_axis = { "X_UP" => "x", "Z_UP" => "z" }.fetch(@document.root.at_xpath("./asset/up_axis")&.text.to_s.strip, "y")
+        def up_axis
+          { "X_UP" => "x", "Z_UP" => "z" }.fetch(@document.root.at_xpath("./asset/up_axis")&.text.to_s.strip, "y")
+        end
 
         # "The default value for unit is 1.0 meter" (5 <asset>, <unit>).
         def unit_mm
@@ -44,12 +56,21 @@ module SheetTrace
         end
 
         def add(shown, up)
-          mesh = shown.geometry.at_xpath("./mesh") or return note("shape_ignored", shown.geometry, "splines and convex meshes are left out")
-          note("skin_not_applied", shown.geometry, "the pose of skin or morph is not applied; the shape at rest is read") if shown.skinned
+          mesh = shown.geometry.at_xpath("./mesh") or
+            return note("shape_ignored", shown.geometry, "splines and convex meshes are left out")
+          if shown.skinned
+            note(
+              "skin_not_applied",
+              shown.geometry,
+              "the pose of skin or morph is not applied; the shape at rest is read"
+            )
+          end
           part = @assembly.part(shown.name)
           mesh.element_children.each do |element|
-            if Primitives::KINDS.include?(element.name) then add_faces(element, mesh, shown, part, up.dot(shown.matrix))
-            elsif %w[lines linestrips].include?(element.name) then note("lines_ignored", element, "lines have no surface to paint and are left out")
+            if Primitives::KINDS.include?(element.name)
+              add_faces(element, mesh, shown, part, up.dot(shown.matrix))
+            elsif %w[lines linestrips].include?(element.name)
+              note("lines_ignored", element, "lines have no surface to paint and are left out")
             end
           end
         end
@@ -63,46 +84,63 @@ module SheetTrace
           column, inputs = vertex_inputs(faces, mesh, element)
           positions, vertices = values(inputs["POSITION"]&.first&.at(1), 3, column, faces, element)
           normal = faces.inputs["NORMAL"]&.first || inputs["NORMAL"]&.first
-          @assembly.add(Assembly::Piece.new(part: part, material: @materials.index(faces.symbol, shown.instance), positions: positions, sizes: faces.sizes, vertices: vertices,
-                                            uvs: uvs(faces, inputs, column, element), matrix: matrix,
-                                            normals: normal && values(normal[1], 3, normal[0] || column, faces, element)))
+          @assembly.add(
+            Assembly::Piece.new(
+              part: part,
+              material: @materials.index(faces.symbol, shown.instance),
+              positions: positions,
+              sizes: faces.sizes,
+              vertices: vertices,
+              uvs: uvs(faces, inputs, column, element),
+              matrix: matrix,
+              normals: normal && values(normal[1], 3, normal[0] || column, faces, element)
+            )
+          )
         end
 
         # @return [Array] the offset of VERTEX, and the inputs of <vertices>
         def vertex_inputs(faces, mesh, element)
           offset, source, = faces.inputs["VERTEX"]&.first
           @document.fail_at(element, "an input with semantic VERTEX is lacking") unless offset
-          vertices = mesh.xpath("./vertices").find { |one| "##{one["id"]}" == source } || @document.fail_at(element, "vertices #{source.inspect} are not in this mesh")
-          [offset, vertices.xpath("./input").group_by { |input| input["semantic"] }.transform_values do |inputs|
-            inputs.map do |input|
-              [nil, input["source"], input["set"].to_i]
-            end
-          end]
+          vertices =
+            mesh.xpath("./vertices").find { |one| "##{one["id"]}" == source } ||
+              @document.fail_at(element, "vertices #{source.inspect} are not in this mesh")
+          [
+            offset,
+            vertices
+              .xpath("./input")
+              .group_by { |input| input["semantic"] }
+              .transform_values { |inputs| inputs.map { |input| [nil, input["source"], input["set"].to_i] } }
+          ]
         end
 
         def uvs(faces, inputs, column, element)
           found = (faces.inputs["TEXCOORD"] || []) + (inputs["TEXCOORD"] || [])
-          found.sort_by { |_offset, _source, set| set }.to_h do |offset, source, set|
-            ["TEXCOORD #{set}", values(source, 2, offset || column, faces, element)]
-          end
+          found
+            .sort_by { |_offset, _source, set| set }
+            .to_h { |offset, source, set| ["TEXCOORD #{set}", values(source, 2, offset || column, faces, element)] }
         end
 
         # @return [Array(Numo::DFloat, Numo::Int64)] the source's values, and the index by corner
         def values(url, width, column, faces, element)
           source = @sources[[url, width]] ||= source(@document.at(url, "source", element), width)
           corners = faces.rows[true, column].copy
-          @document.fail_at(element, "#{url} has no entry #{corners.max}; it has #{source.shape[0]}") if corners.max >= source.shape[0]
+          if corners.max >= source.shape[0]
+            @document.fail_at(element, "#{url} has no entry #{corners.max}; it has #{source.shape[0]}")
+          end
           [source, corners]
         end
 
         def source(element, width)
-          accessor = element.at_xpath("./technique_common/accessor") || @document.fail_at(element, "the source has no accessor")
+          accessor =
+            element.at_xpath("./technique_common/accessor") || @document.fail_at(element, "the source has no accessor")
           array = @document.find(accessor["source"]) || element.at_xpath("./float_array")
           numbers = @document.floats(array)
           stride = @document.whole(accessor, "stride", 1)
           start = @document.whole(accessor, "offset", 0)
           # Params without a name are passed over.
-          places = accessor.xpath("./param").each_with_index.filter_map { |param, i| i unless param["name"].to_s.empty? }
+          places =
+            accessor.xpath("./param").each_with_index.filter_map { |param, i| i unless param["name"].to_s.empty? }
           places = (0...width).to_a if places.size < width
           places = places.first(width)
           @document.fail_at(accessor, "#{width} numbers don't fit in a stride of #{stride}") if stride <= places.max
@@ -113,7 +151,14 @@ module SheetTrace
         end
 
         def note(code, element, message)
-          @notes << Note.new(code: code, message: "#{@document.name}, line #{element.line}: #{message}", where: { file: @document.name, line: element.line })
+          @notes << Note.new(
+            code: code,
+            message: "#{@document.name}, line #{element.line}: #{message}",
+            where: {
+              file: @document.name,
+              line: element.line
+            }
+          )
         end
       end
     end

@@ -29,26 +29,33 @@ module SheetTrace
 
         def written(base_name)
           empty = @parts.size < @mesh.parts.size
-          Written.new(files: { "#{base_name}.dae" => xml, **@model.images },
-                      notes: empty ? [Written.left_out("empty_parts_left_out", "parts without faces were left out")] : [])
+          Written.new(
+            files: {
+              "#{base_name}.dae" => xml,
+              **@model.images
+            },
+            notes: empty ? [Written.left_out("empty_parts_left_out", "parts without faces were left out")] : []
+          )
         end
 
         def xml
-          Nokogiri::XML::Builder.new(encoding: "UTF-8") do |x|
-            x.COLLADA(xmlns: NAMESPACE, version: "1.4.1") do
-              x.asset do
-                x.contributor { x.authoring_tool "Sheet Trace" }
-                x.created WRITTEN_AT
-                x.modified WRITTEN_AT
-                x.unit(name: "unit", meter: @model.unit_mm / 1000)
-                x.up_axis "Y_UP"
+          Nokogiri::XML::Builder
+            .new(encoding: "UTF-8") do |x|
+              x.COLLADA(xmlns: NAMESPACE, version: "1.4.1") do
+                x.asset do
+                  x.contributor { x.authoring_tool "Sheet Trace" }
+                  x.created WRITTEN_AT
+                  x.modified WRITTEN_AT
+                  x.unit(name: "unit", meter: @model.unit_mm / 1000)
+                  x.up_axis "Y_UP"
+                end
+                images(x)
+                effects(x)
+                geometries(x)
+                scene(x)
               end
-              images(x)
-              effects(x)
-              geometries(x)
-              scene(x)
             end
-          end.to_xml(save_with: Nokogiri::XML::Node::SaveOptions::AS_XML)
+            .to_xml(save_with: Nokogiri::XML::Node::SaveOptions::AS_XML)
         end
 
         def pictures = @pictures ||= @mesh.materials.filter_map(&:image).uniq
@@ -56,32 +63,52 @@ module SheetTrace
         def images(x)
           return if pictures.empty?
 
-          x.library_images { pictures.each_with_index { |name, i| x.image(id: "image-#{i}", name: name) { x.init_from URI::DEFAULT_PARSER.escape(name) } } }
+          x.library_images do
+            pictures.each_with_index do |name, i|
+              x.image(id: "image-#{i}", name: name) { x.init_from URI::DEFAULT_PARSER.escape(name) }
+            end
+          end
         end
 
         def effects(x)
-          x.library_effects { @mesh.materials.each_with_index { |material, i| x.effect(id: "effect-#{i}") { x.profile_COMMON { profile(x, material) } } } }
+          x.library_effects do
+            @mesh.materials.each_with_index do |material, i|
+              x.effect(id: "effect-#{i}") { x.profile_COMMON { profile(x, material) } }
+            end
+          end
           x.library_materials do
             @mesh.materials.each_with_index do |material, i|
-              x.material(id: "material-#{i}", name: material.name) do
-                x.instance_effect(url: "#effect-#{i}")
-              end
+              x.material(id: "material-#{i}", name: material.name) { x.instance_effect(url: "#effect-#{i}") }
             end
           end
         end
 
         def profile(x, material)
           if material.image
-            x.newparam(sid: "surface") { x.surface(type: "2D") { x.init_from "image-#{pictures.index(material.image)}" } }
+            x.newparam(sid: "surface") do
+              x.surface(type: "2D") { x.init_from "image-#{pictures.index(material.image)}" }
+            end
             x.newparam(sid: "sampler") { x.sampler2D { x.source "surface" } }
           end
           x.technique(sid: "common") do
-            x.lambert { x.diffuse { material.image ? x.texture(texture: "sampler", texcoord: "UV0") : x.color((material.color || [1, 1, 1, 1]).join(" ")) } }
+            x.lambert do
+              x.diffuse do
+                if material.image
+                  x.texture(texture: "sampler", texcoord: "UV0")
+                else
+                  x.color((material.color || [1, 1, 1, 1]).join(" "))
+                end
+              end
+            end
           end
         end
 
         def geometries(x)
-          x.library_geometries { @parts.each { |part| x.geometry(id: "part-#{part}", name: @mesh.parts[part]) { x.mesh { geometry(x, part) } } } }
+          x.library_geometries do
+            @parts.each do |part|
+              x.geometry(id: "part-#{part}", name: @mesh.parts[part]) { x.mesh { geometry(x, part) } }
+            end
+          end
         end
 
         def geometry(x, part)
@@ -101,10 +128,15 @@ module SheetTrace
 
         # Faces by material and by the sets they have UVs in.
         def groups(faces)
-          keys = @sets.each_with_index.reduce(Numo::Int64.cast(@mesh.face_materials[faces]) << @sets.size) do |sum, (set, i)|
-            sum + (Numo::Int64.cast(set.face_mapped[faces]) << i)
+          keys =
+            @sets
+              .each_with_index
+              .reduce(Numo::Int64.cast(@mesh.face_materials[faces]) << @sets.size) do |sum, (set, i)|
+                sum + (Numo::Int64.cast(set.face_mapped[faces]) << i)
+              end
+          keys.to_a.uniq.map do |key|
+            [key >> @sets.size, @sets.each_index.select { |i| key[i] == 1 }, faces[keys.eq(key).where]]
           end
-          keys.to_a.uniq.map { |key| [key >> @sets.size, @sets.each_index.select { |i| key[i] == 1 }, faces[keys.eq(key).where]] }
         end
 
         def polylist(x, part, material, sets, faces, columns, place)
@@ -143,7 +175,9 @@ module SheetTrace
           x.source(id: id) do
             x.float_array(values.to_a.flatten.join(" "), id: "#{id}-array", count: values.size)
             x.technique_common do
-              x.accessor(source: "##{id}-array", count: values.shape[0], stride: names.size) { names.each { |name| x.param(name: name, type: "float") } }
+              x.accessor(source: "##{id}-array", count: values.shape[0], stride: names.size) do
+                names.each { |name| x.param(name: name, type: "float") }
+              end
             end
           end
         end
@@ -152,7 +186,9 @@ module SheetTrace
           x.library_visual_scenes do
             x.visual_scene(id: "scene") do
               @parts.each do |part|
-                x.node(id: "node-#{part}", name: @mesh.parts[part]) { x.instance_geometry(url: "#part-#{part}") { bindings(x, part) } }
+                x.node(id: "node-#{part}", name: @mesh.parts[part]) do
+                  x.instance_geometry(url: "#part-#{part}") { bindings(x, part) }
+                end
               end
             end
           end

@@ -6,8 +6,14 @@ module SheetTrace
       # Reads accessors: interleaved or not, normalised, sparse.
       # Source: Khronos, "glTF 2.0 Specification", 3.6.2 (accessors), 3.6.2.3 (sparse), 3.11 (normalised integers).
       class Accessors
-        TYPES = { 5120 => [Numo::Int8, 1, 127.0], 5121 => [Numo::UInt8, 1, 255.0], 5122 => [Numo::Int16, 2, 32_767.0],
-                  5123 => [Numo::UInt16, 2, 65_535.0], 5125 => [Numo::UInt32, 4, nil], 5126 => [Numo::SFloat, 4, nil] }.freeze
+        TYPES = {
+          5120 => [Numo::Int8, 1, 127.0],
+          5121 => [Numo::UInt8, 1, 255.0],
+          5122 => [Numo::Int16, 2, 32_767.0],
+          5123 => [Numo::UInt16, 2, 65_535.0],
+          5125 => [Numo::UInt32, 4, nil],
+          5126 => [Numo::SFloat, 4, nil]
+        }.freeze
         WIDTHS = { "SCALAR" => 1, "VEC2" => 2, "VEC3" => 3, "VEC4" => 4 }.freeze
         private_constant :TYPES, :WIDTHS
 
@@ -26,11 +32,15 @@ module SheetTrace
           accessor = @document.entry("accessors", index, path)
           at = "accessors/#{index}"
           own = WIDTHS[@document.text(accessor, "type", at)]
-          @document.fail_at(at, "its type is #{accessor["type"].inspect[0, 20]}; #{WIDTHS.key(width)} belongs here") unless own == width
+          unless own == width
+            @document.fail_at(at, "its type is #{accessor["type"].inspect[0, 20]}; #{WIDTHS.key(width)} belongs here")
+          end
           count = @document.integer(accessor, "count", at, default: 0)
           Limits.check(@document.name, vertices: count / 3)
           values = base(accessor, count, width, at)
-          sparse(values, @document.object(accessor, "sparse", at), accessor, width, "#{at}/sparse") if accessor["sparse"]
+          if accessor["sparse"]
+            sparse(values, @document.object(accessor, "sparse", at), accessor, width, "#{at}/sparse")
+          end
           accessor["normalized"] == true ? normalised(values, accessor, at) : values
         end
 
@@ -48,27 +58,39 @@ module SheetTrace
         private
 
         def type(accessor, at)
-          TYPES[accessor["componentType"]] || @document.fail_at(at, "componentType #{accessor["componentType"].inspect[0, 20]} is not known")
+          TYPES[accessor["componentType"]] ||
+            @document.fail_at(at, "componentType #{accessor["componentType"].inspect[0, 20]} is not known")
         end
 
         def base(accessor, count, width, at)
           return Numo::DFloat.zeros(count, width) if accessor["bufferView"].nil? || count.zero?
 
           bytes, stride = @document.view(@document.integer(accessor, "bufferView", at), at)
-          elements(bytes, stride, @document.integer(accessor, "byteOffset", at, default: 0), count, width, type(accessor, at), at)
+          elements(
+            bytes,
+            stride,
+            @document.integer(accessor, "byteOffset", at, default: 0),
+            count,
+            width,
+            type(accessor, at),
+            at
+          )
         end
 
         def elements(bytes, stride, start, count, width, (kind, size, _most), at)
           element = width * size
           stride = element if stride.nil? || stride.zero?
           last = start + (stride * (count - 1)) + element
-          @document.fail_at(at, "its #{count} elements need #{last} bytes; its buffer view has #{bytes.bytesize}") if last > bytes.bytesize || stride < element
-          packed = if stride == element
-                     bytes.byteslice(start, element * count)
-                   else
-                     whole = bytes.byteslice(start, stride * count).ljust(stride * count, "\0")
-                     Numo::UInt8.from_binary(whole, [count, stride])[true, 0...element].copy.to_binary
-                   end
+          if last > bytes.bytesize || stride < element
+            @document.fail_at(at, "its #{count} elements need #{last} bytes; its buffer view has #{bytes.bytesize}")
+          end
+          packed =
+            if stride == element
+              bytes.byteslice(start, element * count)
+            else
+              whole = bytes.byteslice(start, stride * count).ljust(stride * count, "\0")
+              Numo::UInt8.from_binary(whole, [count, stride])[true, 0...element].copy.to_binary
+            end
           Numo::DFloat.cast(kind.from_binary(packed, [count, width]))
         end
 
@@ -78,8 +100,16 @@ module SheetTrace
 
           where = @document.object(from, "indices", at)
           rows = part(where, count, 1, type(where, at), "#{at}/indices").flatten
-          @document.fail_at(at, "element #{rows.max.to_i} does not exist; there are #{values.shape[0]}") if rows.max >= values.shape[0]
-          values[Numo::Int64.cast(rows), true] = part(@document.object(from, "values", at), count, width, type(accessor, at), "#{at}/values")
+          if rows.max >= values.shape[0]
+            @document.fail_at(at, "element #{rows.max.to_i} does not exist; there are #{values.shape[0]}")
+          end
+          values[Numo::Int64.cast(rows), true] = part(
+            @document.object(from, "values", at),
+            count,
+            width,
+            type(accessor, at),
+            "#{at}/values"
+          )
         end
 
         def part(from, count, width, kind, at)

@@ -34,7 +34,9 @@ module SheetTrace
         # @return [Hash] an entry of a top list, by index
         # @raise [FormatError] if there is no such entry
         def entry(key, index, path)
-          fail_at(path, "#{key} #{index.inspect} does not exist; there are #{list(key).size}") unless index.is_a?(Integer) && index.between?(0, list(key).size - 1)
+          unless index.is_a?(Integer) && index.between?(0, list(key).size - 1)
+            fail_at(path, "#{key} #{index.inspect} does not exist; there are #{list(key).size}")
+          end
           list(key)[index]
         end
 
@@ -54,7 +56,9 @@ module SheetTrace
 
         def objects(from, key, path)
           found = typed(from, key, path, Array, "a list") || []
-          found.each_with_index { |one, i| fail_at("#{path}/#{key}/#{i}", "an object belongs here") unless one.is_a?(Hash) }
+          found.each_with_index do |one, i|
+            fail_at("#{path}/#{key}/#{i}", "an object belongs here") unless one.is_a?(Hash)
+          end
         end
 
         def numbers(from, key, path, count)
@@ -66,7 +70,9 @@ module SheetTrace
 
         def integers(from, key, path)
           found = typed(from, key, path, Array, "a list") || []
-          found.each { |one| fail_at("#{path}/#{key}", "#{one.inspect[0, 20]} is not an index") unless one.is_a?(Integer) && one >= 0 }
+          found.each do |one|
+            fail_at("#{path}/#{key}", "#{one.inspect[0, 20]} is not an index") unless one.is_a?(Integer) && one >= 0
+          end
         end
 
         # @return [String] a piece of a buffer
@@ -76,7 +82,9 @@ module SheetTrace
           buffer = buffer(integer(view, "buffer", at), at)
           start = integer(view, "byteOffset", at, default: 0)
           length = integer(view, "byteLength", at, default: 0)
-          fail_at(at, "bytes #{start} to #{start + length} lie outside its buffer of #{buffer.bytesize}") if start + length > buffer.bytesize
+          if start + length > buffer.bytesize
+            fail_at(at, "bytes #{start} to #{start + length} lie outside its buffer of #{buffer.bytesize}")
+          end
           [buffer.byteslice(start, length), integer(view, "byteStride", at)]
         end
 
@@ -86,16 +94,26 @@ module SheetTrace
           at = "images/#{index}"
           if image.key?("bufferView")
             type = text(image, "mimeType", at).split("/").last.to_s[/\A[a-z0-9]+\z/] || "png"
-            return ["#{label(image, "image #{index}")}.#{type.sub("jpeg", "jpg")}", view(integer(image, "bufferView", at), at).first]
+            return [
+              "#{label(image, "image #{index}")}.#{type.sub("jpeg", "jpg")}",
+              view(integer(image, "bufferView", at), at).first
+            ]
           end
           uri = text(image, "uri", at)
-          return ["#{label(image, "image #{index}")}.#{uri[%r{\Adata:image/(\w+)}, 1].to_s.sub("jpeg", "jpg")}", data(uri, at)] if uri.start_with?("data:")
+          if uri.start_with?("data:")
+            return [
+              "#{label(image, "image #{index}")}.#{uri[%r{\Adata:image/(\w+)}, 1].to_s.sub("jpeg", "jpg")}",
+              data(uri, at)
+            ]
+          end
 
           found = @bundle.find(uri)
           found && [File.basename(found[0]), found[1]]
         end
 
-        def label(from, default) = from["name"].is_a?(String) && !from["name"].strip.empty? ? from["name"].tr("/\\", "--").strip : default
+        def label(from, default)
+          from["name"].is_a?(String) && !from["name"].strip.empty? ? from["name"].tr("/\\", "--").strip : default
+        end
 
         def fail_at(path, message)
           raise FormatError.new("#{name}, #{path.empty? ? "top" : path}: #{message}", where: { file: name, path: path })
@@ -106,7 +124,9 @@ module SheetTrace
         def chunks(bytes)
           _magic, version, length = bytes.unpack("a4 V V")
           fail_byte(4, "this is GLB version #{version.inspect}; version 2 is read") unless version == 2
-          fail_byte(8, "the file is cut off: #{length} bytes announced, #{bytes.bytesize} there") if length.nil? || length > bytes.bytesize
+          if length.nil? || length > bytes.bytesize
+            fail_byte(8, "the file is cut off: #{length} bytes announced, #{bytes.bytesize} there")
+          end
           found = {}
           at = 12
           while at + 8 <= length
@@ -123,7 +143,11 @@ module SheetTrace
         end
 
         def parse(json)
-          value = JSON.parse(json.dup.force_encoding(Encoding::UTF_8).scrub("\u{FFFD}").delete_prefix("\u{FEFF}"), max_nesting: 60)
+          value =
+            JSON.parse(
+              json.dup.force_encoding(Encoding::UTF_8).scrub("\u{FFFD}").delete_prefix("\u{FEFF}"),
+              max_nesting: 60
+            )
           fail_at("", "a JSON object belongs here") unless value.is_a?(Hash)
           value
         rescue JSON::ParserError, EncodingError

@@ -17,10 +17,20 @@ module SheetTrace
           @document = document
           @notes = notes
           @images = {}
-          @textures = document.list("materials").each_with_index.map do |material, i|
-            document.object(document.object(material, "pbrMetallicRoughness", "materials/#{i}"), "baseColorTexture", "materials/#{i}")
-          end
-          @list = document.list("materials").each_with_index.map { |material, i| read(material, i) } + [Mesh::Material.new(name: "Plain")]
+          @textures =
+            document
+              .list("materials")
+              .each_with_index
+              .map do |material, i|
+                document.object(
+                  document.object(material, "pbrMetallicRoughness", "materials/#{i}"),
+                  "baseColorTexture",
+                  "materials/#{i}"
+                )
+              end
+          @list =
+            document.list("materials").each_with_index.map { |material, i| read(material, i) } +
+              [Mesh::Material.new(name: "Plain")]
         end
 
         def plain = @list.size - 1
@@ -29,8 +39,8 @@ module SheetTrace
         # @return [Integer] number of the TEXCOORD set that the material's picture is looked up by
         def texcoord(material)
           texture = @textures[material] || {}
-          @document.integer(transform(texture), "texCoord", "materials/#{material}",
-                            default: nil) || @document.integer(texture, "texCoord", "materials/#{material}", default: 0)
+          @document.integer(transform(texture), "texCoord", "materials/#{material}", default: nil) ||
+            @document.integer(texture, "texCoord", "materials/#{material}", default: 0)
         end
 
         # The set's UVs as the material's picture is looked up, in glTF's own direction (v down).
@@ -46,7 +56,10 @@ module SheetTrace
           scale = @document.numbers(change, "scale", path, 2) || [1, 1]
           turn = @document.number(change, "rotation", path, default: 0)
           # translation * rotation * scale, the rotation being [[cos, sin], [-sin, cos]] (extension's README).
-          Geometry::Affine.new(1.0, 0.0, offset[0], 0.0, 1.0, offset[1]).then { |move| move * Geometry::Affine.turn(-turn) * Geometry::Affine.scale(*scale) }.apply(uvs)
+          Geometry::Affine
+            .new(1.0, 0.0, offset[0], 0.0, 1.0, offset[1])
+            .then { |move| move * Geometry::Affine.turn(-turn) * Geometry::Affine.scale(*scale) }
+            .apply(uvs)
         end
 
         private
@@ -57,9 +70,15 @@ module SheetTrace
 
         def read(material, i)
           path = "materials/#{i}"
-          linear = @document.numbers(@document.object(material, "pbrMetallicRoughness", path), "baseColorFactor", path, 4)
-          color = linear && (linear.first(3).map { |share| encode(share.clamp(0.0, 1.0)) } + [linear[3].clamp(0.0, 1.0)])
-          Mesh::Material.new(name: @document.label(material, "Material #{i + 1}"), color: color, image: picture(@textures[i], path))
+          linear =
+            @document.numbers(@document.object(material, "pbrMetallicRoughness", path), "baseColorFactor", path, 4)
+          color =
+            linear && (linear.first(3).map { |share| encode(share.clamp(0.0, 1.0)) } + [linear[3].clamp(0.0, 1.0)])
+          Mesh::Material.new(
+            name: @document.label(material, "Material #{i + 1}"),
+            color: color,
+            image: picture(@textures[i], path)
+          )
         end
 
         def picture(texture, path)
@@ -75,7 +94,14 @@ module SheetTrace
         end
 
         def note(code, path, message)
-          @notes << Note.new(code: code, message: "#{@document.name}, #{path}: #{message}", where: { file: @document.name, path: path })
+          @notes << Note.new(
+            code: code,
+            message: "#{@document.name}, #{path}: #{message}",
+            where: {
+              file: @document.name,
+              path: path
+            }
+          )
           nil
         end
 

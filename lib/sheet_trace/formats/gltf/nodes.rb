@@ -46,7 +46,9 @@ module SheetTrace
           at = "nodes/#{index}"
           node = @document.entry("nodes", index, path)
           @document.fail_at(at, "the node is below itself") if trail.include?(index)
-          @document.fail_at(at, "nodes lie more than #{DEEPEST} deep, or are more than #{MOST}") if trail.size > DEEPEST || (@count += 1) > MOST
+          if trail.size > DEEPEST || (@count += 1) > MOST
+            @document.fail_at(at, "nodes lie more than #{DEEPEST} deep, or are more than #{MOST}")
+          end
           matrix = above.dot(own(node, at))
           @found << [node, matrix, at] if node["mesh"]
           @document.integers(node, "children", at).each { |child| walk(child, matrix, trail + [index], at) }
@@ -60,7 +62,10 @@ module SheetTrace
           move = @document.numbers(node, "translation", at, 3) || [0, 0, 0]
           turn = @document.numbers(node, "rotation", at, 4) || [0, 0, 0, 1]
           scale = @document.numbers(node, "scale", at, 3) || [1, 1, 1]
-          Geometry::Transform.move(*move).dot(Geometry::Transform.quaternion(*turn)).dot(Geometry::Transform.scale(*scale))
+          Geometry::Transform
+            .move(*move)
+            .dot(Geometry::Transform.quaternion(*turn))
+            .dot(Geometry::Transform.scale(*scale))
         end
       end
     end

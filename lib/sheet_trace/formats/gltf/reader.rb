@@ -5,7 +5,8 @@ module SheetTrace
     module Gltf
       # Reads glTF 2.0, .gltf with its buffers beside it or inside it, and .glb: the scene that is shown, with node
       # transforms, triangles, strips and fans, normals, all TEXCOORD sets, base colours and their pictures.
-      # v is turned to point up. Each node with a mesh is a part; vertices that lie in the same place become one, as glTF
+      # v is turned to point up. Each node with a mesh is a part; vertices that lie in the same place become one, as
+      # glTF
       # splits them where UVs or normals part. Left out, with a note: points and lines, vertex colours, morph
       # targets, skins (the bind pose is read). Refused by name: compressed meshes.
       # Source: Khronos, "glTF 2.0 Specification".
@@ -41,7 +42,15 @@ module SheetTrace
           @materials = Materials.new(@document, @notes)
           Nodes.call(@document).each { |node, matrix, path| add_node(node, matrix, path) }
           mesh, sets = @assembly.build(used_materials)
-          Reading.new(mesh: mesh, uv_sets: sets, notes: @notes.freeze, format: "gltf", unit_mm: UNIT_MM, up_axis: "y", images: @materials.images)
+          Reading.new(
+            mesh: mesh,
+            uv_sets: sets,
+            notes: @notes.freeze,
+            format: "gltf",
+            unit_mm: UNIT_MM,
+            up_axis: "y",
+            images: @materials.images
+          )
         end
 
         def refuse_unknown
@@ -52,8 +61,13 @@ module SheetTrace
         end
 
         def unsupported(extension)
-          raise UnsupportedFeatureError.new("#{@document.name} needs the extension #{extension}, which is not read here; export it without",
-                                            where: { file: @document.name, extension: extension })
+          raise UnsupportedFeatureError.new(
+                  "#{@document.name} needs the extension #{extension}, which is not read here; export it without",
+                  where: {
+                    file: @document.name,
+                    extension: extension
+                  }
+                )
         end
 
         # Plain only where some face needs it.
@@ -65,21 +79,31 @@ module SheetTrace
           index = @document.integer(node, "mesh", path)
           mesh = @document.entry("meshes", index, path)
           part = @assembly.part(@document.label(node, @document.label(mesh, "Mesh #{index + 1}")))
-          note("skin_not_applied", path, "the skin's pose is not applied; the mesh is read as it was bound") if node["skin"]
-          @document.objects(mesh, "primitives", "meshes/#{index}").each_with_index do |primitive, i|
-            add_primitive(primitive, part, matrix, "meshes/#{index}/primitives/#{i}")
+          if node["skin"]
+            note("skin_not_applied", path, "the skin's pose is not applied; the mesh is read as it was bound")
           end
+          @document
+            .objects(mesh, "primitives", "meshes/#{index}")
+            .each_with_index do |primitive, i|
+              add_primitive(primitive, part, matrix, "meshes/#{index}/primitives/#{i}")
+            end
         end
 
         def add_primitive(primitive, part, matrix, path)
-          COMPRESSED.each { |extension| unsupported(extension) if @document.object(primitive, "extensions", path).key?(extension) }
+          COMPRESSED.each do |extension|
+            unsupported(extension) if @document.object(primitive, "extensions", path).key?(extension)
+          end
           mode = MODES[@document.integer(primitive, "mode", path, default: 4)]
           return note("lines_ignored", path, "points and lines have no surface to paint and are left out") unless mode
 
           attributes = @document.object(primitive, "attributes", path)
           note("vertex_colours_ignored", path, "vertex colours are not kept") if attributes.key?("COLOR_0")
-          note("targets_ignored", path, "morph targets are not kept; the mesh is read at rest") if primitive.key?("targets")
-          return note("no_positions", path, "the primitive has no positions and is left out") unless attributes.key?("POSITION")
+          if primitive.key?("targets")
+            note("targets_ignored", path, "morph targets are not kept; the mesh is read at rest")
+          end
+          unless attributes.key?("POSITION")
+            return note("no_positions", path, "the primitive has no positions and is left out")
+          end
 
           positions = @accessors.read(attributes["POSITION"], 3, "#{path}/attributes/POSITION")
           vertices = triangles(primitive, mode, positions.shape[0], path)
@@ -90,9 +114,20 @@ module SheetTrace
 
         def add(primitive, attributes, part, matrix, positions, vertices, path)
           material = material_of(primitive, path)
-          normals = attributes["NORMAL"] && [columns(attributes["NORMAL"], 3, positions, "#{path}/attributes/NORMAL"), vertices]
-          @assembly.add(Assembly::Piece.new(part: part, material: material, positions: positions, sizes: Numo::Int64.new(vertices.size / 3).fill(3), vertices: vertices,
-                                            uvs: uvs(attributes, material, positions, vertices, path), normals: normals, matrix: matrix))
+          normals =
+            attributes["NORMAL"] && [columns(attributes["NORMAL"], 3, positions, "#{path}/attributes/NORMAL"), vertices]
+          @assembly.add(
+            Assembly::Piece.new(
+              part: part,
+              material: material,
+              positions: positions,
+              sizes: Numo::Int64.new(vertices.size / 3).fill(3),
+              vertices: vertices,
+              uvs: uvs(attributes, material, positions, vertices, path),
+              normals: normals,
+              matrix: matrix
+            )
+          )
         end
 
         def material_of(primitive, path)
@@ -105,14 +140,22 @@ module SheetTrace
 
         # @return [Numo::Int64] three a triangle
         def triangles(primitive, mode, count, path)
-          indices = primitive.key?("indices") ? @accessors.indices(primitive["indices"], count, "#{path}/indices") : Numo::Int64.new(count).seq
+          indices =
+            (
+              if primitive.key?("indices")
+                @accessors.indices(primitive["indices"], count, "#{path}/indices")
+              else
+                Numo::Int64.new(count).seq
+              end
+            )
           return indices[0...(indices.size / 3 * 3)] if mode == :triangles && indices.size >= 3
           return Numo::Int64.zeros(0) if indices.size < 3
 
           unrolled(indices, mode)
         end
 
-        # 3.7.2.1: strips p_i = {v_i, v_(i+(1+i%2)), v_(i+(2-i%2))}; fans p_i = {v_(i+1), v_(i+2), v_0}. Triangles with a
+        # 3.7.2.1: strips p_i = {v_i, v_(i+(1+i%2)), v_(i+(2-i%2))}; fans p_i = {v_(i+1), v_(i+2), v_0}. Triangles
+        # with a
         # vertex twice only join pieces of a strip.
         def unrolled(indices, mode)
           i = Numo::Int64.new(indices.size - 2).seq
@@ -122,7 +165,10 @@ module SheetTrace
           kept = (a.ne(b) & b.ne(c) & a.ne(c)).where
           return Numo::Int64.zeros(0) if kept.empty?
 
-          Numo::Int64.zeros(kept.size, 3).tap { |rows| [a, b, c].each_with_index { |column, k| rows[true, k] = column[kept] } }.flatten
+          Numo::Int64
+            .zeros(kept.size, 3)
+            .tap { |rows| [a, b, c].each_with_index { |column, k| rows[true, k] = column[kept] } }
+            .flatten
         end
 
         # The set that the material's picture uses comes as the picture is looked up.
@@ -145,7 +191,14 @@ module SheetTrace
         end
 
         def note(code, path, message)
-          @notes << Note.new(code: code, message: "#{@document.name}, #{path}: #{message}", where: { file: @document.name, path: path })
+          @notes << Note.new(
+            code: code,
+            message: "#{@document.name}, #{path}: #{message}",
+            where: {
+              file: @document.name,
+              path: path
+            }
+          )
         end
       end
     end

@@ -35,19 +35,34 @@ module SheetTrace
 
         def written(base_name)
           if @mesh.face_sizes.ne(3).any?
-            @notes << Written.left_out("polygons_cut",
-                                       "GLB holds triangles only: polygons were cut into #{@mesh.triangulation.count} triangles")
+            @notes << Written.left_out(
+              "polygons_cut",
+              "GLB holds triangles only: polygons were cut into #{@mesh.triangulation.count} triangles"
+            )
           end
           Written.new(files: { "#{base_name}.glb" => container(document) }, notes: @notes)
         end
 
         def document
           filled = @mesh.parts.each_index.select { |part| @mesh.face_parts.eq(part).any? }
-          @notes << Written.left_out("empty_parts_left_out", "parts without faces were left out") if filled.size < @mesh.parts.size
+          if filled.size < @mesh.parts.size
+            @notes << Written.left_out("empty_parts_left_out", "parts without faces were left out")
+          end
           meshes = filled.map { |part| { name: @mesh.parts[part], primitives: primitives(part) } }
-          { asset: { version: "2.0", generator: "Sheet Trace" }, scene: 0, scenes: [{ nodes: (0...meshes.size).to_a }],
-            nodes: meshes.each_with_index.map { |mesh, i| { name: mesh[:name], mesh: i } }, meshes: meshes, **materials,
-            accessors: @accessors, bufferViews: @views, buffers: [{ byteLength: padded(@binary, "\0").bytesize }] }
+          {
+            asset: {
+              version: "2.0",
+              generator: "Sheet Trace"
+            },
+            scene: 0,
+            scenes: [{ nodes: (0...meshes.size).to_a }],
+            nodes: meshes.each_with_index.map { |mesh, i| { name: mesh[:name], mesh: i } },
+            meshes: meshes,
+            **materials,
+            accessors: @accessors,
+            bufferViews: @views,
+            buffers: [{ byteLength: padded(@binary, "\0").bytesize }]
+          }
         end
 
         def primitives(part)
@@ -63,8 +78,15 @@ module SheetTrace
         # Triangles by the sets that they have UVs in, as all vertices of a primitive have the same attributes.
         def mapping(triangles)
           faces = @mesh.corner_faces[triangles[true, 0]]
-          keys = @sets.each_with_index.reduce(Numo::Int64.zeros(faces.size)) { |sum, (set, i)| sum + (Numo::Int64.cast(set.face_mapped[faces]) << i) }
-          keys.to_a.uniq.map { |key| [@sets.each_index.select { |i| key[i] == 1 }.map { |i| @sets[i] }, triangles[keys.eq(key).where, true]] }
+          keys =
+            @sets
+              .each_with_index
+              .reduce(Numo::Int64.zeros(faces.size)) do |sum, (set, i)|
+                sum + (Numo::Int64.cast(set.face_mapped[faces]) << i)
+              end
+          keys.to_a.uniq.map do |key|
+            [@sets.each_index.select { |i| key[i] == 1 }.map { |i| @sets[i] }, triangles[keys.eq(key).where, true]]
+          end
         end
 
         def primitive(corners, material, sets)
@@ -78,8 +100,15 @@ module SheetTrace
           floats = columns.transform_values { |values| Numo::SFloat.cast(values) }
           ranks, count = distinct(floats.values)
           first = Geometry::Grouped.representatives(ranks, count)
-          { attributes: floats.to_h { |name, values| [name, accessor(values[first, true], FLOAT, ARRAY_BUFFER, bounds: name == "POSITION")] },
-            indices: accessor(Numo::UInt32.cast(ranks).reshape(ranks.size, 1), UNSIGNED_INT, ELEMENT_BUFFER), material: material, mode: 4 }
+          {
+            attributes:
+              floats.to_h do |name, values|
+                [name, accessor(values[first, true], FLOAT, ARRAY_BUFFER, bounds: name == "POSITION")]
+              end,
+            indices: accessor(Numo::UInt32.cast(ranks).reshape(ranks.size, 1), UNSIGNED_INT, ELEMENT_BUFFER),
+            material: material,
+            mode: 4
+          }
         end
 
         # Faces without area have no normal; any unit vector is valid there.
@@ -91,16 +120,23 @@ module SheetTrace
         end
 
         def distinct(tables)
-          tables.flat_map { |table| Array.new(table.shape[1]) { |axis| table[true, axis].copy } }.reduce(nil) do |so_far, column|
-            ranked = Geometry::Grouped.ranks(column)
-            so_far ? Geometry::Grouped.pair_ranks(so_far[0], *ranked) : ranked
-          end
+          tables
+            .flat_map { |table| Array.new(table.shape[1]) { |axis| table[true, axis].copy } }
+            .reduce(nil) do |so_far, column|
+              ranked = Geometry::Grouped.ranks(column)
+              so_far ? Geometry::Grouped.pair_ranks(so_far[0], *ranked) : ranked
+            end
         end
 
         def accessor(values, type, target, bounds: false)
           @views << { buffer: 0, byteOffset: @binary.bytesize, byteLength: values.byte_size, target: target }
           @binary << values.to_binary
-          entry = { bufferView: @views.size - 1, componentType: type, count: values.shape[0], type: { 1 => "SCALAR", 2 => "VEC2", 3 => "VEC3" }.fetch(values.shape[1]) }
+          entry = {
+            bufferView: @views.size - 1,
+            componentType: type,
+            count: values.shape[0],
+            type: { 1 => "SCALAR", 2 => "VEC2", 3 => "VEC3" }.fetch(values.shape[1])
+          }
           entry.merge!(min: values.min(axis: 0).to_a, max: values.max(axis: 0).to_a) if bounds
           @accessors << entry
           @accessors.size - 1
@@ -109,10 +145,18 @@ module SheetTrace
         def materials
           images = @mesh.materials.map(&:image).compact.uniq.filter_map { |name| image(name) }
           names = images.map { |image| image[:name] }
-          list = @mesh.materials.map { |material| material_json(material, names.index(material.image && File.basename(material.image, ".*"))) }
+          list =
+            @mesh.materials.map do |material|
+              material_json(material, names.index(material.image && File.basename(material.image, ".*")))
+            end
           return { materials: list } if images.empty?
 
-          { materials: list, textures: images.each_index.map { |i| { source: i, sampler: 0 } }, samplers: [{ wrapS: 10_497, wrapT: 10_497 }], images: images }
+          {
+            materials: list,
+            textures: images.each_index.map { |i| { source: i, sampler: 0 } },
+            samplers: [{ wrapS: 10_497, wrapT: 10_497 }],
+            images: images
+          }
         end
 
         def image(name)
@@ -130,9 +174,15 @@ module SheetTrace
 
         def material_json(material, texture)
           pbr = { metallicFactor: 0, roughnessFactor: 1 }
-          pbr[:baseColorFactor] = [*material.color.first(3).map { |share| decode(share) }, material.color[3]] if material.color
+          if material.color
+            pbr[:baseColorFactor] = [*material.color.first(3).map { |share| decode(share) }, material.color[3]]
+          end
           pbr[:baseColorTexture] = { index: texture } if texture
-          { name: material.name, pbrMetallicRoughness: pbr, **(material.color && material.color[3] < 1 ? { alphaMode: "BLEND" } : {}) }
+          {
+            name: material.name,
+            pbrMetallicRoughness: pbr,
+            **(material.color && material.color[3] < 1 ? { alphaMode: "BLEND" } : {})
+          }
         end
 
         # IEC 61966-2-1: sRGB to linear light.

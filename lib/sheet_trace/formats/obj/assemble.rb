@@ -29,9 +29,17 @@ module SheetTrace
         private
 
         def reading
-          @positions = coordinates(@scan.vertices, 3, 3, "vertex_extras_ignored", "vertex colours or weights are not kept")
+          @positions =
+            coordinates(@scan.vertices, 3, 3, "vertex_extras_ignored", "vertex colours or weights are not kept")
           @uvs = coordinates(@scan.uvs, 1, 2, "uv_depth_ignored", "the third number of vt is not kept")
-          @normals = coordinates(@scan.normals, 3, 3, "normal_extras_ignored", "what stands behind the third number of vn is not kept")
+          @normals =
+            coordinates(
+              @scan.normals,
+              3,
+              3,
+              "normal_extras_ignored",
+              "what stands behind the third number of vn is not kept"
+            )
           runs = @scan.faces.map { |run| corners_of(run) }
           materials, images = Materials.call(@scan, @bundle, @notes, @name)
           mesh = mesh_of(runs, materials)
@@ -40,7 +48,8 @@ module SheetTrace
           mapped = per_face(runs) { |run| UV_AT[run.style] ? 1 : 0 }
           note_missing_uvs(mapped)
           note_flat_faces(mesh)
-          set = UvSet.new(name: "vt", uvs: @uvs, corner_uvs: join(runs.map { |run| run[:uvs] }), face_mapped: mapped.eq(1))
+          set =
+            UvSet.new(name: "vt", uvs: @uvs, corner_uvs: join(runs.map { |run| run[:uvs] }), face_mapped: mapped.eq(1))
           Reading.new(mesh: mesh, uv_sets: [set], notes: @notes.freeze, format: "obj", images: images)
         end
 
@@ -56,10 +65,13 @@ module SheetTrace
           numbers, sizes = Numbers.corners(run.lines, stride: stride, file: @name)
           small = sizes.index { |size| size < 3 }
           fail_at(run.lines.number(small), "a face of #{sizes[small]} corners; at least 3 are needed") if small
-          { run: run, sizes: sizes,
+          {
+            run: run,
+            sizes: sizes,
             vertices: resolve(numbers[true, 0], run.vertex_count, @positions.shape[0], "vertex", run, sizes),
             uvs: column(numbers, UV_AT[run.style], run.uv_count, @uvs.shape[0], "UV", run, sizes),
-            normals: column(numbers, NORMAL_AT[run.style], run.normal_count, @normals.shape[0], "normal", run, sizes) }
+            normals: column(numbers, NORMAL_AT[run.style], run.normal_count, @normals.shape[0], "normal", run, sizes)
+          }
         end
 
         # @return [Numo::Int32] zeros where the run has no such column
@@ -88,7 +100,12 @@ module SheetTrace
 
           normals = Mesh::SmoothNormals.call(mesh, groups)
           corners = given[mesh.corner_faces].eq(1).where
-          normals[corners, true] = Geometry::Vectors.unit(@normals)[join(runs.map { |run| run[:normals] })[corners], true] unless corners.empty?
+          unless corners.empty?
+            normals[corners, true] = Geometry::Vectors.unit(@normals)[
+              join(runs.map { |run| run[:normals] })[corners],
+              true
+            ]
+          end
           normals
         end
 
@@ -96,9 +113,15 @@ module SheetTrace
           sizes = Numo::Int32.cast(runs.flat_map { |run| run[:sizes] })
           starts = Numo::Int32.zeros(sizes.size + 1)
           starts[1..] = sizes.cumsum
-          Mesh.new(positions: @positions, face_starts: starts, corner_vertices: join(runs.map { |run| run[:vertices] }),
-                   face_parts: per_face(runs, &:part), parts: @scan.parts + @scan.empty_parts,
-                   face_materials: per_face(runs, &:material), materials: materials)
+          Mesh.new(
+            positions: @positions,
+            face_starts: starts,
+            corner_vertices: join(runs.map { |run| run[:vertices] }),
+            face_parts: per_face(runs, &:part),
+            parts: @scan.parts + @scan.empty_parts,
+            face_materials: per_face(runs, &:material),
+            materials: materials
+          )
         end
 
         def per_face(runs)
@@ -116,7 +139,11 @@ module SheetTrace
           if missing.size == mapped.size
             note("no_uvs", "the file has no UVs (vt)", [lines.first])
           else
-            note("faces_without_uvs", "faces without UVs lie on no island and can't be painted", lines.values_at(*missing.to_a))
+            note(
+              "faces_without_uvs",
+              "faces without UVs lie on no island and can't be painted",
+              lines.values_at(*missing.to_a)
+            )
           end
         end
 
@@ -125,14 +152,28 @@ module SheetTrace
           flat = (areas <= areas.max * 1e-12).where
           return if flat.empty?
 
-          note("faces_without_area", "faces of no area can't carry paint; look at their corners", face_lines.values_at(*flat.to_a))
+          note(
+            "faces_without_area",
+            "faces of no area can't carry paint; look at their corners",
+            face_lines.values_at(*flat.to_a)
+          )
         end
 
-        def face_lines = @face_lines ||= @scan.faces.flat_map { |run| Array.new(run.lines.size) { |i| run.lines.number(i) } }
+        def face_lines
+          @face_lines ||= @scan.faces.flat_map { |run| Array.new(run.lines.size) { |i| run.lines.number(i) } }
+        end
 
         def note(code, message, lines)
           place = lines.size == 1 ? "line #{lines.first}" : "#{lines.size} lines, the first is line #{lines.first}"
-          @notes << Note.new(code: code, message: "#{@name}, #{place}: #{message}", where: { file: @name, line: lines.first, count: lines.size })
+          @notes << Note.new(
+            code: code,
+            message: "#{@name}, #{place}: #{message}",
+            where: {
+              file: @name,
+              line: lines.first,
+              count: lines.size
+            }
+          )
         end
 
         def fail_at(line, message)

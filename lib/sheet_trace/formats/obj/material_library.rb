@@ -8,8 +8,18 @@ module SheetTrace
       # Source: Ramey, Rose, Tyerman, "MTL material format (Lightwave, OBJ)", 1995.
       module MaterialLibrary
         # Options of map_Kd and how many words each takes; -o, -s and -t take one to three numbers.
-        OPTIONS = { "-blendu" => 1, "-blendv" => 1, "-cc" => 1, "-clamp" => 1, "-mm" => 2, "-texres" => 1, "-imfchan" => 1, "-boost" => 1, "-bm" => 1,
-                    "-type" => 1 }.freeze
+        OPTIONS = {
+          "-blendu" => 1,
+          "-blendv" => 1,
+          "-cc" => 1,
+          "-clamp" => 1,
+          "-mm" => 2,
+          "-texres" => 1,
+          "-imfchan" => 1,
+          "-boost" => 1,
+          "-bm" => 1,
+          "-type" => 1
+        }.freeze
         private_constant :OPTIONS
 
         # @param bytes [String]
@@ -19,22 +29,32 @@ module SheetTrace
         def self.call(bytes, name:)
           found = {}
           current = nil
-          Text.decode(bytes, name: name, what: "a material library").gsub(/\\\r?\n/, " ").each_line do |line|
-            word, rest = line.sub(/(?:\A|\s)#.*/, "").strip.split(/\s+/, 2)
-            next unless rest
+          Text
+            .decode(bytes, name: name, what: "a material library")
+            .gsub(/\\\r?\n/, " ")
+            .each_line do |line|
+              word, rest = line.sub(/(?:\A|\s)#.*/, "").strip.split(/\s+/, 2)
+              next unless rest
 
-            current = found[rest] = { name: rest, rgb: nil, opacity: 1.0 } if word == "newmtl"
-            note(current, word, rest) if current
-          end
+              current = found[rest] = { name: rest, rgb: nil, opacity: 1.0 } if word == "newmtl"
+              note(current, word, rest) if current
+            end
           found.transform_values { |values| material(values) }
         end
 
         def self.note(current, word, rest)
           case word.downcase
-          when "kd" then current[:rgb] = rest.split.first(3).map { |number| share(number) } unless rest.start_with?("spectral", "xyz")
-          when "d" then current[:opacity] = share(rest.split.last)
-          when "tr" then current[:opacity] = 1 - share(rest.split.last)
-          when "map_kd" then current[:image] = file_of(rest)
+          when "kd"
+            current[:rgb] = rest.split.first(3).map { |number| share(number) } unless rest.start_with?(
+              "spectral",
+              "xyz"
+            )
+          when "d"
+            current[:opacity] = share(rest.split.last)
+          when "tr"
+            current[:opacity] = 1 - share(rest.split.last)
+          when "map_kd"
+            current[:image] = file_of(rest)
           end
         end
 

@@ -14,11 +14,12 @@ module SheetTrace
         # @return [Array(Numo::DFloat, Array<Integer>)] n x keep numbers; and the numbers of the lines that had more
         # @raise [FormatError] where: { file:, line: }
         def self.floats(lines, least:, keep:, file:)
-          return [Numo::DFloat.zeros(0, keep), []] if lines.empty?
+          return Numo::DFloat.zeros(0, keep), [] if lines.empty?
 
           packed = json(lines, "d*") if lines.word_counts.all?(keep)
           longer = []
-          packed, longer = fit(slow(lines, file), lines, least, keep, file) unless packed&.bytesize == lines.size * keep * 8
+          packed, longer = fit(slow(lines, file), lines, least, keep, file) unless packed&.bytesize ==
+            lines.size * keep * 8
           values = Numo::DFloat.from_binary(packed, [lines.size, keep])
           refuse_infinite(values, lines, file)
           [values, longer]
@@ -31,9 +32,10 @@ module SheetTrace
         def self.corners(lines, stride:, file:)
           sizes = lines.word_counts
           packed = json(lines, "q*") { |text| text.gsub(",,", ",") }
-          packed ||= lines.texts.flat_map { |text| text.split(%r{[/ ]+}).map { |word| word.to_i(10) } }.pack("q*") # leading zeros
+          # leading zeros
+          packed ||= lines.texts.flat_map { |text| text.split(%r{[/ ]+}).map { |word| word.to_i(10) } }.pack("q*")
           numbers = Numo::Int64.from_binary(packed)
-          return [numbers.reshape(sizes.sum, stride), sizes] if numbers.size == sizes.sum * stride
+          return numbers.reshape(sizes.sum, stride), sizes if numbers.size == sizes.sum * stride
 
           bad = lines.texts.each_with_index.find { |text, i| text.scan(/\d+/).size != sizes[i] * stride }.last
           fail_at(file, lines.number(bad), "a corner lacks a number")
@@ -50,11 +52,14 @@ module SheetTrace
 
         def self.slow(lines, file)
           lines.texts.each_with_index.map do |text, i|
-            text.sub(/#.*\z/, "").split.map do |word|
-              Float(word.sub(/\.\z/, "").sub(/\A([+-]?)\./, '\10.').sub(/\.(?=[eE])/, ""))
-            rescue ArgumentError
-              fail_at(file, lines.number(i), "#{word.inspect[0, 40]} is not a finite number")
-            end
+            text
+              .sub(/#.*\z/, "")
+              .split
+              .map do |word|
+                Float(word.sub(/\.\z/, "").sub(/\A([+-]?)\./, '\10.').sub(/\.(?=[eE])/, ""))
+              rescue ArgumentError
+                fail_at(file, lines.number(i), "#{word.inspect[0, 40]} is not a finite number")
+              end
           end
         end
 

@@ -23,8 +23,22 @@ module SheetTrace
         end
 
         def self.refuse_if_empty(scan, name)
-          raise FormatError.new("#{name} is not an OBJ file: no line starts with v or f", where: { file: name, line: 1 }) if scan.vertices.empty? && scan.faces.empty?
-          raise FormatError.new("#{name} has no faces (f lines); export the surface, not only its points", where: { file: name }) if scan.faces.empty?
+          if scan.vertices.empty? && scan.faces.empty?
+            raise FormatError.new(
+                    "#{name} is not an OBJ file: no line starts with v or f",
+                    where: {
+                      file: name,
+                      line: 1
+                    }
+                  )
+          end
+          return unless scan.faces.empty?
+          raise FormatError.new(
+                  "#{name} has no faces (f lines); export the surface, not only its points",
+                  where: {
+                    file: name
+                  }
+                )
         end
         private_class_method :refuse_if_empty
       end

@@ -8,7 +8,8 @@ module SheetTrace
       # Sorts the lines of an OBJ file by their first word, without reading the numbers yet.
       class Scan
         # Face lines that share style, part, material and, where an index is negative, the counts it counts from.
-        FaceRun = Struct.new(:style, :part, :material, :smoothing, :vertex_count, :uv_count, :normal_count, :relative, :lines)
+        FaceRun =
+          Struct.new(:style, :part, :material, :smoothing, :vertex_count, :uv_count, :normal_count, :relative, :lines)
 
         # The material of faces that name none.
         PLAIN = "Plain"
@@ -45,7 +46,9 @@ module SheetTrace
           text = text.gsub(/\r\n?/, "\n") if text.include?("\r")
           text = "#{text}\n" unless text.end_with?("\n")
           text = text.tr("\t", " ") if text.include?("\t")
-          text = text.gsub(/(?:[^\n]*\\\n)+[^\n]*/) { |lines| lines.gsub("\\\n", " ") + ("\n" * lines.count("\n")) } if text.include?("\\\n")
+          if text.include?("\\\n")
+            text = text.gsub(/(?:[^\n]*\\\n)+[^\n]*/) { |lines| lines.gsub("\\\n", " ") + ("\n" * lines.count("\n")) }
+          end
           text = text.squeeze(" ") if text.include?("  ")
           text = text.gsub(" \n", "\n") if text.include?(" \n")
           text.include?("\n ") || text.start_with?(" ") ? text.gsub("\n ", "\n").delete_prefix(" ") : text
@@ -71,13 +74,23 @@ module SheetTrace
         def face_count = faces.sum { |run| run.lines.size }
 
         # @return [Array<String>] objects that have no face
-        def empty_parts = @declared.reject { |name| @parts.any? { |part| part == name || part.start_with?("#{name} / ") } }
+        def empty_parts
+          @declared.reject { |name| @parts.any? { |part| part == name || part.start_with?("#{name} / ") } }
+        end
 
         # @return [Array<Note>] what was passed over
         def notes
           @passed.map do |_word, (code, message, line, count)|
             lines = count == 1 ? "line #{line}" : "#{count} lines, the first is line #{line}"
-            Note.new(code: code, message: "#{@name}, #{lines}: #{message}", where: { file: @name, line: line, count: count })
+            Note.new(
+              code: code,
+              message: "#{@name}, #{lines}: #{message}",
+              where: {
+                file: @name,
+                line: line,
+                count: count
+              }
+            )
           end
         end
 
@@ -96,10 +109,14 @@ module SheetTrace
         def take(word, block)
           block = block.gsub(/ *#.*$/, "") if block.include?("#")
           case word
-          when "v" then @vertices.add(block, @line)
-          when "vt" then @uvs.add(block, @line)
-          when "vn" then @normals.add(block, @line)
-          else take_faces(block)
+          when "v"
+            @vertices.add(block, @line)
+          when "vt"
+            @uvs.add(block, @line)
+          when "vn"
+            @normals.add(block, @line)
+          else
+            take_faces(block)
           end
         end
 
@@ -109,7 +126,18 @@ module SheetTrace
 
           relative = block.include?("-")
           unless @run && @run.style == style && !@run.relative && !relative
-            @run = FaceRun.new(style, part_index, material_index, @smoothing, @vertices.size, @uvs.size, @normals.size, relative, Lines.new("f"))
+            @run =
+              FaceRun.new(
+                style,
+                part_index,
+                material_index,
+                @smoothing,
+                @vertices.size,
+                @uvs.size,
+                @normals.size,
+                relative,
+                Lines.new("f")
+              )
             @faces << @run
           end
           @run.lines.add(block, @line)
@@ -120,7 +148,11 @@ module SheetTrace
           start = @line
           block.each_line.with_index do |line, i|
             @line = start + i
-            fail_here("#{line.strip.inspect[0, 60]} is not a list of corners such as f 1/1 2/2 3/3, all written alike") unless style_of(line)
+            unless style_of(line)
+              fail_here(
+                "#{line.strip.inspect[0, 60]} is not a list of corners such as f 1/1 2/2 3/3, all written alike"
+              )
+            end
             take_faces(line)
           end
           @line = start
@@ -145,13 +177,20 @@ module SheetTrace
 
           word, rest = line.split(/ +/, 2)
           case word
-          when "o" then name_part(rest, nil)
-          when "g" then name_part(@object, rest)
-          when "usemtl" then name_material(rest)
-          when "mtllib" then @libraries << rest.to_s
-          when "s" then smooth(rest)
-          when *BLOCK_END.keys then fail_here("#{word} stands alone; numbers belong behind it")
-          else pass_over(word)
+          when "o"
+            name_part(rest, nil)
+          when "g"
+            name_part(@object, rest)
+          when "usemtl"
+            name_material(rest)
+          when "mtllib"
+            @libraries << rest.to_s
+          when "s"
+            smooth(rest)
+          when *BLOCK_END.keys
+            fail_here("#{word} stands alone; numbers belong behind it")
+          else
+            pass_over(word)
           end
         end
 
@@ -182,7 +221,10 @@ module SheetTrace
         end
 
         def pass_over(word)
-          code, message = PASSED_OVER.fetch(word) { ["unknown_word", "#{word.inspect[0, 40]} is not an OBJ word that is read here; left out"] }
+          code, message =
+            PASSED_OVER.fetch(word) do
+              ["unknown_word", "#{word.inspect[0, 40]} is not an OBJ word that is read here; left out"]
+            end
           @passed[word] ||= [code, message, @line, 0]
           @passed[word][3] += 1
         end

@@ -26,24 +26,35 @@ module SheetTrace
         def written
           notes = []
           further = @model.used_sets.drop(1).map(&:name)
-          notes << Written.left_out("uv_sets_left_out", "OBJ holds one set of UVs; left out: #{further.join(", ")}") if further.any?
-          notes << Written.left_out("unit_left_out", "OBJ has no place for units; one unit is #{@model.unit_mm} mm") unless (@model.unit_mm - 1.0).abs < 1e-12
+          if further.any?
+            notes << Written.left_out("uv_sets_left_out", "OBJ holds one set of UVs; left out: #{further.join(", ")}")
+          end
+          unless (@model.unit_mm - 1.0).abs < 1e-12
+            notes << Written.left_out("unit_left_out", "OBJ has no place for units; one unit is #{@model.unit_mm} mm")
+          end
           Written.new(files: { "#{@base_name}.obj" => obj, "#{@base_name}.mtl" => mtl, **@model.images }, notes: notes)
         end
 
         def obj
           @uvs, @uv_numbers = @set ? unique(@set.uvs) : [[], []]
           @normals, @normal_numbers = @mesh.corner_normals ? unique(@mesh.corner_normals) : [[], []]
-          "mtllib #{@base_name}.mtl\n#{rows("v", @mesh.positions.to_a)}#{rows("vt", @uvs)}#{rows("vn", @normals)}#{faces}"
+          [
+            "mtllib #{@base_name}.mtl\n",
+            rows("v", @mesh.positions.to_a),
+            rows("vt", @uvs),
+            rows("vn", @normals),
+            faces
+          ].join
         end
 
         def rows(word, values) = values.map { |row| "#{word} #{row.map { |value| number(value) }.join(" ")}\n" }.join
 
         # @return [Array(Array, Array<Integer>)] distinct rows, and for each row which of them, from 1
         def unique(values)
-          ranks, count = (1...values.shape[1]).reduce(Geometry::Grouped.ranks(values[true, 0])) do |(so_far, _), axis|
-            Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(values[true, axis]))
-          end
+          ranks, count =
+            (1...values.shape[1]).reduce(Geometry::Grouped.ranks(values[true, 0])) do |(so_far, _), axis|
+              Geometry::Grouped.pair_ranks(so_far, *Geometry::Grouped.ranks(values[true, axis]))
+            end
           [values[Geometry::Grouped.representatives(ranks, count), true].to_a, (ranks + 1).to_a]
         end
 
@@ -55,15 +66,18 @@ module SheetTrace
           part = material = nil
           parts = @mesh.face_parts.to_a
           materials = @mesh.face_materials.to_a
-          Array.new(@mesh.face_count) do |face|
-            head = +""
-            head << "o #{@mesh.parts[part = parts[face]]}\n" if part != parts[face]
-            head << "usemtl #{material_name(material = materials[face])}\n" if material != materials[face]
-            corners = (starts[face]...starts[face + 1]).map do |corner|
-              corner_text(vertices[corner], mapped[face] == 1 && @uv_numbers[uvs[corner]], @normal_numbers[corner])
+          Array
+            .new(@mesh.face_count) do |face|
+              head = +""
+              head << "o #{@mesh.parts[part = parts[face]]}\n" if part != parts[face]
+              head << "usemtl #{material_name(material = materials[face])}\n" if material != materials[face]
+              corners =
+                (starts[face]...starts[face + 1]).map do |corner|
+                  corner_text(vertices[corner], mapped[face] == 1 && @uv_numbers[uvs[corner]], @normal_numbers[corner])
+                end
+              "#{head}f #{corners.join(" ")}\n"
             end
-            "#{head}f #{corners.join(" ")}\n"
-          end.join
+            .join
         end
 
         def corner_text(vertex, uv, normal)
@@ -73,13 +87,17 @@ module SheetTrace
         end
 
         def mtl
-          @mesh.materials.each_with_index.map do |material, index|
-            color = material.color || [1.0, 1.0, 1.0, 1.0]
-            map = material.image && "map_Kd #{material.image}\n"
-            "newmtl #{material_name(index)}\nKa 0 0 0\nKd #{color.first(3).map do |share|
-              number(share.round(6))
-            end.join(" ")}\nKs 0 0 0\nd #{number(color[3].round(6))}\nillum 1\n#{map}"
-          end.join("\n")
+          @mesh
+            .materials
+            .each_with_index
+            .map do |material, index|
+              color = material.color || [1.0, 1.0, 1.0, 1.0]
+              map = material.image && "map_Kd #{material.image}\n"
+              "newmtl #{material_name(index)}\nKa 0 0 0\nKd #{
+                color.first(3).map { |share| number(share.round(6)) }.join(" ")
+              }\nKs 0 0 0\nd #{number(color[3].round(6))}\nillum 1\n#{map}"
+            end
+            .join("\n")
         end
 
         def material_name(index) = @mesh.materials[index].name.gsub(/\s+/, "_")

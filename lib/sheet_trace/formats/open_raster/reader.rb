@@ -3,7 +3,8 @@
 module SheetTrace
   module Formats
     module OpenRaster
-      # Reads OpenRaster: the merged picture, and each layer by itself, at its place on the canvas. Groups, opacity and ways to blend are left to the
+      # Reads OpenRaster: the merged picture, and each layer by itself, at its place on the canvas. Groups, opacity
+      # and ways to blend are left to the
       # merged picture; a layer comes as it was painted.
       # Source: OpenRaster 0.0.6 specification (freedesktop.org): mimetype, stack.xml, mergedimage.png.
       module Reader
@@ -11,7 +12,8 @@ module SheetTrace
         private_constant :MOST_LAYERS
 
         # width_px, height_px [Integer]; merged [String] PNG bytes
-        # layers [Array<Array(String, String, Integer, Integer)>] name, PNG bytes, x and y of each, the upper ones first; notes [Array<Note>]
+        # layers [Array<Array(String, String, Integer, Integer)>] name, PNG bytes, x and y of each, the upper ones
+        # first; notes [Array<Note>]
         Document = Struct.new(:width_px, :height_px, :merged, :layers, :notes, keyword_init: true)
 
         # @param bytes [String] a zip
@@ -20,11 +22,26 @@ module SheetTrace
         def self.call(bytes, name:)
           files = Zip::Reader.call(bytes, name: name)
           merged = files["mergedimage.png"]
-          stack = files["stack.xml"]&.then { |xml| Nokogiri::XML(xml) { |config| config.strict.nonet } }&.at_xpath("/image")
-          raise FormatError.new("#{name} is a zip with neither layers nor a merged picture; bring the picture itself, or OpenRaster", where: { file: name }) unless merged || stack
+          stack =
+            files["stack.xml"]&.then { |xml| Nokogiri.XML(xml) { |config| config.strict.nonet } }&.at_xpath("/image")
+          unless merged || stack
+            raise FormatError.new(
+                    "#{name} is a zip with neither layers nor a merged picture; bring the picture itself, or " \
+                      "OpenRaster",
+                    where: {
+                      file: name
+                    }
+                  )
+          end
 
           layers = stack ? stack.xpath(".//layer").first(MOST_LAYERS).filter_map { |layer| layer(layer, files) } : []
-          Document.new(width_px: stack&.[]("w").to_i, height_px: stack&.[]("h").to_i, merged: merged, layers: layers, notes: notes(name, stack, merged, layers))
+          Document.new(
+            width_px: stack&.[]("w").to_i,
+            height_px: stack&.[]("h").to_i,
+            merged: merged,
+            layers: layers,
+            notes: notes(name, stack, merged, layers)
+          )
         rescue Nokogiri::XML::SyntaxError
           raise unless merged
 
@@ -33,12 +50,19 @@ module SheetTrace
 
         def self.layer(layer, files)
           bytes = files[layer["src"].to_s] or return
-          [layer["name"].to_s.strip.then { |given| given.empty? ? File.basename(layer["src"], ".*") : given[0, 80] }, bytes, layer["x"].to_i, layer["y"].to_i]
+          [
+            layer["name"].to_s.strip.then { |given| given.empty? ? File.basename(layer["src"], ".*") : given[0, 80] },
+            bytes,
+            layer["x"].to_i,
+            layer["y"].to_i
+          ]
         end
 
         def self.notes(name, stack, merged, layers)
           told = []
-          told << "#{name}: its layers can't be read; the merged picture was read instead" if stack.nil? || layers.empty?
+          if stack.nil? || layers.empty?
+            told << "#{name}: its layers can't be read; the merged picture was read instead"
+          end
           told << "#{name} holds no merged picture; its layers were read one by one" unless merged
           told.map { |message| Note.new(code: "layers_not_read", message: message, where: { file: name }) }
         end

@@ -7,8 +7,18 @@ module SheetTrace
       # are, are read as one table; the rest record by record.
       class Body
         LONGEST_LIST = 10_000
-        KINDS = { "c" => Numo::Int8, "C" => Numo::UInt8, "s" => Numo::Int16, "S" => Numo::UInt16, "l" => Numo::Int32, "L" => Numo::UInt32,
-                  "e" => Numo::SFloat, "g" => Numo::SFloat, "E" => Numo::DFloat, "G" => Numo::DFloat }.freeze
+        KINDS = {
+          "c" => Numo::Int8,
+          "C" => Numo::UInt8,
+          "s" => Numo::Int16,
+          "S" => Numo::UInt16,
+          "l" => Numo::Int32,
+          "L" => Numo::UInt32,
+          "e" => Numo::SFloat,
+          "g" => Numo::SFloat,
+          "E" => Numo::DFloat,
+          "G" => Numo::DFloat
+        }.freeze
         private_constant :LONGEST_LIST, :KINDS
 
         # One property's numbers: those of a list one after the other.
@@ -63,23 +73,33 @@ module SheetTrace
         def column(rows, property, start, length)
           return Column.new(part(rows, property, start, length), nil) unless property.list?
 
-          counts = numbers(rows[true, start...(start + property.count_size)], property.count_letter, property.count_size)
-          Column.new(part(rows, property, start + property.count_size, length - property.count_size), Numo::Int64.cast(counts)) if counts.eq(counts[0]).all?
+          counts =
+            numbers(rows[true, start...(start + property.count_size)], property.count_letter, property.count_size)
+          return unless counts.eq(counts[0]).all?
+          Column.new(
+            part(rows, property, start + property.count_size, length - property.count_size),
+            Numo::Int64.cast(counts)
+          )
         end
 
         def part(rows, property, start, length)
-          length.zero? ? Numo::DFloat.zeros(0) : numbers(rows[true, start...(start + length)], property.letter, property.bytes)
+          if length.zero?
+            Numo::DFloat.zeros(0)
+          else
+            numbers(rows[true, start...(start + length)], property.letter, property.bytes)
+          end
         end
 
         # @return [Array, nil] property, bytes and start of each column of the first record; nil if it runs past the end
         def first_layout(element)
           start = 0
-          layout = element.properties.map do |property|
-            length = property.list? ? list_bytes(property, @at + start) : property.bytes
-            break unless length
+          layout =
+            element.properties.map do |property|
+              length = property.list? ? list_bytes(property, @at + start) : property.bytes
+              break unless length
 
-            [property, length, start].tap { start += length }
-          end
+              [property, length, start].tap { start += length }
+            end
           layout if layout && @at + start <= @bytes.bytesize
         end
 
@@ -122,7 +142,9 @@ module SheetTrace
           element.records.times do |record|
             element.properties.each_with_index do |property, i|
               count = property.list? ? word(element, record) : 1
-              fail_at(message: "#{element.name} #{record}: a list of #{count} numbers") unless count.between?(0, LONGEST_LIST)
+              unless count.between?(0, LONGEST_LIST)
+                fail_at(message: "#{element.name} #{record}: a list of #{count} numbers")
+              end
               count = count.to_i
               sizes[i] << count if property.list?
               count.times { values[i] << word(element, record) }
@@ -147,7 +169,10 @@ module SheetTrace
         end
 
         def fail_at(message:, byte: nil)
-          raise FormatError.new("#{@name}#{byte && ", byte #{byte}"}: #{message}", where: { file: @name, byte: byte }.compact)
+          raise FormatError.new(
+                  "#{@name}#{byte && ", byte #{byte}"}: #{message}",
+                  where: { file: @name, byte: byte }.compact
+                )
         end
       end
     end

@@ -7,17 +7,27 @@ module SheetTrace
       # Source: Turk, "The PLY Polygon File Format", Stanford, 1994.
       class Header
         # Names of types, old and new, with String#unpack letters by byte order and their sizes.
-        TYPES = { %w[char int8] => ["c", "c", 1], %w[uchar uint8] => ["C", "C", 1], %w[short int16] => ["s<", "s>", 2],
-                  %w[ushort uint16] => ["S<", "S>", 2], %w[int int32] => ["l<", "l>", 4], %w[uint uint32] => ["L<", "L>", 4],
-                  %w[float float32] => ["e", "g", 4], %w[double float64] => ["E", "G", 8] }.flat_map { |names, type| names.map { |name| [name, type] } }.to_h.freeze
+        TYPES =
+          {
+            %w[char int8] => ["c", "c", 1],
+            %w[uchar uint8] => ["C", "C", 1],
+            %w[short int16] => ["s<", "s>", 2],
+            %w[ushort uint16] => ["S<", "S>", 2],
+            %w[int int32] => ["l<", "l>", 4],
+            %w[uint uint32] => ["L<", "L>", 4],
+            %w[float float32] => ["e", "g", 4],
+            %w[double float64] => ["E", "G", 8]
+          }.flat_map { |names, type| names.map { |name| [name, type] } }.to_h.freeze
         FORMATS = { "ascii" => nil, "binary_little_endian" => 0, "binary_big_endian" => 1 }.freeze
         LONGEST = 65_536
         private_constant :TYPES, :FORMATS, :LONGEST
 
-        # name [String]; letter [String] of unpack; bytes [Integer]; count_letter, count_size of a list, nil for one value
-        Property = Struct.new(:name, :letter, :bytes, :count_letter, :count_size, keyword_init: true) do
-          def list? = !count_letter.nil?
-        end
+        # name [String]; letter [String] of unpack; bytes [Integer]; count_letter, count_size of a list, nil for one
+        # value
+        Property =
+          Struct.new(:name, :letter, :bytes, :count_letter, :count_size, keyword_init: true) do
+            def list? = !count_letter.nil?
+          end
 
         # name [String]; records [Integer]; properties [Array<Property>]
         Element = Struct.new(:name, :records, :properties)
@@ -35,7 +45,9 @@ module SheetTrace
           head = bytes.byteslice(0, LONGEST).b
           # All lines of the head end as the first does; what follows may be numbers that look like a line's end.
           line_end = head[/\Aply *(\r\n|\r|\n)/, 1]
-          @bytesize = head.match(/#{line_end}end_header *(?:#{line_end}|\z)/n)&.end(0) || fail_at(1, "the head does not end with end_header")
+          @bytesize =
+            head.match(/#{line_end}end_header *(?:#{line_end}|\z)/n)&.end(0) ||
+              fail_at(1, "the head does not end with end_header")
           @elements = []
           @comments = []
           rows = head.byteslice(0, @bytesize).split(/\r\n|\r|\n/)
@@ -51,12 +63,18 @@ module SheetTrace
         def read(row, line)
           word, *rest = row.split
           case word
-          when "format" then @order = FORMATS.fetch(rest[0]) { fail_at(line, "format #{rest[0].inspect} is not known") }
-          when "comment", "obj_info" then @comments << row.sub(/\A\w+\s*/, "")
-          when "element" then @elements << Element.new(rest[0].to_s, count(rest[1], line), [])
-          when "property" then (@elements.last || fail_at(line, "a property before any element")).properties << property(rest, line)
-          when "ply", "end_header", nil then nil
-          else fail_at(line, "#{word.inspect[0, 30]} is not a word of the head")
+          when "format"
+            @order = FORMATS.fetch(rest[0]) { fail_at(line, "format #{rest[0].inspect} is not known") }
+          when "comment", "obj_info"
+            @comments << row.sub(/\A\w+\s*/, "")
+          when "element"
+            @elements << Element.new(rest[0].to_s, count(rest[1], line), [])
+          when "property"
+            (@elements.last || fail_at(line, "a property before any element")).properties << property(rest, line)
+          when "ply", "end_header", nil
+            nil
+          else
+            fail_at(line, "#{word.inspect[0, 30]} is not a word of the head")
           end
         end
 
@@ -69,9 +87,18 @@ module SheetTrace
           fail_at(line, "the format must stand before the elements") unless defined?(@order)
           list = words.first == "list"
           fail_at(line, "a property has a type and a name") if words.size < (list ? 4 : 2)
-          types = (list ? words[1, 2] : words[0, 1]).map { |type| TYPES[type] || fail_at(line, "type #{type.inspect[0, 30]} is not known") }
+          types =
+            (list ? words[1, 2] : words[0, 1]).map do |type|
+              TYPES[type] || fail_at(line, "type #{type.inspect[0, 30]} is not known")
+            end
           letter = types.last[@order || 0]
-          Property.new(name: words.last, letter: letter, bytes: types.last[2], count_letter: list ? types[0][@order || 0] : nil, count_size: list ? types[0][2] : nil)
+          Property.new(
+            name: words.last,
+            letter: letter,
+            bytes: types.last[2],
+            count_letter: list ? types[0][@order || 0] : nil,
+            count_size: list ? types[0][2] : nil
+          )
         end
 
         def fail_at(line, message)

@@ -4,7 +4,8 @@ module SheetTrace
   module Formats
     module Ply
       # Reads PLY, ascii and binary in both byte orders: polygons, normals of vertices, UVs by vertex (s t, u v,
-      # texture_u texture_v) or by face corner (texcoord), and the picture named by a TextureFile comment. Left out, with a note:
+      # texture_u texture_v) or by face corner (texcoord), and the picture named by a TextureFile comment. Left out,
+      # with a note:
       # colours, further elements and properties.
       # Source: Turk, "The PLY Polygon File Format", Stanford, 1994; names of UVs: common practice, no source.
       class Reader
@@ -46,16 +47,28 @@ module SheetTrace
 
         def piece(assembly, vertex, positions)
           faces = @elements["face"] || {}
-          list = FACE_NAMES.filter_map { |name| faces[name] }.find(&:sizes) || fail_with("it has no faces; export the surface, not only its points")
+          list =
+            FACE_NAMES.filter_map { |name| faces[name] }.find(&:sizes) ||
+              fail_with("it has no faces; export the surface, not only its points")
           corners, sizes, kept = polygons(list, positions.shape[0])
           normals = table(vertex, %w[nx ny nz])
-          Assembly::Piece.new(part: assembly.part(File.basename(@name, ".*")), material: 0, positions: positions, sizes: sizes, vertices: corners,
-                              uvs: uvs(vertex, faces, list, corners, kept), normals: normals && [normals, corners], mapped: mapped(faces, list))
+          Assembly::Piece.new(
+            part: assembly.part(File.basename(@name, ".*")),
+            material: 0,
+            positions: positions,
+            sizes: sizes,
+            vertices: corners,
+            uvs: uvs(vertex, faces, list, corners, kept),
+            normals: normals && [normals, corners],
+            mapped: mapped(faces, list)
+          )
         end
 
         # @return [Array] corners of faces with at least 3, their sizes, and which places of the list they stood at
         def polygons(list, count)
-          fail_with("it has no faces; export the surface, not only its points") if list.sizes.empty? || list.numbers.empty?
+          if list.sizes.empty? || list.numbers.empty?
+            fail_with("it has no faces; export the surface, not only its points")
+          end
           small = list.sizes < 3
           note("small_faces_ignored", "#{small.count_true} faces of fewer than 3 corners are left out") if small.any?
           fail_with("it has no face of 3 or more corners") if small.all?
@@ -80,7 +93,8 @@ module SheetTrace
 
         # Two numbers a corner, or none for a face without UVs.
         def texcoords?(by_corner, list)
-          by_corner.sizes && (by_corner.sizes.eq(list.sizes * 2) | by_corner.sizes.eq(0)).all? && !by_corner.numbers.empty?
+          by_corner.sizes && (by_corner.sizes.eq(list.sizes * 2) | by_corner.sizes.eq(0)).all? &&
+            !by_corner.numbers.empty?
         end
 
         def texcoords(by_corner, list, kept)
@@ -105,7 +119,7 @@ module SheetTrace
         def image_named
           file = @header.comments.filter_map { |comment| comment[/\ATextureFile\s+(.+)\z/i, 1] }.first or return
           path, bytes = @bundle.find(file)
-          return [File.basename(path), bytes] if bytes
+          return File.basename(path), bytes if bytes
 
           note("picture_not_found", "the picture #{file} was not brought along")
           nil
@@ -114,13 +128,17 @@ module SheetTrace
         def note_left_out
           @header.elements.each do |element|
             strange = element.properties.map(&:name) - KNOWN
-            if !%w[vertex face].include?(element.name) then note("element_ignored", "#{element.records} of #{element.name} are left out") if element.records.positive?
-            elsif strange.any? then note("properties_ignored", "#{strange.first(8).join(", ")} of #{element.name} are left out")
+            if !%w[vertex face].include?(element.name)
+              note("element_ignored", "#{element.records} of #{element.name} are left out") if element.records.positive?
+            elsif strange.any?
+              note("properties_ignored", "#{strange.first(8).join(", ")} of #{element.name} are left out")
             end
           end
         end
 
-        def note(code, message) = @notes << Note.new(code: code, message: "#{@name}: #{message}", where: { file: @name })
+        def note(code, message)
+          @notes << Note.new(code: code, message: "#{@name}: #{message}", where: { file: @name })
+        end
         def fail_with(message) = raise(FormatError.new("#{@name}: #{message}", where: { file: @name }))
       end
     end

@@ -3,10 +3,13 @@
 module SheetTrace
   module Formats
     module Ply
-      # Writes binary little-endian PLY: polygons with the UVs of their corners, normals where all corners at a vertex agree
+      # Writes binary little-endian PLY: polygons with the UVs of their corners, normals where all corners at a vertex
+      # agree
       # (PLY holds one for each vertex), and the picture's name if there is one.
-      # Leaves out: parts, materials but for the first picture, normals that differ at a vertex, UV sets behind the first, units.
-      # Source: Turk, "The PLY Polygon File Format", Stanford, 1994; texcoord and TextureFile: common practice, no source.
+      # Leaves out: parts, materials but for the first picture, normals that differ at a vertex, UV sets behind the
+      # first, units.
+      # Source: Turk, "The PLY Polygon File Format", Stanford, 1994; texcoord and TextureFile: common practice, no
+      #   source.
       module Writer
         # Normals that differ by less are the same, per component of a unit vector.
         SAME_NORMAL = 1e-5
@@ -21,7 +24,10 @@ module SheetTrace
           count = mesh.face_sizes.max > 127 ? %w[uint L<] : %w[uchar C]
           normals = vertex_normals(mesh)
           vertices = normals ? Numo::NArray.hstack([mesh.positions, normals]) : mesh.positions
-          files = { "#{base_name}.ply" => head(mesh, set, image, count[0], normals) + vertices.to_binary + faces(mesh, set, count[1]) }
+          files = {
+            "#{base_name}.ply" =>
+              head(mesh, set, image, count[0], normals) + vertices.to_binary + faces(mesh, set, count[1])
+          }
           files[image] = model.images[image] if image && model.images[image]
           Written.new(files: files, notes: notes(model, image, normals_differ: mesh.corner_normals && !normals))
         end
@@ -36,10 +42,18 @@ module SheetTrace
         end
 
         def self.head(mesh, set, image, count, normals)
-          ["ply", "format binary_little_endian 1.0", image && "comment TextureFile #{image}", "element vertex #{mesh.vertex_count}",
-           *["x", "y", "z", *(%w[nx ny nz] if normals)].map { |axis| "property double #{axis}" },
-           "element face #{mesh.face_count}", "property list #{count} int vertex_indices",
-           set && "property list #{count} double texcoord", "end_header", ""].compact.join("\n").b
+          [
+            "ply",
+            "format binary_little_endian 1.0",
+            image && "comment TextureFile #{image}",
+            "element vertex #{mesh.vertex_count}",
+            *["x", "y", "z", *(%w[nx ny nz] if normals)].map { |axis| "property double #{axis}" },
+            "element face #{mesh.face_count}",
+            "property list #{count} int vertex_indices",
+            set && "property list #{count} double texcoord",
+            "end_header",
+            ""
+          ].compact.join("\n").b
         end
 
         def self.faces(mesh, set, count)
@@ -47,26 +61,32 @@ module SheetTrace
           starts = mesh.face_starts.to_a
           uvs = set && set.uvs[set.corner_uvs, true].to_a
           mapped = set && set.face_mapped.to_a
-          Array.new(mesh.face_count) do |face|
-            corners = starts[face]...starts[face + 1]
-            row = [corners.size, *vertices[corners]].pack("#{count} l<*")
-            next row unless set
-            next row + [0].pack(count) unless mapped[face] == 1
+          Array
+            .new(mesh.face_count) do |face|
+              corners = starts[face]...starts[face + 1]
+              row = [corners.size, *vertices[corners]].pack("#{count} l<*")
+              next row unless set
+              next row + [0].pack(count) unless mapped[face] == 1
 
-            row + [2 * corners.size, *uvs[corners].flatten].pack("#{count} E*")
-          end.join
+              row + [2 * corners.size, *uvs[corners].flatten].pack("#{count} E*")
+            end
+            .join
         end
 
         def self.notes(model, image, normals_differ:)
           mesh = model.mesh
           further = model.used_sets.drop(1).map(&:name)
-          { "parts_left_out" => mesh.parts.size > 1 && "PLY knows no parts; #{mesh.parts.size} were joined",
-            "materials_left_out" => (mesh.materials.size > 1 || mesh.materials.any?(&:color)) &&
-              "PLY knows no materials; #{image ? "only the picture #{image} is named" : "none is kept"}",
-            "normals_left_out" => normals_differ && "PLY holds one normal for each vertex; these differ between faces and were left out",
+          {
+            "parts_left_out" => mesh.parts.size > 1 && "PLY knows no parts; #{mesh.parts.size} were joined",
+            "materials_left_out" =>
+              (mesh.materials.size > 1 || mesh.materials.any?(&:color)) &&
+                "PLY knows no materials; #{image ? "only the picture #{image} is named" : "none is kept"}",
+            "normals_left_out" =>
+              normals_differ && "PLY holds one normal for each vertex; these differ between faces and were left out",
             "uv_sets_left_out" => further.any? && "one set of UVs is written; left out: #{further.join(", ")}",
-            "unit_left_out" => (model.unit_mm - 1.0).abs > 1e-12 && "PLY has no place for units; one unit is #{model.unit_mm} mm" }
-            .filter_map { |code, message| Written.left_out(code, message) if message }
+            "unit_left_out" =>
+              (model.unit_mm - 1.0).abs > 1e-12 && "PLY has no place for units; one unit is #{model.unit_mm} mm"
+          }.filter_map { |code, message| Written.left_out(code, message) if message }
         end
         private_class_method :vertex_normals, :head, :faces, :notes
       end

@@ -3,7 +3,8 @@
 module SheetTrace
   module Formats
     module Tga
-      # Reads Truevision TGA: colour-mapped, true-colour and grey pictures, plain or run-length encoded, of 8, 15, 16, 24 and 32 bits, from any corner.
+      # Reads Truevision TGA: colour-mapped, true-colour and grey pictures, plain or run-length encoded, of 8, 15, 16,
+      # 24 and 32 bits, from any corner.
       # Interleaved pictures, which no writer makes any more, are refused.
       # Source: Truevision, "TGA File Format Specification", version 2.0, 1991.
       class Reader
@@ -20,7 +21,9 @@ module SheetTrace
           map_type, kind, map_first, map_size, map_depth = bytes.unpack("x1 C C S< S< C")
           depth = bytes.getbyte(16)
           [0, 1].include?(map_type) && [1, 2, 3, 9, 10, 11].include?(kind) && [8, 15, 16, 24, 32].include?(depth) &&
-            (map_type == 1 ? [15, 16, 24, 32].include?(map_depth) && map_size.positive? : map_first.zero? || kind != 1) && bytes[12, 4].unpack("S<2").min.positive?
+            (
+              map_type == 1 ? [15, 16, 24, 32].include?(map_depth) && map_size.positive? : map_first.zero? || kind != 1
+            ) && bytes[12, 4].unpack("S<2").min.positive?
         end
 
         # @param bytes [String]; name [String] for messages
@@ -32,7 +35,8 @@ module SheetTrace
         def initialize(bytes, name)
           @bytes = bytes
           @name = name
-          id_size, @map_type, @kind, @map_first, @map_size, @map_depth, @width, @height, @depth, @descriptor = bytes.unpack("C C C S< S< C x4 S< S< C C")
+          id_size, @map_type, @kind, @map_first, @map_size, @map_depth, @width, @height, @depth, @descriptor =
+            bytes.unpack("C C C S< S< C x4 S< S< C C")
           @at = HEADER + id_size
         end
         private_class_method :new
@@ -40,10 +44,26 @@ module SheetTrace
         private
 
         def pixels
-          raise UnsupportedFeatureError.new("#{@name}: its rows are interleaved; save it again without", where: { file: @name, byte: 17 }) if @descriptor & 0xC0 != 0
+          if @descriptor & 0xC0 != 0
+            raise UnsupportedFeatureError.new(
+                    "#{@name}: its rows are interleaved; save it again without",
+                    where: {
+                      file: @name,
+                      byte: 17
+                    }
+                  )
+          end
 
           count = @width * @height
-          raise LimitError.new("#{@name} is #{@width} x #{@height} px; at most #{MOST_PIXELS} px are taken", where: { limit: MOST_PIXELS, got: count }) if count > MOST_PIXELS
+          if count > MOST_PIXELS
+            raise LimitError.new(
+                    "#{@name} is #{@width} x #{@height} px; at most #{MOST_PIXELS} px are taken",
+                    where: {
+                      limit: MOST_PIXELS,
+                      got: count
+                    }
+                  )
+          end
 
           map = @map_type == 1 ? color_map : nil
           values = numbers(@kind > 8 ? unpacked(count) : take(count * step), @depth)
@@ -61,14 +81,28 @@ module SheetTrace
           part
         end
 
-        def cut_off = FormatError.new("#{@name} is cut off at byte #{@bytes.bytesize}; save it again and bring in the new file", where: { file: @name, byte: @bytes.bytesize })
+        def cut_off
+          FormatError.new(
+            "#{@name} is cut off at byte #{@bytes.bytesize}; save it again and bring in the new file",
+            where: {
+              file: @name,
+              byte: @bytes.bytesize
+            }
+          )
+        end
 
         def color_map = rgba(numbers(take(@map_size * ((@map_depth + 7) / 8)), @map_depth), @map_depth)
 
         def looked_up(map, values)
           rows = values - @map_first
           unless rows.empty? || rows.minmax.all? { |row| row.between?(0, @map_size - 1) }
-            raise FormatError.new("#{@name}: a px has a colour beyond its map of #{@map_size}; save it again", where: { file: @name, byte: @at })
+            raise FormatError.new(
+                    "#{@name}: a px has a colour beyond its map of #{@map_size}; save it again",
+                    where: {
+                      file: @name,
+                      byte: @at
+                    }
+                  )
           end
 
           map[rows, true]
@@ -92,12 +126,20 @@ module SheetTrace
 
         # Little-endian: blue lowest.
         def rgba(values, depth)
-          channels = case depth
-                     when 8 then [values, values, values, nil]
-                     when 15, 16 then [10, 5, 0].map { |shift| (((values >> shift) & 31) * 255 / 31.0).round } << nil
-                     else [16, 8, 0].map { |shift| (values >> shift) & 255 } << (depth == 32 && @descriptor.anybits?(15) ? (values >> 24) & 255 : nil)
-                     end
-          Numo::UInt8.zeros(values.size, 4).tap { |out| channels.each_with_index { |channel, k| out[true, k] = channel || 255 } }
+          channels =
+            case depth
+            when 8
+              [values, values, values, nil]
+            when 15, 16
+              [10, 5, 0].map { |shift| (((values >> shift) & 31) * 255 / 31.0).round } << nil
+            else
+              [16, 8, 0].map { |shift| (values >> shift) & 255 } << (
+                depth == 32 && @descriptor.anybits?(15) ? (values >> 24) & 255 : nil
+              )
+            end
+          Numo::UInt8
+            .zeros(values.size, 4)
+            .tap { |out| channels.each_with_index { |channel, k| out[true, k] = channel || 255 } }
         end
 
         # Rows from the bottom and columns from the left, unless bits 5 and 4 say otherwise.

@@ -26,8 +26,13 @@ module SheetTrace
         def self.call(bytes, name:)
           entries = ::Zip::File.open_buffer(bytes).entries.select { |entry| entry.file? && !hidden?(entry.name) }
           if entries.size > MOST_FILES
-            raise LimitError.new("#{name} holds #{entries.size} files; at most #{MOST_FILES} are taken",
-                                 where: { limit: MOST_FILES, got: entries.size })
+            raise LimitError.new(
+                    "#{name} holds #{entries.size} files; at most #{MOST_FILES} are taken",
+                    where: {
+                      limit: MOST_FILES,
+                      got: entries.size
+                    }
+                  )
           end
 
           left = MOST_BYTES
@@ -36,21 +41,28 @@ module SheetTrace
             left -= content.bytesize
             [entry.name.dup.force_encoding(Encoding::UTF_8).scrub("_").tr("\0", "_"), content]
           end
-        rescue ::Zip::Error, Zlib::Error, EOFError, ArgumentError, TypeError, NoMethodError, RangeError, Errno::EINVAL # all of them come from rubyzip
+          # all of them come from rubyzip
+        rescue ::Zip::Error, Zlib::Error, EOFError, ArgumentError, TypeError, NoMethodError, RangeError, Errno::EINVAL
           raise FormatError.new("#{name} is a damaged zip; pack it again", where: { file: name })
         end
 
         def self.unpack(entry, left, name)
-          raise FormatError.new("#{name}: #{entry.name} is locked by a password", where: { file: entry.name }) if entry.gp_flags.to_i & 1 == 1
+          if entry.gp_flags.to_i & 1 == 1
+            raise FormatError.new("#{name}: #{entry.name} is locked by a password", where: { file: entry.name })
+          end
 
           content = +"".b
           stream = entry.get_input_stream
           while (chunk = stream.read(CHUNK))
             content << chunk
-            if content.bytesize > left
-              raise LimitError.new("#{name} unpacks to more than #{MOST_BYTES / 1_048_576} MB",
-                                   where: { limit: MOST_BYTES, got: content.bytesize })
-            end
+            next unless content.bytesize > left
+            raise LimitError.new(
+                    "#{name} unpacks to more than #{MOST_BYTES / 1_048_576} MB",
+                    where: {
+                      limit: MOST_BYTES,
+                      got: content.bytesize
+                    }
+                  )
           end
           content
         end

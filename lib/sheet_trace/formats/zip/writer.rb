@@ -11,12 +11,14 @@ module SheetTrace
         # @param files [Hash{String => String}] name => bytes
         # @return [String] the zip file
         def self.call(files)
-          ::Zip::OutputStream.write_buffer do |out|
-            files.each do |name, bytes|
-              out.put_next_entry(name)
-              out.write(bytes)
+          ::Zip::OutputStream
+            .write_buffer do |out|
+              files.each do |name, bytes|
+                out.put_next_entry(name)
+                out.write(bytes)
+              end
             end
-          end.string
+            .string
         end
       end
     end

@@ -12,7 +12,10 @@ module SheetTrace
           return unless plain
 
           edges = Numo::Int32.from_binary(unpacking.blob(plain))
-          Flatten::Seams.none(unpacking.part(:layout).uv_map.mesh).tap { |bits| bits[edges] = 1 unless edges.empty? }.freeze
+          Flatten::Seams
+            .none(unpacking.part(:layout).uv_map.mesh)
+            .tap { |bits| bits[edges] = 1 unless edges.empty? }
+            .freeze
         end
 
         def self.handed_on(value, carry) = value && carry.seams(value)

@@ -8,7 +8,8 @@ module SheetTrace
         def self.default = Fit::Setup.new
         def self.pack(value, _packing) = value.to_plain
         def self.unpack(plain, _unpacking) = Fit::Setup.from_plain(plain)
-        def self.handed_on(value, carry) = value.with(landmarks: value.landmarks.filter_map { |mark| carry.landmark(mark) })
+        def self.handed_on(value, carry) =
+          value.with(landmarks: value.landmarks.filter_map { |mark| carry.landmark(mark) })
       end
     end
   end

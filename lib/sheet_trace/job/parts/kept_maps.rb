@@ -16,7 +16,8 @@ module SheetTrace
           end
         end
 
-        def self.unpack(plain, unpacking) = plain.map { |one| KeptMap.new(one[:name]) { Layout.unpack(one, unpacking) } }
+        def self.unpack(plain, unpacking) =
+          plain.map { |one| KeptMap.new(one[:name]) { Layout.unpack(one, unpacking) } }
         def self.handed_on(value, _carry) = value
       end
     end

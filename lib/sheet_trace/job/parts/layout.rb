@@ -5,12 +5,24 @@ require "msgpack"
 module SheetTrace
   class Job
     module Parts
-      # The sheet, the surface with its map, and where islands were moved to: SheetTrace::Layout. The surface is one blob, the placements another.
+      # The sheet, the surface with its map, and where islands were moved to: SheetTrace::Layout. The surface is one
+      # blob, the placements another.
       module Layout
-        MESH_ARRAYS = { positions: Numo::DFloat, face_starts: Numo::Int32, corner_vertices: Numo::Int32, face_parts: Numo::Int32,
-                        face_materials: Numo::Int32 }.freeze
-        MAP_ARRAYS = { points: Numo::DFloat, point_vertices: Numo::Int32, point_islands: Numo::Int32, corner_points: Numo::Int32,
-                       face_mapped: Numo::UInt8, face_islands: Numo::Int32 }.freeze
+        MESH_ARRAYS = {
+          positions: Numo::DFloat,
+          face_starts: Numo::Int32,
+          corner_vertices: Numo::Int32,
+          face_parts: Numo::Int32,
+          face_materials: Numo::Int32
+        }.freeze
+        MAP_ARRAYS = {
+          points: Numo::DFloat,
+          point_vertices: Numo::Int32,
+          point_islands: Numo::Int32,
+          corner_points: Numo::Int32,
+          face_mapped: Numo::UInt8,
+          face_islands: Numo::Int32
+        }.freeze
         private_constant :MESH_ARRAYS, :MAP_ARRAYS
 
         # A job always has one.
@@ -19,29 +31,54 @@ module SheetTrace
         # The surface is packed once for as long as it stays.
         def self.pack(value, packing)
           former = packing.former(:layout)
-          surface = former && former.first.uv_map.equal?(value.uv_map) ? former.last[:surface] : packing.keep(pack_surface(value.uv_map))
+          surface =
+            (
+              if former && former.first.uv_map.equal?(value.uv_map)
+                former.last[:surface]
+              else
+                packing.keep(pack_surface(value.uv_map))
+              end
+            )
           { sheet: value.sheet.to_h, surface: surface, placements: packing.keep(value.placements.to_binary) }
         end
 
         def self.unpack(plain, unpacking)
           uv_map = unpack_surface(unpacking.blob(plain[:surface]))
           placements = Numo::DFloat.from_binary(unpacking.blob(plain[:placements]), [uv_map.island_count, 6])
-          SheetTrace::Layout.new(uv_map: uv_map, sheet: SheetTrace::Layout::Sheet.new(**plain[:sheet]), placements: placements)
+          SheetTrace::Layout.new(
+            uv_map: uv_map,
+            sheet: SheetTrace::Layout::Sheet.new(**plain[:sheet]),
+            placements: placements
+          )
         end
 
         def self.handed_on(value, carry) = SheetTrace::Layout.new(uv_map: carry.uv_map, sheet: value.sheet)
 
         def self.pack_surface(map)
-          { "mesh" => PackedArrays.pack(map.mesh, MESH_ARRAYS), "map" => PackedArrays.pack(map, MAP_ARRAYS), "parts" => map.mesh.parts,
-            "materials" => map.mesh.materials.map(&:to_a), "normals" => map.mesh.corner_normals && PackedArrays.array(map.mesh.corner_normals),
-            "island_count" => map.island_count }.to_msgpack
+          {
+            "mesh" => PackedArrays.pack(map.mesh, MESH_ARRAYS),
+            "map" => PackedArrays.pack(map, MAP_ARRAYS),
+            "parts" => map.mesh.parts,
+            "materials" => map.mesh.materials.map(&:to_a),
+            "normals" => map.mesh.corner_normals && PackedArrays.array(map.mesh.corner_normals),
+            "island_count" => map.island_count
+          }.to_msgpack
         end
 
         def self.unpack_surface(bytes)
           packed = MessagePack.unpack(bytes)
-          normals = packed["normals"] && PackedArrays.unpack({ "normals" => packed["normals"] }, { normals: Numo::DFloat })[:normals]
-          materials = packed["materials"].map { |name, color, image| Mesh::Material.new(name: name, color: color, image: image) }
-          mesh = Mesh.new(**PackedArrays.unpack(packed["mesh"], MESH_ARRAYS), parts: packed["parts"], materials: materials, corner_normals: normals)
+          normals =
+            packed["normals"] &&
+              PackedArrays.unpack({ "normals" => packed["normals"] }, { normals: Numo::DFloat })[:normals]
+          materials =
+            packed["materials"].map { |name, color, image| Mesh::Material.new(name: name, color: color, image: image) }
+          mesh =
+            Mesh.new(
+              **PackedArrays.unpack(packed["mesh"], MESH_ARRAYS),
+              parts: packed["parts"],
+              materials: materials,
+              corner_normals: normals
+            )
           arrays = PackedArrays.unpack(packed["map"], MAP_ARRAYS)
           UvMap.new(mesh: mesh, **arrays, face_mapped: arrays[:face_mapped].eq(1), island_count: packed["island_count"])
         end

@@ -8,7 +8,8 @@ module SheetTrace
         LEAST_PX = 0.25
         private_constant :LEAST_PX
 
-        # @return [Float] px along a fine cell's side: a whole number, or a half, a quarter ... of one; and along a coarse one's
+        # @return [Float] px along a fine cell's side: a whole number, or a half, a quarter ... of one; and along a
+        #   coarse one's
         attr_reader :fine_px, :coarse_px
         # @return [Integer] fine rows of the sheet
         attr_reader :rows

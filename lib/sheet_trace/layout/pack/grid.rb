@@ -3,9 +3,12 @@
 module SheetTrace
   class Layout
     class Pack
-      # A sheet as cells, all in one number: where a mask fits is found for all places at once, by shifting what is taken.
-      # Source: bit-parallel search as for patterns in text, Baeza-Yates, Gonnet, "A new approach to text searching", CACM 35, 1992; the
-      # rule that each piece goes as far up and left as it fits is bottom-left, Baker, Coffman, Rivest, SIAM Journal on Computing 9, 1980.
+      # A sheet as cells, all in one number: where a mask fits is found for all places at once, by shifting what is
+      # taken.
+      # Source: bit-parallel search as for patterns in text, Baeza-Yates, Gonnet, "A new approach to text
+      #   searching", CACM 35, 1992; the
+      # rule that each piece goes as far up and left as it fits is bottom-left, Baker, Coffman, Rivest, SIAM Journal
+      # on Computing 9, 1980.
       # Places are looked for by coarse cells; from there a piece slides up and left by fine ones.
       class Grid
         # Fine cells along the side of a coarse one.
@@ -13,7 +16,8 @@ module SheetTrace
         MOST_SLIDES = 6
         private_constant :MOST_SLIDES
 
-        # @param columns [Integer]; rows [Integer] coarse cells; pad [Integer] fine cells about them that grown masks may take too
+        # @param columns [Integer]; rows [Integer] coarse cells; pad [Integer] fine cells about them that grown
+        #   masks may take too
         def initialize(columns, rows, pad)
           @columns = columns
           @rows = rows
@@ -25,7 +29,8 @@ module SheetTrace
         end
 
         # @param mask [Mask] in coarse cells
-        # @return [Array(Integer, Integer), nil] the uppermost column and row at which it fits, the leftmost of these; nil if none
+        # @return [Array(Integer, Integer), nil] the uppermost column and row at which it fits, the leftmost of
+        #   these; nil if none
         def place_for(mask)
           places = allowed(mask)
           mask.blocks.each do |row, rows, column, columns|
@@ -82,12 +87,18 @@ module SheetTrace
           rows = Array.new(mask.height.div(FINE) + 2, 0)
           mask.blocks.each do |from, count, left, columns|
             run = coarse_run(column + left, column + left + columns - 1)
-            ((row + from).div(FINE)..(row + from + count - 1).div(FINE)).each { |at| rows[at - top] |= run if at >= top }
+            ((row + from).div(FINE)..(row + from + count - 1).div(FINE)).each do |at|
+              rows[at - top] |= run if at >= top
+            end
           end
-          @taken |= rows.first([@rows - top, 0].max).reverse.reduce(0) { |all, bits| (all << @stride) | bits } << (top * @stride)
+          @taken |=
+            rows.first([@rows - top, 0].max).reverse.reduce(0) { |all, bits| (all << @stride) | bits } << (
+              top * @stride
+            )
         end
 
-        # @return [Integer] bits of a row: coarse columns from one fine column to another, as far as they lie on the grid
+        # @return [Integer] bits of a row: coarse columns from one fine column to another, as far as they lie on the
+        #   grid
         def coarse_run(first, last)
           return 0 if last.negative? || first >= @columns * FINE
 
@@ -106,7 +117,10 @@ module SheetTrace
 
         # One bit at the start of each of some rows.
         def row_ones(count)
-          @ones ||= Hash.new { |all, rows| all[rows] = rows == 1 ? 1 : (all[rows / 2] << (@stride * (rows - (rows / 2)))) | all[rows - (rows / 2)] }
+          @ones ||=
+            Hash.new do |all, rows|
+              all[rows] = rows == 1 ? 1 : (all[rows / 2] << (@stride * (rows - (rows / 2)))) | all[rows - (rows / 2)]
+            end
           @ones[count]
         end
 

@@ -41,7 +41,9 @@ module SheetTrace
             a, b = b, a if b < a
             rows[row] |= span(a, b)
             middle = row + 0.5
-            crossings[row] << [x1 + ((middle - y1) * slope), y1 < y2 ? layers : -layers] if middle > top && middle <= bottom
+            if middle > top && middle <= bottom
+              crossings[row] << [x1 + ((middle - y1) * slope), y1 < y2 ? layers : -layers]
+            end
           end
         end
 
@@ -56,11 +58,13 @@ module SheetTrace
         def self.filled(crossings)
           depth = 0
           start = nil
-          crossings.sort_by!(&:first).reduce(0) do |row, (x, layers)|
-            start = x if depth.zero?
-            depth += layers
-            depth.zero? ? row | span(start, x) : row
-          end
+          crossings
+            .sort_by!(&:first)
+            .reduce(0) do |row, (x, layers)|
+              start = x if depth.zero?
+              depth += layers
+              depth.zero? ? row | span(start, x) : row
+            end
         end
         private_class_method :touch, :span, :filled
 
@@ -72,28 +76,38 @@ module SheetTrace
         def height = rows.size
 
         # @param reach [Float] cells
-        # @return [Mask] with all cells nearer than that; the first row and column lie by the whole reach, rounded up, before this one's
+        # @return [Mask] with all cells nearer than that; the first row and column lie by the whole reach, rounded
+        #   up, before this one's
         def grown(reach)
           return self if reach <= 0
 
           most = reach.ceil
           widths = (-most..most).map { |dy| half_width(dy, reach) }
-          wide = widths.compact.uniq.to_h { |half| [half, rows.map { |row| spread(row << (most - half), (2 * half) + 1) }] }
-          Mask.new(Array.new(height + (2 * most)) do |y|
-            widths.each_with_index.reduce(0) do |row, (half, i)|
-              from = y - i
-              half && from.between?(0, height - 1) ? row | wide[half][from] : row
+          wide =
+            widths.compact.uniq.to_h { |half| [half, rows.map { |row| spread(row << (most - half), (2 * half) + 1) }] }
+          Mask.new(
+            Array.new(height + (2 * most)) do |y|
+              widths
+                .each_with_index
+                .reduce(0) do |row, (half, i)|
+                  from = y - i
+                  half && from.between?(0, height - 1) ? row | wide[half][from] : row
+                end
             end
-          end)
+          )
         end
 
         # Runs of cells that are the same over some rows: row, rows, column, columns.
         #
         # @return [Array<Array(Integer, Integer, Integer, Integer)>]
         def blocks
-          @blocks ||= rows.each_with_index.chunk_while { |(a, _), (b, _)| a == b }.flat_map do |same|
-            runs(same.first[0]).map { |column, columns| [same.first[1], same.size, column, columns] }
-          end
+          @blocks ||=
+            rows
+              .each_with_index
+              .chunk_while { |(a, _), (b, _)| a == b }
+              .flat_map do |same|
+                runs(same.first[0]).map { |column, columns| [same.first[1], same.size, column, columns] }
+              end
         end
 
         # @param stride [Integer] bits of a row of the grid

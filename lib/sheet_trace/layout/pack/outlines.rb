@@ -3,11 +3,13 @@
 module SheetTrace
   class Layout
     class Pack
-      # The outlines of islands, each line with how many layers of triangles lie on its one side more than on its other: so they hold for
+      # The outlines of islands, each line with how many layers of triangles lie on its one side more than on its
+      # other: so they hold for
       # islands with holes, mirrored ones and those that fold over.
       module Outlines
         # @param layout [Layout]
-        # @return [Array<Array<Array(Float, Float, Float, Float, Integer)>>] by island: both ends, px, and the layers that begin where the
+        # @return [Array<Array<Array(Float, Float, Float, Float, Integer)>>] by island: both ends, px, and the
+        #   layers that begin where the
         #   line is crossed to the right
         def self.call(layout)
           triangles = layout.uv_map.triangles
@@ -32,7 +34,8 @@ module SheetTrace
 
         # Sides that are not evened out by a neighbour's.
         def self.kept(from, to, count)
-          ranks, pairs = Geometry::Grouped.ranks((Numo::Int64.minimum(from, to) * count) + Numo::Int64.maximum(from, to))
+          ranks, pairs =
+            Geometry::Grouped.ranks((Numo::Int64.minimum(from, to) * count) + Numo::Int64.maximum(from, to))
           rising = (Numo::DFloat.cast(from < to) * 2) - 1
           net = Geometry::Grouped.sum(ranks, rising, pairs)
           first = Numo::Int64.new(pairs).fill(0).tap { |rows| rows[ranks] = Numo::Int64.new(ranks.size).seq }

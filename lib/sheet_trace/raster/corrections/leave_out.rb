@@ -26,9 +26,13 @@ module SheetTrace
 
         def self.call(image, way:, from_px:, to_px:)
           across = way == "across"
-          parts = [[0, from_px], [to_px, (across ? image.width : image.height) - to_px]].reject { |_at, length| length.zero? }
-          parts.map { |at, length| across ? image.crop(at, 0, length, image.height) : image.crop(0, at, image.width, length) }
-               .reduce { |first, second| first.join(second, across ? :horizontal : :vertical) }
+          parts =
+            [[0, from_px], [to_px, (across ? image.width : image.height) - to_px]].reject { |_at, length| length.zero? }
+          parts
+            .map do |at, length|
+              across ? image.crop(at, 0, length, image.height) : image.crop(0, at, image.width, length)
+            end
+            .reduce { |first, second| first.join(second, across ? :horizontal : :vertical) }
         end
       end
     end

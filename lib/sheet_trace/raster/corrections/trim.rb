@@ -14,7 +14,8 @@ module SheetTrace
 
         # @return [String, nil] what is wrong with the strips for a picture of this size
         def self.problem(size, left:, top:, right:, bottom:)
-          "nothing would be left of #{size.join(" x ")} px" unless size(size, left: left, top: top, right: right, bottom: bottom).min.positive?
+          return if size(size, left: left, top: top, right: right, bottom: bottom).min.positive?
+          "nothing would be left of #{size.join(" x ")} px"
         end
 
         def self.size(size, left:, top:, right:, bottom:) = [size[0] - left - right, size[1] - top - bottom]

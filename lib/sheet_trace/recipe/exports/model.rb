@@ -13,8 +13,19 @@ module SheetTrace
 
         # @return [Hash{String => String}] path => bytes
         def self.call(job, pictures:, file:, width_px:, height_px:)
-          size = SheetTrace::Layout::Sheet.new(width_px: width_px || job.sheet.width_px, height_px: height_px || job.sheet.height_px)
-          files = Job::Deliver.call(job, pictures: pictures, size: size, base_name: File.basename(file, ".*"), format: File.extname(file).delete_prefix(".").downcase)
+          size =
+            SheetTrace::Layout::Sheet.new(
+              width_px: width_px || job.sheet.width_px,
+              height_px: height_px || job.sheet.height_px
+            )
+          files =
+            Job::Deliver.call(
+              job,
+              pictures: pictures,
+              size: size,
+              base_name: File.basename(file, ".*"),
+              format: File.extname(file).delete_prefix(".").downcase
+            )
           files.transform_keys { |name| File.dirname(file) == "." ? name : File.join(File.dirname(file), name) }
         end
       end

@@ -14,10 +14,19 @@ module SheetTrace
 
         # @return [Hash{String => String}] path => bytes
         def self.call(job, file:, width_px:, height_px:, options:, **)
-          raise InputError.new("#{file} does not end with .png", where: { file: file }) unless file.downcase.end_with?(".png")
+          unless file.downcase.end_with?(".png")
+            raise InputError.new("#{file} does not end with .png", where: { file: file })
+          end
 
-          size = SheetTrace::Layout::Sheet.new(width_px: width_px || job.sheet.width_px, height_px: height_px || job.sheet.height_px)
-          { file => Formats::Png::Writer.call(SheetTrace::Trace::Template.call(job.layout, size: size, **options).to_image) }
+          size =
+            SheetTrace::Layout::Sheet.new(
+              width_px: width_px || job.sheet.width_px,
+              height_px: height_px || job.sheet.height_px
+            )
+          {
+            file =>
+              Formats::Png::Writer.call(SheetTrace::Trace::Template.call(job.layout, size: size, **options).to_image)
+          }
         end
       end
     end

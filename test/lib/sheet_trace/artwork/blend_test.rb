@@ -5,33 +5,41 @@ require_relative "../../../test_helper"
 describe SheetTrace::Artwork::Blend do
   # W3C, "Compositing and Blending Level 1", 10.1 Separable blend modes: B(cb, cs), 0 to 1.
   hard_light = ->(b, s) { s <= 0.5 ? b * 2 * s : b + ((2 * s) - 1) - (b * ((2 * s) - 1)) }
-  soft_light = lambda do |b, s|
-    d = b <= 0.25 ? ((((16 * b) - 12) * b) + 4) * b : Math.sqrt(b)
-    s <= 0.5 ? b - ((1 - (2 * s)) * b * (1 - b)) : b + (((2 * s) - 1) * (d - b))
-  end
+  soft_light =
+    lambda do |b, s|
+      d = b <= 0.25 ? ((((16 * b) - 12) * b) + 4) * b : Math.sqrt(b)
+      s <= 0.5 ? b - ((1 - (2 * s)) * b * (1 - b)) : b + (((2 * s) - 1) * (d - b))
+    end
   modes = {
-    "normal" => ->(_b, s) { s }, "multiply" => ->(b, s) { b * s }, "screen" => ->(b, s) { b + s - (b * s) }, "overlay" => ->(b, s) { hard_light.call(s, b) },
-    "darken" => ->(b, s) { [b, s].min }, "lighten" => ->(b, s) { [b, s].max }, "hard-light" => hard_light, "soft-light" => soft_light,
-    "color-dodge" => lambda { |b, s|
-      if b.zero?
-        0.0
-      else
-        (s >= 1 ? 1.0 : [1.0, b / (1 - s)].min)
-      end
-    }, "color-burn" => lambda { |b, s|
-         if b >= 1
-           1.0
-         else
-           (s <= 0 ? 0.0 : 1 - [1.0, (1 - b) / s].min)
-         end
-       },
-    "difference" => ->(b, s) { (b - s).abs }, "exclusion" => ->(b, s) { b + s - (2 * b * s) }
+    "normal" => ->(_b, s) { s },
+    "multiply" => ->(b, s) { b * s },
+    "screen" => ->(b, s) { b + s - (b * s) },
+    "overlay" => ->(b, s) { hard_light.call(s, b) },
+    "darken" => ->(b, s) { [b, s].min },
+    "lighten" => ->(b, s) { [b, s].max },
+    "hard-light" => hard_light,
+    "soft-light" => soft_light,
+    "color-dodge" => lambda { |b, s| b.zero? ? 0.0 : [1.0, b / [1 - s, 1e-12].max].min },
+    "color-burn" =>
+      lambda do |b, s|
+        if b >= 1
+          1.0
+        else
+          1 - [1.0, (1 - b) / [s, 1e-12].max].min
+        end
+      end,
+    "difference" => ->(b, s) { (b - s).abs },
+    "exclusion" => ->(b, s) { b + s - (2 * b * s) }
   }
   seed = Random.new_seed
   random = Random.new(seed)
   count = 400
-  image = ->(rows) { Vips::Image.new_from_memory_copy(rows.flatten.pack("C*"), count, 1, 4, :uchar).copy(interpretation: :srgb) }
-  below, above = Array.new(2) { Array.new(count) { Array.new(4) { [0, 255, random.rand(256)].sample(random: random) } } }
+  image =
+    lambda do |rows|
+      Vips::Image.new_from_memory_copy(rows.flatten.pack("C*"), count, 1, 4, :uchar).copy(interpretation: :srgb)
+    end
+  below, above =
+    Array.new(2) { Array.new(count) { Array.new(4) { [0, 255, random.rand(256)].sample(random: random) } } }
 
   it "knows the modes above and no others" do
     assert_equal modes.keys.sort, SheetTrace::Artwork::Blend::MODES.keys.sort
@@ -40,7 +48,11 @@ describe SheetTrace::Artwork::Blend do
   modes.each do |mode, blend|
     it "follows the formula of #{mode} with partly transparent colours (seed #{seed})" do
       opacity = 0.7
-      got = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Blend.call(image.call(below), image.call(above), opacity: opacity, mode: mode)).reshape(count, 4).to_a
+      got =
+        SheetTrace::Artwork::Picture
+          .pixels(SheetTrace::Artwork::Blend.call(image.call(below), image.call(above), opacity: opacity, mode: mode))
+          .reshape(count, 4)
+          .to_a
       below.zip(above, got) do |(*cb, ab), (*cs, as), (*co, ao)|
         ab /= 255.0
         as = as / 255.0 * opacity

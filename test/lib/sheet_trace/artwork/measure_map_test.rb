@@ -5,10 +5,11 @@ require_relative "../../../test_helper"
 describe SheetTrace::Artwork::MeasureMap do
   map = SheetTrace::Artwork::MeasureMap
   size = SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 256)
-  colors = lambda do |job, kind|
-    image = map.call(kind, job.layout, unit_mm: job.unit_mm, size: size)
-    (60..100).to_a.product([150, 151]).map { |x, y| image.getpoint(x, y).first(3).map(&:round) }.tally
-  end
+  colors =
+    lambda do |job, kind|
+      image = map.call(kind, job.layout, unit_mm: job.unit_mm, size: size)
+      (60..100).to_a.product([150, 151]).map { |x, y| image.getpoint(x, y).first(3).map(&:round) }.tally
+    end
 
   # A cylinder wrapped to a square: stretch 2 pi r / h, here with chords of 64 sides.
   it "has the stretch of each triangle in closed form" do
@@ -18,14 +19,26 @@ describe SheetTrace::Artwork::MeasureMap do
     map.values("stretch", job.layout, unit_mm: 1.0).to_a.each { |value| assert_in_delta expected, value, 1e-9 }
   end
 
-  # A cone's side seen from above: along the slant it is shortened by sin of the half angle, around it is true. R 30, r 20, h 10: slant
+  # A cone's side seen from above: along the slant it is shortened by sin of the half angle, around it is true. R 30,
+  # r 20, h 10: slant
   # 10 sqrt 2, so the ratio is sqrt 2 in the limit of many sides.
   it "has the stretch of a cone seen from above" do
     n = 400
-    ring = ->(radius, y) { Array.new(n) { |i| [radius * Math.sin(2 * Math::PI * i / n), y, radius * Math.cos(2 * Math::PI * i / n)] } }
+    ring =
+      lambda do |radius, y|
+        Array.new(n) { |i| [radius * Math.sin(2 * Math::PI * i / n), y, radius * Math.cos(2 * Math::PI * i / n)] }
+      end
     points = ring.call(30, 0) + ring.call(20, 10)
-    faces = Array.new(n) { |i| "f #{[i, (i + 1) % n, n + ((i + 1) % n), n + i].map { |k| "#{k + 1}/#{k + 1}" }.join(" ")}" }
-    job = Models.job([*points.map { |x, y, z| "v #{x} #{y} #{z}" }, *points.map { |x, _y, z| "vt #{0.5 + (x / 80)} #{0.5 - (z / 80)}" }, *faces].join("\n"))
+    faces =
+      Array.new(n) { |i| "f #{[i, (i + 1) % n, n + ((i + 1) % n), n + i].map { |k| "#{k + 1}/#{k + 1}" }.join(" ")}" }
+    job =
+      Models.job(
+        [
+          *points.map { |x, y, z| "v #{x} #{y} #{z}" },
+          *points.map { |x, _y, z| "vt #{0.5 + (x / 80)} #{0.5 - (z / 80)}" },
+          *faces
+        ].join("\n")
+      )
 
     map.values("stretch", job.layout, unit_mm: 1.0).to_a.each { |value| assert_in_delta Math.sqrt(2), value, 0.02 }
   end
@@ -42,8 +55,18 @@ describe SheetTrace::Artwork::MeasureMap do
   end
 
   it "has density as a share of the median, whatever the unit" do
-    two = [*Models.panel.lines(chomp: true), "v 0 0 90", "v 80 0 90", "v 80 120 90", "v 0 120 90", "vt 0.6 0.1", "vt 0.8 0.1", "vt 0.8 0.4", "vt 0.6 0.4",
-           "f 5/5 6/6 7/7 8/8"].join("\n")
+    two = [
+      *Models.panel.lines(chomp: true),
+      "v 0 0 90",
+      "v 80 0 90",
+      "v 80 120 90",
+      "v 0 120 90",
+      "vt 0.6 0.1",
+      "vt 0.8 0.1",
+      "vt 0.8 0.4",
+      "vt 0.6 0.4",
+      "f 5/5 6/6 7/7 8/8"
+    ].join("\n")
     [1.0, 25.4].each do |unit|
       values = map.values("density", Models.job(two, unit_mm: unit).layout, unit_mm: unit).to_a
 
@@ -52,6 +75,8 @@ describe SheetTrace::Artwork::MeasureMap do
   end
 
   it "knows no other map" do
-    assert_refused(SheetTrace::InputError, { kind: "mood" }) { map.values("mood", Models.job(Models.panel).layout, unit_mm: 1.0) }
+    assert_refused(SheetTrace::InputError, { kind: "mood" }) do
+      map.values("mood", Models.job(Models.panel).layout, unit_mm: 1.0)
+    end
   end
 end

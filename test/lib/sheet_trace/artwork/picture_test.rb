@@ -5,7 +5,12 @@ require_relative "../../../test_helper"
 describe SheetTrace::Artwork::Picture do
   picture = SheetTrace::Artwork::Picture
   grey = Vips::Image.gaussnoise(40, 30).cast(:uchar).copy(interpretation: :"b-w")
-  files = { "image/png" => grey.pngsave_buffer, "image/jpeg" => grey.jpegsave_buffer, "image/webp" => grey.webpsave_buffer, "image/tiff" => grey.tiffsave_buffer }
+  files = {
+    "image/png" => grey.pngsave_buffer,
+    "image/jpeg" => grey.jpegsave_buffer,
+    "image/webp" => grey.webpsave_buffer,
+    "image/tiff" => grey.tiffsave_buffer
+  }
 
   files.each do |type, bytes|
     it "knows #{type} by its content, and reads it as RGBA" do
@@ -16,14 +21,20 @@ describe SheetTrace::Artwork::Picture do
 
   it "refuses what is no image, naming the file" do
     ["hello", "", "<svg xmlns='http://www.w3.org/2000/svg'/>", "\x89PNG\r\n\x1a\n".b].each do |bytes|
-      assert_refused(SheetTrace::FormatError, { file: "label.png" }, message: /label\.png/) { picture.inspect_file(bytes, name: "label.png") }
+      assert_refused(SheetTrace::FormatError, { file: "label.png" }, message: /label\.png/) do
+        picture.inspect_file(bytes, name: "label.png")
+      end
     end
   end
 
   it "refuses an image that is cut off" do
-    files.slice("image/png", "image/jpeg").each_value do |bytes|
-      assert_refused(SheetTrace::FormatError, { file: "half.png" }) { picture.inspect_file(bytes.byteslice(0, bytes.bytesize / 2), name: "half.png") }
-    end
+    files
+      .slice("image/png", "image/jpeg")
+      .each_value do |bytes|
+        assert_refused(SheetTrace::FormatError, { file: "half.png" }) do
+          picture.inspect_file(bytes.byteslice(0, bytes.bytesize / 2), name: "half.png")
+        end
+      end
   end
 
   it "refuses an image of absurd size before it is decoded" do

@@ -3,29 +3,49 @@
 require_relative "../../../test_helper"
 
 describe "pictures set on islands" do
-  disc = lambda do |side|
-    x = Numo::DFloat.new(side).seq - ((side - 1) / 2.0)
-    inside = ((x.expand_dims(0)**2) + (x.expand_dims(1)**2)) < ((side * 0.4)**2)
-    alpha = Numo::UInt8.cast(inside) * 255
-    Vips::Image.new_from_memory_copy(alpha.to_binary, side, side, 1, :uchar).then { |a| a.new_from_image([210, 60, 30]).bandjoin(a) }
-               .cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
-  end
-  plain = ->(color, width, height) { (Vips::Image.black(width, height, bands: 3) + color).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer }
-  labelled = lambda do |job, bytes, px, **place|
-    operation = SheetTrace::Operations.from_h("place_picture", { picture: px.join("x"), name: "disc", island: 0, **place })
-    job = SheetTrace::Operations.run(operation, job, pictures: Models.method(:picture)).job
-    SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(pictures: ->(_digest) { bytes }))
-  end
-  # An image's alpha at places in px, between the middles of texels as a renderer samples.
-  sample = lambda do |image, points|
-    alpha = Numo::DFloat.cast(Numo::UInt8.from_binary(image.extract_band(3).write_to_memory)).reshape(image.height, image.width)
-    points.map do |px, py|
-      x, y = [px - 0.5, py - 0.5]
-      i, j = [x.floor, y.floor]
-      fx, fy = [x - i, y - j]
-      [[0, 0, (1 - fx) * (1 - fy)], [1, 0, fx * (1 - fy)], [0, 1, (1 - fx) * fy], [1, 1, fx * fy]].sum { |dx, dy, weight| alpha[j + dy, i + dx] * weight }
+  disc =
+    lambda do |side|
+      x = Numo::DFloat.new(side).seq - ((side - 1) / 2.0)
+      inside = ((x.expand_dims(0)**2) + (x.expand_dims(1)**2)) < ((side * 0.4)**2)
+      alpha = Numo::UInt8.cast(inside) * 255
+      Vips::Image
+        .new_from_memory_copy(alpha.to_binary, side, side, 1, :uchar)
+        .then { |a| a.new_from_image([210, 60, 30]).bandjoin(a) }
+        .cast(:uchar)
+        .copy(interpretation: :srgb)
+        .pngsave_buffer
     end
-  end
+  plain =
+    lambda do |color, width, height|
+      (Vips::Image.black(width, height, bands: 3) + color).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
+    end
+  labelled =
+    lambda do |job, bytes, px, **place|
+      operation =
+        SheetTrace::Operations.from_h("place_picture", { picture: px.join("x"), name: "disc", island: 0, **place })
+      job = SheetTrace::Operations.run(operation, job, pictures: Models.method(:picture)).job
+      SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(pictures: ->(_digest) { bytes }))
+    end
+  # An image's alpha at places in px, between the middles of texels as a renderer samples.
+  sample =
+    lambda do |image, points|
+      alpha =
+        Numo::DFloat.cast(Numo::UInt8.from_binary(image.extract_band(3).write_to_memory)).reshape(
+          image.height,
+          image.width
+        )
+      points.map do |px, py|
+        x, y = [px - 0.5, py - 0.5]
+        i, j = [x.floor, y.floor]
+        fx, fy = [x - i, y - j]
+        [
+          [0, 0, (1 - fx) * (1 - fy)],
+          [1, 0, fx * (1 - fy)],
+          [0, 1, (1 - fx) * fy],
+          [1, 1, fx * fy]
+        ].sum { |dx, dy, weight| alpha[j + dy, i + dx] * weight }
+      end
+    end
 
   it "lands a disc round and in its place on an island stretched 2 : 1 and turned by 30 degrees" do
     job = Models.job(Models.panel(uvs: [[0.3, 0.2], [0.7, 0.2], [0.7, 0.8], [0.3, 0.8]])) # 5.12 px/mm
@@ -35,8 +55,11 @@ describe "pictures set on islands" do
     image = labelled.call(job, disc.call(500), [500, 500], width_mm: 50.0, x_mm: 5.0, y_mm: -8.0)
 
     # The panel's own UVs: from mm on it, measured from its lower left corner, to px.
-    to_px = SheetTrace::Geometry::Affine.fit(Numo::DFloat[[0, 0], [80, 0], [80, 120], [0, 120]],
-                                             job.layout.points_px[job.layout.uv_map.corner_points.to_a, true])
+    to_px =
+      SheetTrace::Geometry::Affine.fit(
+        Numo::DFloat[[0, 0], [80, 0], [80, 120], [0, 120]],
+        job.layout.points_px[job.layout.uv_map.corner_points.to_a, true]
+      )
     step = 0.1
     grid = (10..800).to_a.product((150..900).to_a).map { |i, j| [i * step, j * step] }.select { |x, _y| x < 79 }
     seen = Numo::DFloat.cast(sample.call(image, grid.map { |x, y| to_px.at(x, y) })) / 255
@@ -61,7 +84,13 @@ describe "pictures set on islands" do
   end
 
   it "reads right on a mirrored island" do
-    halves = Vips::Image.black(40, 60, bands: 3).draw_rect([255, 0, 0], 0, 0, 20, 60, fill: true).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
+    halves =
+      Vips::Image
+        .black(40, 60, bands: 3)
+        .draw_rect([255, 0, 0], 0, 0, 20, 60, fill: true)
+        .cast(:uchar)
+        .copy(interpretation: :srgb)
+        .pngsave_buffer
     mirrored = Models.job(Models.panel(uvs: [[0.5, 0.1], [0.1, 0.1], [0.1, 0.7], [0.5, 0.7]]))
     image = labelled.call(mirrored, halves, [40, 60])
 
@@ -70,7 +99,13 @@ describe "pictures set on islands" do
   end
 
   it "turns clockwise as seen on the model" do
-    halves = Vips::Image.black(60, 60, bands: 3).draw_rect([255, 0, 0], 0, 0, 60, 30, fill: true).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
+    halves =
+      Vips::Image
+        .black(60, 60, bands: 3)
+        .draw_rect([255, 0, 0], 0, 0, 60, 30, fill: true)
+        .cast(:uchar)
+        .copy(interpretation: :srgb)
+        .pngsave_buffer
     square = Models.job(Models.panel(width: 60, height: 60, uvs: [[0, 0], [1, 0], [1, 1], [0, 1]]))
     image = labelled.call(square, halves, [60, 60], turn_rad: Math::PI / 2)
 

@@ -22,6 +22,9 @@ describe SheetTrace::Artwork::TestChart do
   it "stays quick where squares would be smaller than a px" do
     size = SheetTrace::Layout::Sheet.new(width_px: 2048, height_px: 2048)
 
-    assert_equal [2048, 2048], SheetTrace::Artwork::TestChart.call(size, density_px_per_mm: 1e-6).then { |image| [image.width, image.height] }
+    assert_equal [2048, 2048],
+                 SheetTrace::Artwork::TestChart
+                   .call(size, density_px_per_mm: 1e-6)
+                   .then { |image| [image.width, image.height] }
   end
 end

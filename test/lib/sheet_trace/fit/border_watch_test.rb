@@ -9,11 +9,20 @@ describe SheetTrace::Fit::BorderWatch do
   pixels[8...56, 8...40, 1..2] = 0
   cells = [{ name: "red", x: 8, y: 8, width: 32, height: 48 }]
   define_method(:set) do |inset|
-    job = operate(Models.job(Demo::TeaCaddy.obj, width_px: 64, height_px: 64), "add_underlay", picture: "64x64", name: "red.png").job
+    job =
+      operate(
+        Models.job(Demo::TeaCaddy.obj, width_px: 64, height_px: 64),
+        "add_underlay",
+        picture: "64x64",
+        name: "red.png"
+      ).job
     job = operate(job, "set_cells", index: 0, cells: cells).job
     operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "fill" }], inset_px: inset).job
   end
-  look = ->(job) { SheetTrace::Fit::BorderWatch.call(job.layout, job.fit_setup.underlay, pixels).find { |seen| seen.island.zero? } }
+  look =
+    lambda do |job|
+      SheetTrace::Fit::BorderWatch.call(job.layout, job.fit_setup.underlay, pixels).find { |seen| seen.island.zero? }
+    end
 
   it "sees no rim at full size where an island fills its cell to the px, but in every reduced copy" do
     seen = look.call(set(0))
@@ -24,7 +33,8 @@ describe SheetTrace::Fit::BorderWatch do
     assert_operator seen.rims[2], :>, 0.9
   end
 
-  # In a copy reduced by n, a place mixes px of n whose middles lie up to n away: with an edge on a multiple of n, n / 2 inside is enough.
+  # In a copy reduced by n, a place mixes px of n whose middles lie up to n away: with an edge on a multiple of n, n /
+  # 2 inside is enough.
   it "tells to which reduction an inset is enough" do
     assert_equal 4, look.call(set(1.5)).rim_from
     assert_equal 8, look.call(set(3)).rim_from

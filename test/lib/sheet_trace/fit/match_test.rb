@@ -5,15 +5,28 @@ require_relative "../../../../demo/build"
 require "cairo"
 
 describe SheetTrace::Fit::Match do
-  propose = lambda do |job, islands = (0...job.layout.uv_map.island_count).to_a, **options|
-    SheetTrace::Fit::Match.call(job.layout, islands, job.fit_setup.underlay, names: job.island_names, flat_map: job.method(:flat_map), **options)
-  end
+  propose =
+    lambda do |job, islands = (0...job.layout.uv_map.island_count).to_a, **options|
+      SheetTrace::Fit::Match.call(
+        job.layout,
+        islands,
+        job.fit_setup.underlay,
+        names: job.island_names,
+        flat_map: job.method(:flat_map),
+        **options
+      )
+    end
   png = Demo::Heron.pictures.values.first
   pixels = SheetTrace::Artwork::Picture.pixels(SheetTrace::Artwork::Picture.read(png))
-  heron = lambda do
-    reading = SheetTrace::Formats.read(Demo::Heron.obj, name: "heron.obj")
-    SheetTrace::Job.start(reading, source_name: "heron.obj", sheet: SheetTrace::Layout::Sheet.new(width_px: 96, height_px: 64))
-  end
+  heron =
+    lambda do
+      reading = SheetTrace::Formats.read(Demo::Heron.obj, name: "heron.obj")
+      SheetTrace::Job.start(
+        reading,
+        source_name: "heron.obj",
+        sheet: SheetTrace::Layout::Sheet.new(width_px: 96, height_px: 64)
+      )
+    end
   # Three steps of the painter: the template laid under, its cells found, the match accepted.
   define_method(:fitted) do
     laid = operate(heron.call, "add_underlay", picture: "96x64", name: "heron-template.png").job
@@ -27,7 +40,8 @@ describe SheetTrace::Fit::Match do
 
     assert_operator (px - px.round).abs.max, :<, 1e-9
     assert_empty job.measures.select(&:mirrored)
-    assert_equal [[3, 4], [7, 8], [9, 10]], SheetTrace::Layout::Stacks.call(job.layout).select { |stack| stack.size > 1 }
+    assert_equal [[3, 4], [7, 8], [9, 10]],
+                 SheetTrace::Layout::Stacks.call(job.layout).select { |stack| stack.size > 1 }
   end
 
   it "has every face sample its own panel and nothing else: all 6144 px" do
@@ -40,11 +54,14 @@ describe SheetTrace::Fit::Match do
 
     taken.each do |texel, face|
       row, column = texel.divmod(96)
-      cell = cells.find { |one| one.x <= column && column < one.x + one.width && one.y <= row && row < one.y + one.height }
+      cell =
+        cells.find { |one| one.x <= column && column < one.x + one.width && one.y <= row && row < one.y + one.height }
       part = job.mesh.parts[job.mesh.face_parts[face]]
       side = %w[front top bottom back left right][face % 6]
 
-      assert_equal "#{part.delete_suffix(" left").delete_suffix(" right")} #{side}", panels[[cell.x, cell.y, cell.width, cell.height]], "px #{column}, #{row}"
+      assert_equal "#{part.delete_suffix(" left").delete_suffix(" right")} #{side}",
+                   panels[[cell.x, cell.y, cell.width, cell.height]],
+                   "px #{column}, #{row}"
     end
     # All px of panels are sampled, and none beside them; twins share theirs.
     opaque = Demo::Heron.panels.sum { |_name, _x, _y, width, height| width * height }
@@ -71,9 +88,20 @@ describe SheetTrace::Fit::Match do
     job = operate(Demo.tea_caddy.job, "add_underlay", picture: "512x512", name: "net.png").job
     # Half as large as the caddy's sides, 80 x 120, 50 x 120 and 80 x 50 mm; the lid lies turned.
     boxes = { "a" => [10, 10, 50, 120], "b" => [100, 10, 80, 120], "c" => [200, 10, 50, 80] }
-    job = operate(job, "set_cells", index: 0, cells: boxes.map { |name, (x, y, width, height)| { name: name, x: x, y: y, width: width, height: height } }).job
+    job =
+      operate(
+        job,
+        "set_cells",
+        index: 0,
+        cells: boxes.map { |name, (x, y, width, height)| { name: name, x: x, y: y, width: width, height: height } }
+      ).job
     named = %w[Front Left Top].map { |name| job.island_names.index(name) }
-    found = propose.call(job, named, by: "cells").to_h { |one| [job.island_names[one.islands.first], [job.fit_setup.cells[one.cells.first].name, one.turn_rad.round(3)]] }
+    found =
+      propose
+        .call(job, named, by: "cells")
+        .to_h do |one|
+          [job.island_names[one.islands.first], [job.fit_setup.cells[one.cells.first].name, one.turn_rad.round(3)]]
+        end
 
     assert_equal({ "Front" => ["b", 0.0], "Left" => ["a", 0.0], "Top" => ["c", 1.571] }, found)
     assert_operator propose.call(job, named).map(&:confidence).min, :>, 0.7
@@ -85,23 +113,43 @@ describe SheetTrace::Fit::Match do
     named = operate(job, "set_cells", index: 0, cells: cells).job
     pairs = %w[Front Back].map { |name| job.island_names.index(name) }
 
-    assert_equal({ "Front" => "front", "Back" => "back" }, propose.call(named, pairs).to_h do |one|
-      [job.island_names[one.islands.first], named.fit_setup.cells[one.cells.first].name]
-    end)
+    assert_equal(
+      { "Front" => "front", "Back" => "back" },
+      propose
+        .call(named, pairs)
+        .to_h { |one| [job.island_names[one.islands.first], named.fit_setup.cells[one.cells.first].name] }
+    )
     # A band: left, front, right; the front is the widest, its sides are alike but lie on either side of it.
-    band = [["x", 10, 50], ["y", 60, 80], ["z", 140, 50]].map { |name, x, width| { name: name, x: x, y: 10, width: width, height: 120 } }
+    band =
+      [["x", 10, 50], ["y", 60, 80], ["z", 140, 50]].map do |name, x, width|
+        { name: name, x: x, y: 10, width: width, height: 120 }
+      end
     sided = operate(job, "set_cells", index: 0, cells: band).job
     three = %w[Left Front Right].map { |name| job.island_names.index(name) }
 
-    assert_equal({ "Left" => "x", "Front" => "y", "Right" => "z" },
-                 propose.call(sided, three, by: "cells").to_h { |one| [job.island_names[one.islands.first], sided.fit_setup.cells[one.cells.first].name] })
+    assert_equal(
+      { "Left" => "x", "Front" => "y", "Right" => "z" },
+      propose
+        .call(sided, three, by: "cells")
+        .to_h { |one| [job.island_names[one.islands.first], sided.fit_setup.cells[one.cells.first].name] }
+    )
   end
 
-  # The caddy's net as a printer draws it: panels at 2 px/mm in lines of one px, the lid above the front, the bottom below, sides and back beside it.
+  # The caddy's net as a printer draws it: panels at 2 px/mm in lines of one px, the lid above the front, the bottom
+  # below, sides and back beside it.
   it "puts the model's net onto a printed one as a single piece, its folds on the lines" do
-    mm = { "Front" => [50, 50, 80, 120], "Left" => [0, 50, 50, 120], "Right" => [130, 50, 50, 120], "Back" => [180, 50, 80, 120], "Top" => [50, 0, 80, 50],
-           "Bottom" => [50, 170, 80, 50] }
-    panels = mm.transform_values { |box| box.map { |value| (2 * value).round }.then { |x, y, width, height| [x + 20, y + 30, width, height] } }
+    mm = {
+      "Front" => [50, 50, 80, 120],
+      "Left" => [0, 50, 50, 120],
+      "Right" => [130, 50, 50, 120],
+      "Back" => [180, 50, 80, 120],
+      "Top" => [50, 0, 80, 50],
+      "Bottom" => [50, 170, 80, 50]
+    }
+    panels =
+      mm.transform_values do |box|
+        box.map { |value| (2 * value).round }.then { |x, y, width, height| [x + 20, y + 30, width, height] }
+      end
     surface = Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, 600, 512)
     context = Cairo::Context.new(surface)
     context.set_source_rgb(1, 1, 1)
@@ -122,9 +170,13 @@ describe SheetTrace::Fit::Match do
 
     assert_equal [[0], 6], [found.first.islands, found.first.cells.size]
     set = operate(job, "set_into_cells", assignments: found.flat_map(&:assignments)).job
-    faces = Demo.tea_caddy.job.then { |caddy| caddy.island_names.zip(caddy.layout.uv_map.island_faces.map { |own| own[0] }).to_h }
+    faces =
+      Demo.tea_caddy.job.then do |caddy|
+        caddy.island_names.zip(caddy.layout.uv_map.island_faces.map { |own| own[0] }).to_h
+      end
     panels.each do |name, (x, y, width, height)|
-      corners = set.layout.uv_map.corner_points[set.mesh.face_starts[faces[name]]...set.mesh.face_starts[faces[name] + 1]].to_a
+      corners =
+        set.layout.uv_map.corner_points[set.mesh.face_starts[faces[name]]...set.mesh.face_starts[faces[name] + 1]].to_a
       box = [0, 1].map { |axis| set.layout.points_px[corners, axis].minmax }
 
       # Within the line: its middle lies half a px before the panel.

@@ -4,19 +4,31 @@ require_relative "../../../test_helper"
 
 describe SheetTrace::Flatten::FlatMap do
   flat = ->(obj) { SheetTrace::Flatten::FlatMap.call(Models.map(obj), 0, unit_mm: 1.0) }
-  edge_error = lambda do |obj|
-    map = Models.map(obj)
-    places = SheetTrace::Flatten::FlatMap.call(map, 0, unit_mm: 1.0).coordinates_mm
-    map.edges.points.to_a.map do |a, b|
-      space = Math.sqrt(((map.mesh.positions[map.point_vertices[a], true] - map.mesh.positions[map.point_vertices[b], true])**2).sum)
-      (Math.sqrt(((places[a, true] - places[b, true])**2).sum) - space).abs / space
-    end.max
-  end
+  edge_error =
+    lambda do |obj|
+      map = Models.map(obj)
+      places = SheetTrace::Flatten::FlatMap.call(map, 0, unit_mm: 1.0).coordinates_mm
+      map
+        .edges
+        .points
+        .to_a
+        .map do |a, b|
+          space =
+            Math.sqrt(
+              (
+                (map.mesh.positions[map.point_vertices[a], true] - map.mesh.positions[map.point_vertices[b], true])**2
+              ).sum
+            )
+          (Math.sqrt(((places[a, true] - places[b, true])**2).sum) - space).abs / space
+        end
+        .max
+    end
 
   it "shows a flat panel in true shape, upright, its middle at 0" do
     coordinates = flat.call(Models.panel(uvs: [[0.9, 0.2], [0.1, 0.1], [0.2, 0.15], [0.8, 0.4]])).coordinates_mm
 
-    assert_equal [[-40, -60], [40, -60], [40, 60], [-40, 60]], coordinates.to_a.map { |point| point.map { |mm| mm.round(9) } }.values_at(*order_of(coordinates))
+    assert_equal [[-40, -60], [40, -60], [40, 60], [-40, 60]],
+                 coordinates.to_a.map { |point| point.map { |mm| mm.round(9) } }.values_at(*order_of(coordinates))
   end
 
   # Which corner is which, from the left lower one anticlockwise.

@@ -18,12 +18,16 @@ describe SheetTrace::Flatten::Mirror do
     at = right.positions.to_a.map { |point| point.map { |x| x.round(6) + 0.0 } }.zip(mirrored.to_a).to_h
 
     assert_equal [2, 0], [laid.cut.piece_count, laid.turned]
-    left.positions.to_a.zip(flat.to_a).each do |(x, y, z), (u, v)|
-      twin = at.fetch([-x, y, z].map { |value| value.round(6) + 0.0 })
+    left
+      .positions
+      .to_a
+      .zip(flat.to_a)
+      .each do |(x, y, z), (u, v)|
+        twin = at.fetch([-x, y, z].map { |value| value.round(6) + 0.0 })
 
-      assert_in_delta(-u, twin[0], 1e-6)
-      assert_in_delta v, twin[1], 1e-6
-    end
+        assert_in_delta(-u, twin[0], 1e-6)
+        assert_in_delta v, twin[1], 1e-6
+      end
   end
 
   it "makes a piece that the plane passes through its own mirror image" do
@@ -42,7 +46,10 @@ describe SheetTrace::Flatten::Mirror do
   it "cuts on both sides alike" do
     mesh = ball.call
     one_side = flatten::Seams.none(mesh)
-    right = (0...mesh.edges.count).find { |edge| mesh.edges.vertices[edge, true].to_a.all? { |vertex| mesh.positions[vertex, 0] > 5 } }
+    right =
+      (0...mesh.edges.count).find do |edge|
+        mesh.edges.vertices[edge, true].to_a.all? { |vertex| mesh.positions[vertex, 0] > 5 }
+      end
     one_side[right] = 1
     laid = pieces.call(mesh, one_side)
     cut = flatten::Seams.of_map(laid.cut.to_map(laid.places))

@@ -4,10 +4,13 @@ require_relative "../../../test_helper"
 
 describe SheetTrace::Flatten::OpenEnds do
   ball = -> { SheetTrace::Solids.build("ball", { sides: 16 }).mesh }
-  equator = lambda do |mesh|
-    middle = mesh.bounds.transpose[1].sum / 2
-    mesh.edges.vertices.to_a.each_index.select { |edge| mesh.edges.vertices[edge, true].to_a.all? { |vertex| (mesh.positions[vertex, 1] - middle).abs < 1e-6 } }
-  end
+  equator =
+    lambda do |mesh|
+      middle = mesh.bounds.transpose[1].sum / 2
+      mesh.edges.vertices.to_a.each_index.select do |edge|
+        mesh.edges.vertices[edge, true].to_a.all? { |vertex| (mesh.positions[vertex, 1] - middle).abs < 1e-6 }
+      end
+    end
   seams = ->(mesh, edges) { SheetTrace::Flatten::Seams.none(mesh).tap { |bits| bits[edges] = 1 } }
 
   it "finds both ends of a nearly closed line, and the edge that closes it" do

@@ -8,11 +8,12 @@ describe SheetTrace::Flatten::Pieces do
   solid = ->(kind, **measures) { SheetTrace::Solids.build(kind, measures).mesh }
   by_angle = ->(mesh) { flatten::Seams.by_angle(mesh, Math::PI / 3) }
   # The largest piece's positions and places.
-  largest = lambda do |pieces|
-    index = (0...pieces.cut.piece_count).max_by { |i| pieces.cut.piece(i).faces.size }
-    one = pieces.cut.piece(index)
-    [one, pieces.places[one.points, true]]
-  end
+  largest =
+    lambda do |pieces|
+      index = (0...pieces.cut.piece_count).max_by { |i| pieces.cut.piece(i).faces.size }
+      one = pieces.cut.piece(index)
+      [one, pieces.places[one.points, true]]
+    end
 
   # Sheet-metal handbooks: a cylinder's side is 2 pi r by h.
   [24, 96].each do |sides|
@@ -27,7 +28,8 @@ describe SheetTrace::Flatten::Pieces do
       front = places[one.positions[true, 2].max_index, 0]
 
       assert_in_delta 0, front, 1e-6
-      assert_equal [-25.0], one.positions[places[true, 0].abs.gt((width / 2) - 1e-6).where, 2].to_a.map { |z| z.round(6) }.uniq
+      assert_equal [-25.0],
+                   one.positions[places[true, 0].abs.gt((width / 2) - 1e-6).where, 2].to_a.map { |z| z.round(6) }.uniq
     end
   end
 
@@ -72,7 +74,9 @@ describe SheetTrace::Flatten::Pieces do
   it "refuses to roll out what is flat" do
     flat = Models.read(Models.panel).mesh
 
-    assert_refused(SheetTrace::MeshError, message: /no axis/) { flatten::RollOut.fit(flatten::Cut.call(flat, flatten::Seams.none(flat)).piece(0)) }
+    assert_refused(SheetTrace::MeshError, message: /no axis/) do
+      flatten::RollOut.fit(flatten::Cut.call(flat, flatten::Seams.none(flat)).piece(0))
+    end
   end
 
   # A box has 12 edges and 8 corners. Cut along 7 of them that make a tree over all corners, it is a net: 6 faces, 14
@@ -81,8 +85,13 @@ describe SheetTrace::Flatten::Pieces do
     mesh = solid.call("box")
     vertices = mesh.positions
     at = ->(x, y, z) { (0...8).find { |v| vertices[v, true].to_a.map { |value| value > 1 } == [x, y, z] } }
-    cut = [[[false, true, false], [true, true, false]], *[true, false].product([true, false]).map { |x, z| [[x, true, z], [x, false, z]] },
-           [[true, true, false], [true, true, true]], [[false, true, false], [false, true, true]]].map { |a, b| [at.call(*a), at.call(*b)].minmax }
+    cut =
+      [
+        [[false, true, false], [true, true, false]],
+        *[true, false].product([true, false]).map { |x, z| [[x, true, z], [x, false, z]] },
+        [[true, true, false], [true, true, true]],
+        [[false, true, false], [false, true, true]]
+      ].map { |a, b| [at.call(*a), at.call(*b)].minmax }
     edges = mesh.edges.vertices.to_a.map(&:minmax)
     seams = flatten::Seams.none(mesh).tap { |bits| cut.each { |pair| bits[edges.index(pair)] = 1 } }
     map = flatten::Cut.call(mesh, seams).then { |open| open.to_map(Numo::DFloat.zeros(open.point_vertices.size, 2)) }
@@ -128,12 +137,15 @@ describe SheetTrace::Flatten::Pieces do
       assert_equal [6, 0], [pieces.cut.piece_count, pieces.turned], method
       [large, small].each { |values| values.to_a.each { |value| assert_in_delta 1, value, 1e-6, method } }
     end
-    assert_refused(SheetTrace::InputError, { method: "fly" }) { flatten::Pieces.call(mesh, method: "fly", seams: by_angle.call(mesh)) }
+    assert_refused(SheetTrace::InputError, { method: "fly" }) do
+      flatten::Pieces.call(mesh, method: "fly", seams: by_angle.call(mesh))
+    end
   end
 
   # Seen from the front, a side that leans back by an angle is shortened by its cosine.
   it "shows faces as seen from a direction" do
-    leaning = Models.job(Models.panel(width: 40, height: 30).sub(/^v 40 30 0$/, "v 40 30 -40").sub(/^v 0 30 0$/, "v 0 30 -40"))
+    leaning =
+      Models.job(Models.panel(width: 40, height: 30).sub(/^v 40 30 0$/, "v 40 30 -40").sub(/^v 0 30 0$/, "v 0 30 -40"))
     flat = operate(leaning, "lay_flat", by: "seen", direction: [0, 0, 1]).job
     width, height = flat.measures[0].size_px
 
@@ -157,7 +169,8 @@ describe SheetTrace::Flatten::Pieces do
     # As sharp beside the hooks as before, whether or not all were made smaller to make room.
     sharpness = ->(one, name) { one.measures[one.island_names.index(name)].density_px_per_mm }
 
-    assert_in_delta sharpness.call(job, "shade Left") / sharpness.call(job, "hook left Front"), sharpness.call(after, "shade Around") / sharpness.call(after, "hook left Front"),
+    assert_in_delta sharpness.call(job, "shade Left") / sharpness.call(job, "hook left Front"),
+                    sharpness.call(after, "shade Around") / sharpness.call(after, "hook left Front"),
                     0.01
     assert_equal before.last(8), after.island_names.last(8)
     assert_empty after.findings.select { |finding| finding.code == "stretch" }

@@ -7,33 +7,52 @@ describe SheetTrace::Flatten::Unfold do
   piece = ->(mesh, seams = flatten::Seams.none(mesh)) { flatten::Cut.call(mesh, seams).piece(0) }
   unfold = ->(one, **options, &watch) { flatten::Unfold.call(one, **options, &watch) }
   # A sheet of 2 n m triangles over the unit square.
-  sheet = lambda do |n, m, &place|
-    points = (0..m).to_a.product((0..n).to_a).map { |j, i| place.call(i.fdiv(n), j.fdiv(m)) }
-    faces = (0...m).to_a.product((0...n).to_a).flat_map { |j, i| ((j * (n + 1)) + i + 1).then { |a| ["f #{a} #{a + 1} #{a + n + 2}", "f #{a} #{a + n + 2} #{a + n + 1}"] } }
-    Models.read([*points.map { |point| "v #{point.join(" ")}" }, *faces].join("\n")).mesh
-  end
-  edge_error = lambda do |one, places|
-    pairs = one.triangles.to_a.flat_map { |a, b, c| [[a, b], [b, c], [c, a]] }
-    space, plane = [one.positions, places].map { |points| pairs.map { |a, b| Math.sqrt(((points[a, true] - points[b, true])**2).sum) } }
-    space.zip(plane).map { |s, p| (p / s) - 1 }.map(&:abs).max
-  end
-  # Area-weighted means: ratio of singular values; area distortion after total-area scaling; L2 stretch (Sander et al. 2001).
-  figures = lambda do |one, places|
-    jacobians = SheetTrace::UvMap::Jacobians.of(one.positions, places, one.triangles)
-    large, small = jacobians.singular_values
-    area = jacobians.area_mm2
-    scale = Math.sqrt((large * small * area).sum / area.sum)
-    large /= scale
-    small /= scale
-    both = large * small
-    { ratio: (large / small * area).sum / area.sum, area: (Numo::DFloat.maximum(both, 1 / both) * area).sum / area.sum,
-      l2: Math.sqrt(((1 / (large**2)) + (1 / (small**2))).then { |sum| (sum * area).sum / area.sum / 2 }) }
-  end
+  sheet =
+    lambda do |n, m, &place|
+      points = (0..m).to_a.product((0..n).to_a).map { |j, i| place.call(i.fdiv(n), j.fdiv(m)) }
+      faces =
+        (0...m)
+          .to_a
+          .product((0...n).to_a)
+          .flat_map do |j, i|
+            ((j * (n + 1)) + i + 1).then { |a| ["f #{a} #{a + 1} #{a + n + 2}", "f #{a} #{a + n + 2} #{a + n + 1}"] }
+          end
+      Models.read([*points.map { |point| "v #{point.join(" ")}" }, *faces].join("\n")).mesh
+    end
+  edge_error =
+    lambda do |one, places|
+      pairs = one.triangles.to_a.flat_map { |a, b, c| [[a, b], [b, c], [c, a]] }
+      space, plane =
+        [one.positions, places].map do |points|
+          pairs.map { |a, b| Math.sqrt(((points[a, true] - points[b, true])**2).sum) }
+        end
+      space.zip(plane).map { |s, p| (p / s) - 1 }.map(&:abs).max
+    end
+  # Area-weighted means: ratio of singular values; area distortion after total-area scaling; L2 stretch (Sander et al.
+  # 2001).
+  figures =
+    lambda do |one, places|
+      jacobians = SheetTrace::UvMap::Jacobians.of(one.positions, places, one.triangles)
+      large, small = jacobians.singular_values
+      area = jacobians.area_mm2
+      scale = Math.sqrt((large * small * area).sum / area.sum)
+      large /= scale
+      small /= scale
+      both = large * small
+      {
+        ratio: (large / small * area).sum / area.sum,
+        area: (Numo::DFloat.maximum(both, 1 / both) * area).sum / area.sum,
+        l2: Math.sqrt(((1 / (large**2)) + (1 / (small**2))).then { |sum| (sum * area).sum / area.sum / 2 })
+      }
+    end
 
   {
     "a half cylinder" => sheet.call(40, 20) { |u, v| [Math.sin(u * 3) * 20, v * 50, Math.cos(u * 3) * 20] },
     # Rulings through one point: a cone over a space curve, so developable.
-    "a twisted strip" => sheet.call(60, 12) { |u, v| (0.5 + v).then { |r| [r * 20 * Math.sin(u * 2.2), r * (12 + (6 * u * u)), r * 20 * Math.cos(u * 2.2)] } }
+    "a twisted strip" =>
+      sheet.call(60, 12) do |u, v|
+        (0.5 + v).then { |r| [r * 20 * Math.sin(u * 2.2), r * (12 + (6 * u * u)), r * 20 * Math.cos(u * 2.2)] }
+      end
   }.each do |what, mesh|
     it "keeps every edge of #{what} to 0.1 %" do
       one = piece.call(mesh)
@@ -44,14 +63,18 @@ describe SheetTrace::Flatten::Unfold do
     end
   end
 
-  # A hemisphere in a square grid. CGAL 5.5.1, as-rigid-as-possible to 1e-6, on 10 000 triangles: 1.178, 1.181, 1.0248 (made once).
+  # A hemisphere in a square grid. CGAL 5.5.1, as-rigid-as-possible to 1e-6, on 10 000 triangles: 1.178, 1.181, 1.0248
+  # (made once).
   it "is no worse than a general-purpose library on a hemisphere" do
-    one = piece.call(sheet.call(70, 70) do |u, v|
-      x, y = [(2 * u) - 1, (2 * v) - 1]
-      reach = Math.hypot(x, y)
-      tilt = [x.abs, y.abs].max * Math::PI / 2
-      reach.zero? ? [0, 1, 0] : [Math.sin(tilt) * x / reach, Math.cos(tilt), Math.sin(tilt) * y / reach]
-    end)
+    one =
+      piece.call(
+        sheet.call(70, 70) do |u, v|
+          x, y = [(2 * u) - 1, (2 * v) - 1]
+          reach = Math.hypot(x, y)
+          tilt = [x.abs, y.abs].max * Math::PI / 2
+          reach.zero? ? [0, 1, 0] : [Math.sin(tilt) * x / reach, Math.cos(tilt), Math.sin(tilt) * y / reach]
+        end
+      )
     places = unfold.call(one)
     got = figures.call(one, places)
 
@@ -61,9 +84,17 @@ describe SheetTrace::Flatten::Unfold do
     assert_equal 0, flatten::Unfold.turned(one, places)
   end
 
-  # Half of a torus, cut open: the rigid map turns triangles over here. Reference by the same energy: L2 stretch 1.014 to 1.017.
+  # Half of a torus, cut open: the rigid map turns triangles over here. Reference by the same energy: L2 stretch 1.014
+  # to 1.017.
   it "turns nothing over on a half ring" do
-    one = piece.call(sheet.call(60, 24) { |u, v| (3 + Math.cos(v * 6.2)).then { |r| [r * Math.cos(u * Math::PI), Math.sin(v * 6.2), r * Math.sin(u * Math::PI)] } })
+    one =
+      piece.call(
+        sheet.call(60, 24) do |u, v|
+          (3 + Math.cos(v * 6.2)).then do |r|
+            [r * Math.cos(u * Math::PI), Math.sin(v * 6.2), r * Math.sin(u * Math::PI)]
+          end
+        end
+      )
     places = unfold.call(one)
 
     assert_equal 0, flatten::Unfold.turned(one, places)
@@ -78,7 +109,9 @@ describe SheetTrace::Flatten::Unfold do
     assert_equal pins.values, places[pins.keys, true].to_a
     assert_equal 0, flatten::Unfold.turned(one, places)
     seen = []
-    unfold.call(one, start: flatten::TutteEmbedding.call(one.positions, one.triangles, one.border.first)) { |energy| (seen << energy).size < 2 }
+    unfold.call(one, start: flatten::TutteEmbedding.call(one.positions, one.triangles, one.border.first)) do |energy|
+      (seen << energy).size < 2
+    end
 
     assert_equal 2, seen.size
     assert_operator seen[1], :<, seen[0]
@@ -88,15 +121,22 @@ describe SheetTrace::Flatten::Unfold do
     one = piece.call(Models.read("v 0 0 0\nv 3 0 0\nv 0 4 0\nf 1 2 3").mesh)
 
     assert_operator edge_error.call(one, unfold.call(one)), :<, 1e-6
-    flat = piece.call(Models.read("v 0 0 0\nv 3 0 0\nv 0 4 0\nv 0 2 0\nv 3 4 1\nf 1 2 4\nf 4 2 3\nf 3 2 5\nf 1 4 3").mesh)
+    flat =
+      piece.call(Models.read("v 0 0 0\nv 3 0 0\nv 0 4 0\nv 0 2 0\nv 3 4 1\nf 1 2 4\nf 4 2 3\nf 3 2 5\nf 1 4 3").mesh)
 
     assert_equal [5, 2], unfold.call(flat).shape
   end
 
   # What each piece that is no disc lacks.
   {
-    "a closed ball" => [-> { SheetTrace::Solids.build("ball", { sides: 8 }).mesh }, /it is closed; cut it open along a line/],
-    "a band without a seam" => [-> { Models.read(Models.band(8).gsub(%r{/\d+}, "").sub("f 15 17 18 16", "f 15 1 2 16")).mesh }, /it has 2 borders; cut from one to the next/]
+    "a closed ball" => [
+      -> { SheetTrace::Solids.build("ball", { sides: 8 }).mesh },
+      /it is closed; cut it open along a line/
+    ],
+    "a band without a seam" => [
+      -> { Models.read(Models.band(8).gsub(%r{/\d+}, "").sub("f 15 17 18 16", "f 15 1 2 16")).mesh },
+      /it has 2 borders; cut from one to the next/
+    ]
   }.each do |what, (made, message)|
     it "names the cut that #{what} lacks" do
       assert_refused(SheetTrace::MeshError, message: message) { unfold.call(piece.call(instance_exec(&made))) }
@@ -106,16 +146,28 @@ describe SheetTrace::Flatten::Unfold do
   # A strip whose ends are joined after half a turn has one side only.
   it "refuses a Moebius strip" do
     n = 12
-    points = Array.new(n) do |i|
-      (Math::PI * i / n).then do |a|
-        [-1, 1].map do |s|
-          [(4 + (s * Math.cos(a))) * Math.cos(2 * a), (4 + (s * Math.cos(a))) * Math.sin(2 * a), s * Math.sin(a)]
+    points =
+      Array
+        .new(n) do |i|
+          (Math::PI * i / n).then do |a|
+            [-1, 1].map do |s|
+              [(4 + (s * Math.cos(a))) * Math.cos(2 * a), (4 + (s * Math.cos(a))) * Math.sin(2 * a), s * Math.sin(a)]
+            end
+          end
         end
-      end
-    end.flatten(1)
+        .flatten(1)
     faces = Array.new(n) { |i| i + 1 < n ? [2 * i, (2 * i) + 1, (2 * i) + 3, (2 * i) + 2] : [2 * i, (2 * i) + 1, 0, 1] }
-    mesh = Models.read([*points.map { |point| "v #{point.join(" ")}" }, *faces.map { |face| "f #{face.map { |k| k + 1 }.join(" ")}" }].join("\n")).mesh
+    mesh =
+      Models.read(
+        [
+          *points.map { |point| "v #{point.join(" ")}" },
+          *faces.map { |face| "f #{face.map { |k| k + 1 }.join(" ")}" }
+        ].join("\n")
+      ).mesh
 
-    assert_refused(SheetTrace::MeshError, message: /disagree about the outside; turn them round, or cut it where it twists/) { unfold.call(piece.call(mesh)) }
+    assert_refused(
+      SheetTrace::MeshError,
+      message: /disagree about the outside; turn them round, or cut it where it twists/
+    ) { unfold.call(piece.call(mesh)) }
   end
 end

@@ -18,8 +18,16 @@ describe SheetTrace::Formats::Bundle do
   end
 
   it "reads the same from a zip with folders" do
-    packed = zip.call({ "kit/my model.obj" => obj, "kit/my parts.mtl" => mtl, "kit/art & more/my skin.png" => "png",
-                        "__MACOSX/x" => "", ".hidden" => "" })
+    packed =
+      zip.call(
+        {
+          "kit/my model.obj" => obj,
+          "kit/my parts.mtl" => mtl,
+          "kit/art & more/my skin.png" => "png",
+          "__MACOSX/x" => "",
+          ".hidden" => ""
+        }
+      )
     reading = formats.read_files({ "all.zip" => packed })
 
     assert_equal({ "my skin.png" => "png" }, reading.images)
@@ -32,14 +40,23 @@ describe SheetTrace::Formats::Bundle do
 
   it "reads several libraries, the first of two materials of one name" do
     two = obj.sub("mtllib my parts.mtl", "mtllib a.mtl b.mtl\nmtllib c.mtl")
-    reading = formats.read_files({ "m.obj" => two, "a.mtl" => "newmtl other\n", "b.mtl" => "newmtl skin\nKd 1 0 0\n", "c.mtl" => "newmtl skin\nKd 0 1 0\n" })
+    reading =
+      formats.read_files(
+        {
+          "m.obj" => two,
+          "a.mtl" => "newmtl other\n",
+          "b.mtl" => "newmtl skin\nKd 1 0 0\n",
+          "c.mtl" => "newmtl skin\nKd 0 1 0\n"
+        }
+      )
 
     assert_equal [1.0, 0.0, 0.0, 1.0], reading.mesh.materials[0].color
   end
 
   it "knows formats by content, not by name" do
-    ply = "ply\nformat ascii 1.0\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\n" \
-          "element face 1\nproperty list uchar int vertex_indices\nend_header\n0 0 0\n1 0 0\n0 1 0\n3 0 1 2\n"
+    ply =
+      "ply\nformat ascii 1.0\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\n" \
+        "element face 1\nproperty list uchar int vertex_indices\nend_header\n0 0 0\n1 0 0\n0 1 0\n3 0 1 2\n"
 
     assert_equal "ply", formats.read(ply, name: "model.obj").format
     assert_equal "obj", formats.read(obj, name: "model.ply").format
@@ -47,8 +64,12 @@ describe SheetTrace::Formats::Bundle do
   end
 
   it "says which files it can't choose between, or that there is no model" do
-    assert_refused(SheetTrace::FormatError, message: /a\.obj and b\.obj are both models/) { formats.read_files({ "a.obj" => obj, "b.obj" => obj }) }
-    assert_refused(SheetTrace::FormatError, message: /no model among them/) { formats.read_files({ "a.png" => "x", "b.mtl" => mtl }) }
+    assert_refused(SheetTrace::FormatError, message: /a\.obj and b\.obj are both models/) do
+      formats.read_files({ "a.obj" => obj, "b.obj" => obj })
+    end
+    assert_refused(SheetTrace::FormatError, message: /no model among them/) do
+      formats.read_files({ "a.png" => "x", "b.mtl" => mtl })
+    end
   end
 
   it "stops unpacking a zip that grows without end" do
@@ -67,13 +88,20 @@ describe SheetTrace::Formats::Bundle do
   it "refuses a damaged zip and one of too many files" do
     good = zip.call({ "a.obj" => obj })
 
-    assert_refused(SheetTrace::FormatError, { file: "half.zip" }) { formats.read_files({ "half.zip" => good.byteslice(0, good.bytesize / 2) }) }
-    assert_refused(SheetTrace::LimitError, { got: 1001 }) { formats.read_files({ "many.zip" => zip.call(Array.new(1001) { |i| ["#{i}.txt", ""] }.to_h) }) }
+    assert_refused(SheetTrace::FormatError, { file: "half.zip" }) do
+      formats.read_files({ "half.zip" => good.byteslice(0, good.bytesize / 2) })
+    end
+    assert_refused(SheetTrace::LimitError, { got: 1001 }) do
+      formats.read_files({ "many.zip" => zip.call(Array.new(1001) { |i| ["#{i}.txt", ""] }.to_h) })
+    end
   end
 
   it "reads UTF-16 with and without a mark" do
-    ["\uFEFF#{obj}".encode("UTF-16LE"), "\uFEFF#{obj}".encode("UTF-16BE"), obj.encode("UTF-16LE"), obj.encode("UTF-16BE")].each do |text|
-      assert_equal ["skin"], formats.read(text.b, name: "wide.obj").mesh.material_names
-    end
+    [
+      "\uFEFF#{obj}".encode("UTF-16LE"),
+      "\uFEFF#{obj}".encode("UTF-16BE"),
+      obj.encode("UTF-16LE"),
+      obj.encode("UTF-16BE")
+    ].each { |text| assert_equal ["skin"], formats.read(text.b, name: "wide.obj").mesh.material_names }
   end
 end

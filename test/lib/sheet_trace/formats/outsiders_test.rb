@@ -10,7 +10,17 @@ require "vips"
 describe "readers and writers beside other programs" do
   formats = SheetTrace::Formats
   # A carton, and a lid of another material with smooth normals above it.
-  lid = ["o lid", "usemtl tin", "s 1", "v 0 130 0", "v 20 130 0", "v 0 130 -20", "v 0 150 0", "f 9/1 10/2 11/3", "f 9/1 12/2 10/3"]
+  lid = [
+    "o lid",
+    "usemtl tin",
+    "s 1",
+    "v 0 130 0",
+    "v 20 130 0",
+    "v 0 130 -20",
+    "v 0 150 0",
+    "f 9/1 10/2 11/3",
+    "f 9/1 12/2 10/3"
+  ]
   obj = Demo::TeaCaddy.obj + lid.join("\n")
   png = Vips::Image.black(2, 2, bands: 3).pngsave_buffer
 
@@ -18,8 +28,11 @@ describe "readers and writers beside other programs" do
     told, status = Open3.capture2e("assimp", "info", path, "--raw")
 
     assert_predicate status, :success?, told
-    { vertices: told[/^Vertices:\s+(\d+)/, 1].to_i, faces: told[/^Faces:\s+(\d+)/, 1].to_i,
-      bounds: %w[Minimum Maximum].map { |which| told[/^#{which} point\s+\((.*?)\)/, 1].split.map(&:to_f) } }
+    {
+      vertices: told[/^Vertices:\s+(\d+)/, 1].to_i,
+      faces: told[/^Faces:\s+(\d+)/, 1].to_i,
+      bounds: %w[Minimum Maximum].map { |which| told[/^#{which} point\s+\((.*?)\)/, 1].split.map(&:to_f) }
+    }
   end
 
   def assert_bounds(expected, got) = expected.flatten.zip(got.flatten) { |a, b| assert_in_delta a, b, 1e-4 }
@@ -29,8 +42,14 @@ describe "readers and writers beside other programs" do
   end
 
   # What assimp writes from our OBJ, read by us: format id => how many faces there are then, and millimetres per unit.
-  { "collada" => ["dae", 8, 1.0], "ply" => ["ply", 8, 1.0], "plyb" => ["ply", 8, 1.0], "gltf2" => ["gltf", 14, 1.0], "glb2" => ["glb", 14, 1.0],
-    "obj" => ["obj", 8, 1.0] }.each do |id, (extension, faces, scale)|
+  {
+    "collada" => ["dae", 8, 1.0],
+    "ply" => ["ply", 8, 1.0],
+    "plyb" => ["ply", 8, 1.0],
+    "gltf2" => ["gltf", 14, 1.0],
+    "glb2" => ["glb", 14, 1.0],
+    "obj" => ["obj", 8, 1.0]
+  }.each do |id, (extension, faces, scale)|
     it "reads #{id} as another program writes it" do
       Dir.mktmpdir do |folder|
         File.write(File.join(folder, "in.obj"), obj)
@@ -39,9 +58,13 @@ describe "readers and writers beside other programs" do
         reading = formats.read_files(files)
 
         assert_equal faces, reading.mesh.face_count
-        assert_bounds formats.read(obj, name: "in.obj").mesh.bounds, reading.mesh.bounds.map { |corner| corner.map { |x| x * scale } }
+        assert_bounds formats.read(obj, name: "in.obj").mesh.bounds,
+                      reading.mesh.bounds.map { |corner| corner.map { |x| x * scale } }
         ours = formats.read(obj, name: "in.obj")
-        seen, wanted = [reading, ours].map { |one| one.uvs[one.corner_uvs, true].to_a.map { |uv| uv.map { |x| x.round(5) } }.uniq.sort }
+        seen, wanted =
+          [reading, ours].map do |one|
+            one.uvs[one.corner_uvs, true].to_a.map { |uv| uv.map { |x| x.round(5) } }.uniq.sort
+          end
 
         assert_equal wanted, seen
       end
@@ -49,11 +72,18 @@ describe "readers and writers beside other programs" do
   end
 
   # What we write, read by assimp. It tells vertices apart by UV and normal: 24 of the carton and 6 of the lid.
-  { "obj" => [8, 1.0], "glb" => [14, 0.001], "dae" => [8, 0.001], "ply" => [8, 1.0] }.each do |extension, (faces, scale)|
+  {
+    "obj" => [8, 1.0],
+    "glb" => [14, 0.001],
+    "dae" => [8, 0.001],
+    "ply" => [8, 1.0]
+  }.each do |extension, (faces, scale)|
     it "writes #{extension} as another program reads it" do
       Dir.mktmpdir do |folder|
         reading = formats.read(obj, name: "in.obj")
-        written(extension, formats::Model.of_reading(reading)).files.each { |name, bytes| File.binwrite(File.join(folder, name), bytes) }
+        written(extension, formats::Model.of_reading(reading)).files.each do |name, bytes|
+          File.binwrite(File.join(folder, name), bytes)
+        end
         told = info(File.join(folder, "model.#{extension}"))
 
         assert_equal faces, told[:faces]
@@ -64,30 +94,53 @@ describe "readers and writers beside other programs" do
 
   it "writes GLB that the Khronos validator finds no error in" do
     skip "npm packages are not installed" unless File.exist?("web/node_modules/gltf-validator")
-    reading = formats.read_files({ "in.obj" => "mtllib in.mtl\n#{obj}", "in.mtl" => "newmtl card\nKd 1 0.5 0\nd 0.5\nmap_Kd skin.png\nnewmtl tin\nKd 1 1 1\n",
-                                   "skin.png" => png })
+    reading =
+      formats.read_files(
+        {
+          "in.obj" => "mtllib in.mtl\n#{obj}",
+          "in.mtl" => "newmtl card\nKd 1 0.5 0\nd 0.5\nmap_Kd skin.png\nnewmtl tin\nKd 1 1 1\n",
+          "skin.png" => png
+        }
+      )
     Dir.mktmpdir do |folder|
       path = File.join(folder, "model.glb")
       File.binwrite(path, written("glb", formats::Model.of_reading(reading)).files["model.glb"])
-      script = "require('gltf-validator').validateBytes(new Uint8Array(require('fs').readFileSync('#{path}'))).then((r) => console.log(JSON.stringify(r)))"
+      script =
+        "require('gltf-validator').validateBytes(new Uint8Array(require('fs').readFileSync('#{path}'))).then((r) => " \
+          "console.log(JSON.stringify(r)))"
       out, err, = Open3.capture3("node", "-e", script, chdir: "web")
       report = JSON.parse(out.empty? ? flunk(err) : out)
 
       assert_equal [0, 0], report["issues"].values_at("numErrors", "numWarnings"), report["issues"]["messages"].inspect
-      assert_equal [2, 2, 14], [report["info"]["materialCount"], report["info"]["drawCallCount"], report["info"]["totalTriangleCount"]]
+      assert_equal [2, 2, 14],
+                   [
+                     report["info"]["materialCount"],
+                     report["info"]["drawCallCount"],
+                     report["info"]["totalTriangleCount"]
+                   ]
     end
   end
 
   it "keeps through every format what both it and OBJ can hold" do
-    reading = formats.read_files({ "in.obj" => "mtllib in.mtl\n#{obj}", "in.mtl" => "newmtl card\nKd 1 0.5 0\nmap_Kd skin.png\nnewmtl tin\nKd 0.25 1 1\n",
-                                   "skin.png" => png })
+    reading =
+      formats.read_files(
+        {
+          "in.obj" => "mtllib in.mtl\n#{obj}",
+          "in.mtl" => "newmtl card\nKd 1 0.5 0\nmap_Kd skin.png\nnewmtl tin\nKd 0.25 1 1\n",
+          "skin.png" => png
+        }
+      )
     model = formats::Model.of_reading(reading)
     %w[obj dae].each do |extension|
       again = formats.read_files(written(extension, model).files)
 
       assert_equal reading.mesh.face_sizes, again.mesh.face_sizes, extension
-      assert_equal [reading.mesh.parts, reading.mesh.material_names, reading.images], [again.mesh.parts, again.mesh.material_names, again.images], extension
-      assert_equal reading.mesh.positions[reading.mesh.corner_vertices, true], again.mesh.positions[again.mesh.corner_vertices, true], extension
+      assert_equal [reading.mesh.parts, reading.mesh.material_names, reading.images],
+                   [again.mesh.parts, again.mesh.material_names, again.images],
+                   extension
+      assert_equal reading.mesh.positions[reading.mesh.corner_vertices, true],
+                   again.mesh.positions[again.mesh.corner_vertices, true],
+                   extension
       assert_equal reading.uvs[reading.corner_uvs, true], again.uvs[again.corner_uvs, true], extension
       assert_in_delta 0, (reading.mesh.corner_normals - again.mesh.corner_normals).abs.max, 1e-12, extension
     end
@@ -101,7 +154,13 @@ describe "readers and writers beside other programs" do
     Dir.mktmpdir do |folder|
       File.binwrite(File.join(folder, "model.ply"), ply.files["model.ply"])
       Open3.capture2e("assimp", "export", "model.ply", "out.obj", "-fobj", chdir: folder)
-      told = File.readlines(File.join(folder, "out.obj")).grep(/\Avn /).map { |line| line.split.drop(1).map { |x| x.to_f.round(4) } }.uniq.sort
+      told =
+        File
+          .readlines(File.join(folder, "out.obj"))
+          .grep(/\Avn /)
+          .map { |line| line.split.drop(1).map { |x| x.to_f.round(4) } }
+          .uniq
+          .sort
 
       assert_equal reading.mesh.corner_normals.to_a.map { |normal| normal.map { |x| x.round(4) } }.uniq.sort, told
     end

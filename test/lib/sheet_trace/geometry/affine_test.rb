@@ -41,6 +41,8 @@ describe SheetTrace::Geometry::Affine do
   end
 
   it "fits no map to points on a line" do
-    assert_refused(SheetTrace::InputError) { affine.fit(Numo::DFloat[[0, 0], [1, 1], [2, 2]], Numo::DFloat[[0, 0], [1, 0], [0, 1]]) }
+    assert_refused(SheetTrace::InputError) do
+      affine.fit(Numo::DFloat[[0, 0], [1, 1], [2, 2]], Numo::DFloat[[0, 0], [1, 0], [0, 1]])
+    end
   end
 end

@@ -3,7 +3,14 @@
 require "test_helper"
 
 describe SheetTrace::Geometry::Assignment do
-  cheapest = ->(costs) { (0...costs.first.size).to_a.permutation(costs.size).map { |columns| columns.each_with_index.sum { |column, row| costs[row][column] } }.min }
+  cheapest =
+    lambda do |costs|
+      (0...costs.first.size)
+        .to_a
+        .permutation(costs.size)
+        .map { |columns| columns.each_with_index.sum { |column, row| costs[row][column] } }
+        .min
+    end
   total = ->(costs, pairs) { pairs.sum { |row, column| costs[row][column] } }
 
   it "solves a textbook example" do
@@ -27,7 +34,10 @@ describe SheetTrace::Geometry::Assignment do
       assert_in_delta cheapest.call(costs), total.call(costs, pairs), 1e-9, "seed #{seed}: #{costs}"
       turned = SheetTrace::Geometry::Assignment.call(costs.transpose)
 
-      assert_in_delta cheapest.call(costs), turned.sum { |column, row| costs[row][column] }, 1e-9, "seed #{seed}: #{costs}"
+      assert_in_delta cheapest.call(costs),
+                      turned.sum { |column, row| costs[row][column] },
+                      1e-9,
+                      "seed #{seed}: #{costs}"
     end
     assert_empty SheetTrace::Geometry::Assignment.call([])
   end

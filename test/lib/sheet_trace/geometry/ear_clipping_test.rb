@@ -4,7 +4,10 @@ require_relative "../../../test_helper"
 
 describe SheetTrace::Geometry::EarClipping do
   # Twice a polygon's area by the shoelace formula (Gauss).
-  shoelace = ->(points) { points.each_index.sum { |i| (points[i - 1][0] * points[i][1]) - (points[i][0] * points[i - 1][1]) } }
+  shoelace =
+    lambda do |points|
+      points.each_index.sum { |i| (points[i - 1][0] * points[i][1]) - (points[i][0] * points[i - 1][1]) }
+    end
 
   it "keeps the area of a dented polygon, with no triangle turned" do
     arrow = [[0, 0], [4, 0], [4, 4], [2, 1], [0, 4]]

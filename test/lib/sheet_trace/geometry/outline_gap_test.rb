@@ -3,7 +3,9 @@
 require "test_helper"
 
 describe SheetTrace::Geometry::OutlineGap do
-  outline = ->(*places) { Numo::DFloat.cast(places.each_index.map { |i| [*places[i], *places[(i + 1) % places.size]] }) }
+  outline = ->(*places) do
+    Numo::DFloat.cast(places.each_index.map { |i| [*places[i], *places[(i + 1) % places.size]] })
+  end
   gap = ->(a, b) { SheetTrace::Geometry::OutlineGap.call(outline.call(*a), outline.call(*b)) }
   square = ->(x, y, side = 10) { [[x, y], [x + side, y], [x + side, y + side], [x, y + side]] }
 
@@ -28,12 +30,22 @@ describe SheetTrace::Geometry::OutlineGap do
     seed = Random.new_seed % 100_000
     random = Random.new(seed)
     4.times do
-      star = lambda do |x|
-        Array.new(9) { |i| (2 * Math::PI * i / 9).then { |turn| random.rand(4.0..10.0).then { |reach| [x + (reach * Math.cos(turn)), reach * Math.sin(turn)] } } }
-      end
+      star =
+        lambda do |x|
+          Array.new(9) do |i|
+            (2 * Math::PI * i / 9).then do |turn|
+              random.rand(4.0..10.0).then { |reach| [x + (reach * Math.cos(turn)), reach * Math.sin(turn)] }
+            end
+          end
+        end
       a = star.call(0)
       b = star.call(random.rand(21.0..40.0))
-      along = ->(places) { places.each_index.flat_map { |i| Array.new(60) { |k| places[i].zip(places[(i + 1) % 9]).map { |from, to| from + ((to - from) * k / 60) } } } }
+      along =
+        lambda do |places|
+          places.each_index.flat_map do |i|
+            Array.new(60) { |k| places[i].zip(places[(i + 1) % 9]).map { |from, to| from + ((to - from) * k / 60) } }
+          end
+        end
       brute = along.call(a).product(along.call(b)).map { |(ax, ay), (bx, by)| ((ax - bx)**2) + ((ay - by)**2) }.min
 
       # Places stand at most 0.34 apart along a side.

@@ -15,7 +15,8 @@ describe SheetTrace::Job::Remap do
                  turned.artwork.layers.map { |layer| layer.place.to_h.transform_values { |value| value.round(6) } }
   end
 
-  # The label's middle lies 5 mm right of the middle of a square of 10 mm; when the square beside it joins, the middle of the
+  # The label's middle lies 5 mm right of the middle of a square of 10 mm; when the square beside it joins, the middle
+  # of the
   # island moves 5 mm to the right.
   it "leaves a label where it is on the surface when its island grows" do
     points = %w[0,0 10,0 10,10 0,10 20,0 20,10].map { |pair| "v #{pair.tr(",", " ")} 0" }
@@ -30,23 +31,45 @@ describe SheetTrace::Job::Remap do
     [-1, -1, 0.5].zip([place.x_mm, place.y_mm, place.turn_rad]) { |expected, got| assert_in_delta expected, got, 1e-9 }
   end
 
-  # The caddy is 80 x 120 x 50 mm: on its net, the middles of its sides lie 65 mm beside that of the front, the lid's 85 mm over it.
+  # The caddy is 80 x 120 x 50 mm: on its net, the middles of its sides lie 65 mm beside that of the front, the lid's
+  # 85 mm over it.
   it "leaves labels where they are when a closed net is grown, whose faces look all ways, and when it is parted again" do
     net = operate(Demo.tea_caddy.job, "grow_net", island: 0).job
     front, left, right, lid = net.artwork.layers.select { |layer| layer.place.island }.map(&:place)
-    beside = ->(place) { [place.x_mm - front.x_mm, place.y_mm - front.y_mm, place.turn_rad].map { |value| value.round(6) } }
+    beside =
+      lambda do |place|
+        [place.x_mm - front.x_mm, place.y_mm - front.y_mm, place.turn_rad].map { |value| value.round(6) }
+      end
 
     assert_equal [[-65, 0, 0], [65, 0, 0], [0, 85, 0]], [left, right, lid].map(&beside)
     apart = operate(net, "lay_flat", by: "square_on", seams: "all").job
 
-    assert_equal %w[Front Left Right Top], apart.artwork.layers.select { |layer| layer.place.island }.map { |layer| apart.island_names[layer.place.island] }
-    assert_equal [[0, 0]] * 4, apart.artwork.layers.select { |layer| layer.place.island }.map { |layer| [layer.place.x_mm, layer.place.y_mm].map { |mm| mm.round(6).abs } }
+    assert_equal %w[Front Left Right Top],
+                 apart
+                   .artwork
+                   .layers
+                   .select { |layer| layer.place.island }
+                   .map { |layer| apart.island_names[layer.place.island] }
+    assert_equal [[0, 0]] * 4,
+                 apart
+                   .artwork
+                   .layers
+                   .select { |layer| layer.place.island }
+                   .map { |layer| [layer.place.x_mm, layer.place.y_mm].map { |mm| mm.round(6).abs } }
     assert_equal [260, 220], net.flat_map(0).size_mm.map { |mm| mm.round(6) }
   end
 
   it "lays islands as another UV set has them, and back" do
-    file = SheetTrace::Formats.read_files({ "a.dae" => SheetTrace::Formats::Collada::Writer.call(two_sets, base_name: "a").files["a.dae"] })
-    job = SheetTrace::Job.start(file, source_name: "a.dae", sheet: SheetTrace::Layout::Sheet.new(width_px: 100, height_px: 100))
+    file =
+      SheetTrace::Formats.read_files(
+        { "a.dae" => SheetTrace::Formats::Collada::Writer.call(two_sets, base_name: "a").files["a.dae"] }
+      )
+    job =
+      SheetTrace::Job.start(
+        file,
+        source_name: "a.dae",
+        sheet: SheetTrace::Layout::Sheet.new(width_px: 100, height_px: 100)
+      )
     second = operate(job, "choose_uv_set", set: 1)
 
     assert_equal "Islands as in UV set TEXCOORD 1: 1 islands", second.sentence
@@ -60,7 +83,13 @@ describe SheetTrace::Job::Remap do
   def two_sets
     reading = Models.read(Models.panel)
     first = reading.uv_sets[0]
-    half = SheetTrace::Formats::UvSet.new(name: "half", uvs: first.uvs * Numo::DFloat[[1, 0.5]], corner_uvs: first.corner_uvs, face_mapped: first.face_mapped)
+    half =
+      SheetTrace::Formats::UvSet.new(
+        name: "half",
+        uvs: first.uvs * Numo::DFloat[[1, 0.5]],
+        corner_uvs: first.corner_uvs,
+        face_mapped: first.face_mapped
+      )
     SheetTrace::Formats::Model.new(mesh: reading.mesh, uv_sets: [first, half])
   end
 
@@ -79,14 +108,32 @@ describe SheetTrace::Job::Remap do
     job = operate(job, "rename_material", material: 0, name: "brass").job
 
     assert_equal [%w[a lid], %w[brass card]], [job.mesh.parts, job.mesh.material_names]
-    assert_refused(SheetTrace::InvalidOperationError, message: /another part is called "a"/) { operate(job, "rename_part", part: 1, name: "a") }
+    assert_refused(SheetTrace::InvalidOperationError, message: /another part is called "a"/) do
+      operate(job, "rename_part", part: 1, name: "a")
+    end
   end
 
   it "shows a skin on one material only" do
-    job = Models.job("usemtl tin\n#{Models.panel(uvs: [[0, 0], [0.5, 0], [0.5, 1], [0, 1]])}\nusemtl card\nvt 0.5 0\nvt 1 0\nvt 1 1\nvt 0.5 1\nf 1/5 2/6 3/7 4/8\n",
-                     width_px: 64, height_px: 64)
+    job =
+      Models.job(
+        "usemtl tin\n#{Models.panel(uvs: [[0, 0], [0.5, 0], [0.5, 1], [0, 1]])}\nusemtl card\nvt 0.5 0\nvt 1 0\nvt 1 " \
+          "1\nvt 0.5 1\nf 1/5 2/6 3/7 4/8\n",
+        width_px: 64,
+        height_px: 64
+      )
     red = (Vips::Image.black(64, 64, bands: 3) + [200, 0, 0]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
-    job = operate(job, "add_layer", id: "s", content: { kind: "picture", picture: "64x64" }, name: "red", materials: [1]).job
+    job =
+      operate(
+        job,
+        "add_layer",
+        id: "s",
+        content: {
+          kind: "picture",
+          picture: "64x64"
+        },
+        name: "red",
+        materials: [1]
+      ).job
     image = SheetTrace::Artwork::Compose.call(job.artwork.with(bleed_px: 0), job.canvas(pictures: ->(_digest) { red }))
 
     assert_equal [0, 255], [image.getpoint(20, 30)[3], image.getpoint(44, 30)[3]]
@@ -98,9 +145,19 @@ describe SheetTrace::Job::Remap do
 
   it "dresses a textured model in its own pictures" do
     job = Models.job("usemtl tin\n#{Models.panel}\nusemtl card\nf 1/1 2/2 3/3\n")
-    materials = [SheetTrace::Mesh::Material.new(name: "tin", image: "skin.png"), SheetTrace::Mesh::Material.new(name: "card")]
-    dressed = SheetTrace::Job::SkinsFromMaterials.call(job.with(layout: job.layout.with_mesh(job.mesh.with(materials: materials))), { "skin.png" => Models.picture("8x8") })
+    materials = [
+      SheetTrace::Mesh::Material.new(name: "tin", image: "skin.png"),
+      SheetTrace::Mesh::Material.new(name: "card")
+    ]
+    dressed =
+      SheetTrace::Job::SkinsFromMaterials.call(
+        job.with(layout: job.layout.with_mesh(job.mesh.with(materials: materials))),
+        { "skin.png" => Models.picture("8x8") }
+      )
 
-    assert_equal [["skin", "8x8", [0]]], dressed.artwork.layers.map { |layer| [layer.name, layer.content.picture.digest, layer.look.mask.materials] }
+    assert_equal [["skin", "8x8", [0]]],
+                 dressed.artwork.layers.map { |layer|
+                   [layer.name, layer.content.picture.digest, layer.look.mask.materials]
+                 }
   end
 end

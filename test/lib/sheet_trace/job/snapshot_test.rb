@@ -5,9 +5,10 @@ require_relative "../../../../demo/build"
 
 describe SheetTrace::Job::Snapshot do
   snapshot = SheetTrace::Job::Snapshot
-  reload = lambda do |dumped, blobs = dumped.blobs|
-    snapshot.load(JSON.parse(JSON.generate(dumped.document), symbolize_names: true), blobs.method(:fetch))
-  end
+  reload =
+    lambda do |dumped, blobs = dumped.blobs|
+      snapshot.load(JSON.parse(JSON.generate(dumped.document), symbolize_names: true), blobs.method(:fetch))
+    end
 
   it "brings a job back as it was" do
     job = Demo.tea_caddy.job
@@ -16,7 +17,8 @@ describe SheetTrace::Job::Snapshot do
     again = reload.call(snapshot.dump(job)).job
 
     assert_equal job.layout.points_px, again.layout.points_px
-    assert_equal [job.measures, job.island_names, job.artwork, job.unit_mm], [again.measures, again.island_names, again.artwork, again.unit_mm]
+    assert_equal [job.measures, job.island_names, job.artwork, job.unit_mm],
+                 [again.measures, again.island_names, again.artwork, again.unit_mm]
     assert_equal job.mesh.positions, again.mesh.positions
   end
 

@@ -41,7 +41,10 @@ describe SheetTrace::Layout::MeasureIslands do
   it "knows where model-up points, clockwise" do
     corners = [[0.2, 0.2], [0.6, 0.2], [0.6, 0.8], [0.2, 0.8]]
     # Turned so that the panel's lower left corner lies in another corner of its place.
-    angles = (0..3).map { |turn| measure.call(Models.panel(width: 60, height: 60, uvs: corners.rotate(turn))).up_angle_rad * 180 / Math::PI }
+    angles =
+      (0..3).map do |turn|
+        measure.call(Models.panel(width: 60, height: 60, uvs: corners.rotate(turn))).up_angle_rad * 180 / Math::PI
+      end
 
     [0, -90, 180, 90].zip(angles) { |expected, got| assert_in_delta expected, got, 1e-6 }
   end
@@ -65,7 +68,19 @@ describe SheetTrace::Layout::MeasureIslands do
   end
 
   it "measures a moved island alone, to the same figures" do
-    two = ["v 0 0 0", "v 9 0 0", "v 0 5 3", "vt 0 0", "vt 0.3 0", "vt 0 0.3", "vt 0.5 0.5", "vt 0.9 0.5", "vt 0.5 0.9", "f 1/1 2/2 3/3", "f 1/4 2/5 3/6"].join("\n")
+    two = [
+      "v 0 0 0",
+      "v 9 0 0",
+      "v 0 5 3",
+      "vt 0 0",
+      "vt 0.3 0",
+      "vt 0 0.3",
+      "vt 0.5 0.5",
+      "vt 0.9 0.5",
+      "vt 0.5 0.9",
+      "f 1/1 2/2 3/3",
+      "f 1/4 2/5 3/6"
+    ].join("\n")
     job = Models.job(two)
     job.measures
     moved = job.with(layout: job.layout.place([1], SheetTrace::Geometry::Affine.scale(2, 1)))

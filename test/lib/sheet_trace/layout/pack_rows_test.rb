@@ -11,6 +11,8 @@ describe SheetTrace::Layout::PackRows do
     boxes = places.zip(sizes).map { |(x, y), (w, h)| [x, y, x + (w * scale), y + (h * scale)] }
 
     assert boxes.all? { |left, top, right, bottom| left >= 6 && top >= 6 && right <= 694 && bottom <= 494 }
-    boxes.combination(2) { |a, b| assert a[0] >= b[2] + 5.999 || b[0] >= a[2] + 5.999 || a[1] >= b[3] + 5.999 || b[1] >= a[3] + 5.999 }
+    boxes.combination(2) do |a, b|
+      assert a[0] >= b[2] + 5.999 || b[0] >= a[2] + 5.999 || a[1] >= b[3] + 5.999 || b[1] >= a[3] + 5.999
+    end
   end
 end

@@ -5,38 +5,42 @@ require_relative "../../../../bench/surfaces"
 
 describe SheetTrace::Layout::Pack do
   pack = SheetTrace::Layout::Pack
-  layout = lambda do |obj, width: 1024, height: 1024|
-    sheet = SheetTrace::Layout::Sheet.new(width_px: width, height_px: height)
-    SheetTrace::Job.start(SheetTrace::Formats.read(obj, name: "patches.obj"), source_name: "patches", sheet: sheet).layout
-  end
+  layout =
+    lambda do |obj, width: 1024, height: 1024|
+      sheet = SheetTrace::Layout::Sheet.new(width_px: width, height_px: height)
+      SheetTrace::Job.start(
+        SheetTrace::Formats.read(obj, name: "patches.obj"),
+        source_name: "patches",
+        sheet: sheet
+      ).layout
+    end
   patches = ->(count, **size) { layout.call(Bench::Surfaces.patches(count), **size) }
   singly = ->(of) { (0...of.uv_map.island_count).map { |island| [island] } }
   run = ->(of, **options) { pack.call(of, singly.call(of), gutter_px: 8, margin_px: 4, **options) }
   # Lines round each island, px.
   outlines = ->(of) { pack::Outlines.call(of).map { |lines| lines.map { |line| line.first(4) } } }
-  directions = lambda do |of|
-    outlines.call(of).flatten(1).map { |x1, y1, x2, y2| Math.atan2(y2 - y1, x2 - x1) }
-  end
+  directions = ->(of) { outlines.call(of).flatten(1).map { |x1, y1, x2, y2| Math.atan2(y2 - y1, x2 - x1) } }
   rectangle = ->(x, y, width, height) { [[x, y], [x + width, y], [x + width, y + height], [x, y + height]] }
 
   # Whether a texel of one island, at so many times the sheet's size, comes nearer to one of another than a distance.
-  too_near = lambda do |of, gutter_px, times: 4|
-    width, height = [of.sheet.width_px, of.sheet.height_px].map { |px| px * times }
-    corners = Numo::DFloat.zeros(*of.uv_map.triangles.points.shape, 2)
-    2.times { |axis| corners[true, true, axis] = of.points_px[true, axis][of.uv_map.triangles.points] * times }
-    texels, triangles = SheetTrace::Raster::Rasterise.call(corners, width, height)
-    owners = Numo::Int32.new(width * height).fill(-1)
-    owners[texels] = of.uv_map.triangles.islands[triangles]
-    owners = owners.reshape(height, width)
-    reach = (gutter_px * times) - 1.5 # middles of texels lie up to this much farther in than outlines
-    (0...32).any? do |k|
-      dx, dy = [Math.cos(k * Math::PI / 32), Math.sin(k * Math::PI / 32)].map { |share| (share * reach).round }
-      across = [[0, dx].max, [width, width + dx].min]
-      one = owners[dy...height, across[0]...across[1]]
-      other = owners[0...(height - dy), (across[0] - dx)...(across[1] - dx)]
-      ((one >= 0) & (other >= 0) & one.ne(other)).any?
+  too_near =
+    lambda do |of, gutter_px, times: 4|
+      width, height = [of.sheet.width_px, of.sheet.height_px].map { |px| px * times }
+      corners = Numo::DFloat.zeros(*of.uv_map.triangles.points.shape, 2)
+      2.times { |axis| corners[true, true, axis] = of.points_px[true, axis][of.uv_map.triangles.points] * times }
+      texels, triangles = SheetTrace::Raster::Rasterise.call(corners, width, height)
+      owners = Numo::Int32.new(width * height).fill(-1)
+      owners[texels] = of.uv_map.triangles.islands[triangles]
+      owners = owners.reshape(height, width)
+      reach = (gutter_px * times) - 1.5 # middles of texels lie up to this much farther in than outlines
+      (0...32).any? do |k|
+        dx, dy = [Math.cos(k * Math::PI / 32), Math.sin(k * Math::PI / 32)].map { |share| (share * reach).round }
+        across = [[0, dx].max, [width, width + dx].min]
+        one = owners[dy...height, across[0]...across[1]]
+        other = owners[0...(height - dy), (across[0] - dx)...(across[1] - dx)]
+        ((one >= 0) & (other >= 0) & one.ne(other)).any?
+      end
     end
-  end
 
   it "keeps islands as far apart as the gutter, and off the margin" do
     before = patches.call(14, width: 256, height: 256)
@@ -60,46 +64,71 @@ describe SheetTrace::Layout::Pack do
   it "turns by quarters only, and those that stay upright not at all" do
     before = patches.call(20)
     after = run.call(before, turn: "quarter", upright: [0, 3]).layout
-    turns = outlines.call(before).zip(outlines.call(after)).map do |was, is|
-      angle = ->((x1, y1, x2, y2)) { Math.atan2(y2 - y1, x2 - x1) }
-      ((angle.call(is[0]) - angle.call(was[0])) / (Math::PI / 2)) % 4
-    end
+    turns =
+      outlines
+        .call(before)
+        .zip(outlines.call(after))
+        .map do |was, is|
+          angle = ->((x1, y1, x2, y2)) { Math.atan2(y2 - y1, x2 - x1) }
+          ((angle.call(is[0]) - angle.call(was[0])) / (Math::PI / 2)) % 4
+        end
 
     turns.each { |quarters| assert_in_delta quarters.round, quarters, 1e-6 }
     assert_equal [0, 0], turns.values_at(0, 3).map { |quarters| quarters.round % 4 }
     assert_operator turns.map { |quarters| quarters.round % 4 }.uniq.size, :>, 1
   end
 
-  # Share used by maxrects-packer 2.7.4 for the boxes of the same patches, turned by quarters, 4 px apart: 0.463 (and 0.442 for 300,
+  # Share used by maxrects-packer 2.7.4 for the boxes of the same patches, turned by quarters, 4 px apart: 0.463 (and
+  # 0.442 for 300,
   # 0.386 for 1000); bench/rectangles.mjs is the recipe.
   it "uses at least 1.2 times the sheet that a packer of their boxes does" do
-    packed = pack.call(layout.call(Bench::Surfaces.patches(60, seed: 1)), Array.new(60) { |island| [island] }, gutter_px: 4, margin_px: 4, turn: "quarter")
+    packed =
+      pack.call(
+        layout.call(Bench::Surfaces.patches(60, seed: 1)),
+        Array.new(60) { |island| [island] },
+        gutter_px: 4,
+        margin_px: 4,
+        turn: "quarter"
+      )
 
     assert_operator packed.share_used, :>=, 1.2 * 0.463
   end
 
   it "comes to 0.85 of the sheet with rectangles that were cut from a square" do
-    cut = lambda do |x, y, width, height, count, random|
-      next [[x, y, width, height]] if count == 1
+    cut =
+      lambda do |x, y, width, height, count, random|
+        next [[x, y, width, height]] if count == 1
 
-      first = random.rand(1...count)
-      share = first.fdiv(count).clamp(0.3, 0.7)
-      if width > height
-        cut.call(x, y, width * share, height, first, random) + cut.call(x + (width * share), y, width * (1 - share), height, count - first, random)
-      else
-        cut.call(x, y, width, height * share, first, random) + cut.call(x, y + (height * share), width, height * (1 - share), count - first, random)
+        first = random.rand(1...count)
+        share = first.fdiv(count).clamp(0.3, 0.7)
+        if width > height
+          cut.call(x, y, width * share, height, first, random) +
+            cut.call(x + (width * share), y, width * (1 - share), height, count - first, random)
+        else
+          cut.call(x, y, width, height * share, first, random) +
+            cut.call(x, y + (height * share), width, height * (1 - share), count - first, random)
+        end
       end
-    end
-    pieces = cut.call(0, 0, 100, 100, 12, Random.new(2)).each_with_index.map { |(_x, _y, width, height), i| rectangle.call(i * 120, 0, width, height) }
+    pieces =
+      cut
+        .call(0, 0, 100, 100, 12, Random.new(2))
+        .each_with_index
+        .map { |(_x, _y, width, height), i| rectangle.call(i * 120, 0, width, height) }
     before = layout.call(Bench::Surfaces.flat(pieces))
-    best = (0...pack.attempts(12)).map { |attempt| pack.call(before, singly.call(before), gutter_px: 0, attempt: attempt).share_used }.max
+    best =
+      (0...pack.attempts(12))
+        .map { |attempt| pack.call(before, singly.call(before), gutter_px: 0, attempt: attempt).share_used }
+        .max
 
     assert_operator best, :>=, 0.85
     assert_operator best, :<=, 1
   end
 
   it "goes round what is locked or reserved, moves stacks as one, and gives the same for the same attempt" do
-    before = layout.call(Bench::Surfaces.flat([*Array.new(8) { |i| rectangle.call(i * 30, 0, 12, 20) }, rectangle.call(0, 0, 12, 20)]))
+    before =
+      layout.call(
+        Bench::Surfaces.flat([*Array.new(8) { |i| rectangle.call(i * 30, 0, 12, 20) }, rectangle.call(0, 0, 12, 20)])
+      )
     stacks = SheetTrace::Layout::Stacks.call(before)
 
     assert_equal [[0, 8], *(1..7).map { |island| [island] }], stacks
@@ -115,13 +144,20 @@ describe SheetTrace::Layout::Pack do
       assert_operator gaps.min, :>=, 6 - 1e-6
     end
 
-    assert_equal result.layout.placements, pack.call(before, units, gutter_px: 6, fixed: [7], reserved: [[100, 100, 300, 300]]).layout.placements
+    assert_equal result.layout.placements,
+                 pack.call(before, units, gutter_px: 6, fixed: [7], reserved: [[100, 100, 300, 300]]).layout.placements
   end
 
   it "puts small islands into the holes of large ones" do
-    ring = [[[0, 0], [100, 0], [100, 20], [0, 20]], [[0, 80], [100, 80], [100, 100], [0, 100]], [[0, 20], [20, 20], [20, 80], [0, 80]], [[80, 20], [100, 20], [100, 80], [80, 80]]]
+    ring = [
+      [[0, 0], [100, 0], [100, 20], [0, 20]],
+      [[0, 80], [100, 80], [100, 100], [0, 100]],
+      [[0, 20], [20, 20], [20, 80], [0, 80]],
+      [[80, 20], [100, 20], [100, 80], [80, 80]]
+    ]
     lines = Bench::Surfaces.flat([*ring, rectangle.call(150, 0, 50, 50)])
-    welded = lines.lines.partition { |line| line.start_with?("v ") }.then { |vertices, rest| vertices.join + rest.join } # islands by UV: sides of the ring touch on the sheet
+    # islands by UV: sides of the ring touch on the sheet
+    welded = lines.lines.partition { |line| line.start_with?("v ") }.then { |vertices, rest| vertices.join + rest.join }
     before = layout.call(welded)
     result = pack.call(before, [[0, 1, 2, 3], [4]], gutter_px: 2, turn: "none")
     ring_box = (0..3).map { |island| result.layout.boxes_px[island, true].to_a }.transpose
@@ -138,13 +174,20 @@ describe SheetTrace::Layout::Pack do
 
     large = before.place([0, 1], SheetTrace::Geometry::Affine.scale(3, 3))
 
-    assert_refused(SheetTrace::LayoutError, { islands: 2 }, message: /don't fit .* at their present scale/) { run.call(large, keep_scale: true) }
-    assert_refused(SheetTrace::InputError, { margin_px: 600 }, message: /leaves nothing/) { pack.call(before, [[0]], gutter_px: 0, margin_px: 600) }
-    assert_refused(SheetTrace::LayoutError, message: /take a smaller gutter/) { pack.call(before, [[0], [1]], gutter_px: 1024) }
+    assert_refused(SheetTrace::LayoutError, { islands: 2 }, message: /don't fit .* at their present scale/) do
+      run.call(large, keep_scale: true)
+    end
+    assert_refused(SheetTrace::InputError, { margin_px: 600 }, message: /leaves nothing/) do
+      pack.call(before, [[0]], gutter_px: 0, margin_px: 600)
+    end
+    assert_refused(SheetTrace::LayoutError, message: /take a smaller gutter/) do
+      pack.call(before, [[0], [1]], gutter_px: 1024)
+    end
   end
 
   it "packs a line, a point, one as large as the sheet, and a great many tiny ones" do
-    flat = Bench::Surfaces.flat([[[0, 0], [50, 0], [50, 0]], [[0, 5], [0, 5], [0, 5]], rectangle.call(0, 0, 1000, 1000)])
+    flat =
+      Bench::Surfaces.flat([[[0, 0], [50, 0], [50, 0]], [[0, 5], [0, 5], [0, 5]], rectangle.call(0, 0, 1000, 1000)])
     packed = run.call(layout.call(flat))
 
     assert_operator packed.share_used, :>, 0.9
@@ -158,7 +201,13 @@ describe SheetTrace::Layout::Pack do
 
   it "packs on sheets that are not square, and on very small ones" do
     [[2048, 256], [96, 64], [33, 700]].each do |width, height|
-      after = pack.call(patches.call(9, width: width, height: height), Array.new(9) { |island| [island] }, gutter_px: 1, turn: "quarter")
+      after =
+        pack.call(
+          patches.call(9, width: width, height: height),
+          Array.new(9) { |island| [island] },
+          gutter_px: 1,
+          turn: "quarter"
+        )
 
       assert_operator after.share_used, :>, 0.3, "#{width} x #{height}"
       assert_operator after.layout.boxes_px[true, 0..1].min, :>=, -1e-9

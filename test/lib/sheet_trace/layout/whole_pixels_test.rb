@@ -9,7 +9,8 @@ describe SheetTrace::Layout::WholePixels do
     assert_equal [[1, 2], [9, 2], [9, 20], [1, 20]], whole.call([[1.1, 2.2], [9.3, 2.3], [9.2, 20.4], [1.2, 20.2]])
   end
 
-  # Four panels of 8.4 px: 8 each moves the columns by 0.8 + 0.4 + 0 + 0.4 + 0.8 px, 9 each by 1.2 + 0.6 + 0 + 0.6 + 1.2.
+  # Four panels of 8.4 px: 8 each moves the columns by 0.8 + 0.4 + 0 + 0.4 + 0.8 px, 9 each by 1.2 + 0.6 + 0 + 0.6 +
+  # 1.2.
   it "keeps equal panels equal, with the least movement in all" do
     columns = whole.call((0..4).map { |i| [3.2 + (8.4 * i), 0] }).map(&:first)
 
@@ -19,7 +20,10 @@ describe SheetTrace::Layout::WholePixels do
 
   it "keeps unequal panels apart, and none falls onto another" do
     from = [0.2, 4.3, 10.9, 11.3]
-    gaps, wanted = [whole.call(from.map { |x| [x, 0] }).map(&:first), from].map { |columns| columns.each_cons(2).map { |a, b| b - a } }
+    gaps, wanted =
+      [whole.call(from.map { |x| [x, 0] }).map(&:first), from].map do |columns|
+        columns.each_cons(2).map { |a, b| b - a }
+      end
 
     assert_operator gaps.min, :>=, 1
     gaps.zip(wanted) { |gap, was| assert_in_delta was, gap, 1 }

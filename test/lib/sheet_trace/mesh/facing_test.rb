@@ -4,7 +4,15 @@ require_relative "../../../test_helper"
 
 describe SheetTrace::Mesh::Facing do
   facing = SheetTrace::Mesh::Facing
-  sides = { "Front" => [0, 0, 1], "Back" => [0, 0, -1], "Right" => [1, 0, 0], "Left" => [-1, 0, 0], "Top" => [0, 1, 0], "Bottom" => [0, -1, 0], "Around" => [0.1, 0, 0] }
+  sides = {
+    "Front" => [0, 0, 1],
+    "Back" => [0, 0, -1],
+    "Right" => [1, 0, 0],
+    "Left" => [-1, 0, 0],
+    "Top" => [0, 1, 0],
+    "Bottom" => [0, -1, 0],
+    "Around" => [0.1, 0, 0]
+  }
 
   it "names sides as a viewer in front sees them" do
     assert_equal sides.keys, facing.names(Numo::DFloat.cast(sides.values))

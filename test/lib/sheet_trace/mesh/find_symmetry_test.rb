@@ -4,13 +4,16 @@ require_relative "../../../test_helper"
 
 describe SheetTrace::Mesh::FindSymmetry do
   # A closed box whose left and right differ by a share of its width on one corner.
-  box = lambda do |off: 0.0, turn: 0.0, shift: 0.0, top: 1.0|
-    corners = [-20, 20].product([0, 30], [-10, 10]).map { |x, y, z| y.zero? ? [x, y, z] : [x * top, y, z * top] }
-    corners[7] = [corners[7][0] + off, *corners[7].drop(1)]
-    corners.map! { |x, y, z| [(x * Math.cos(turn)) + (z * Math.sin(turn)) + shift, y, (z * Math.cos(turn)) - (x * Math.sin(turn))] }
-    faces = ["1 2 4 3", "5 7 8 6", "1 5 6 2", "3 4 8 7", "1 3 7 5", "2 6 8 4"]
-    Models.read([*corners.map { |point| "v #{point.join(" ")}" }, *faces.map { |face| "f #{face}" }].join("\n")).mesh
-  end
+  box =
+    lambda do |off: 0.0, turn: 0.0, shift: 0.0, top: 1.0|
+      corners = [-20, 20].product([0, 30], [-10, 10]).map { |x, y, z| y.zero? ? [x, y, z] : [x * top, y, z * top] }
+      corners[7] = [corners[7][0] + off, *corners[7].drop(1)]
+      corners.map! do |x, y, z|
+        [(x * Math.cos(turn)) + (z * Math.sin(turn)) + shift, y, (z * Math.cos(turn)) - (x * Math.sin(turn))]
+      end
+      faces = ["1 2 4 3", "5 7 8 6", "1 5 6 2", "3 4 8 7", "1 3 7 5", "2 6 8 4"]
+      Models.read([*corners.map { |point| "v #{point.join(" ")}" }, *faces.map { |face| "f #{face}" }].join("\n")).mesh
+    end
 
   it "finds left and right first, wherever the model stands" do
     symmetry = box.call(shift: 123.0).symmetry
@@ -28,7 +31,8 @@ describe SheetTrace::Mesh::FindSymmetry do
 
     assert_operator (mirrored - mesh.positions[symmetry.vertex_twins, true]).abs.max, :<, 1e-9
     mesh.edges.vertices.to_a.each_with_index do |ends, edge|
-      assert_equal ends.map { |vertex| symmetry.vertex_twins[vertex] }.sort, mesh.edges.vertices[symmetry.edge_twins[edge], true].to_a
+      assert_equal ends.map { |vertex| symmetry.vertex_twins[vertex] }.sort,
+                   mesh.edges.vertices[symmetry.edge_twins[edge], true].to_a
     end
   end
 
@@ -46,7 +50,9 @@ describe SheetTrace::Mesh::FindSymmetry do
   end
 
   it "sees no difference in vertices that the file split" do
-    quads = "v -1 0 0\nv 0 0 0\nv 0 1 0\nv -1 1 0\nv 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1 0\nv 0 0 5\nv -1 0 5\nv 1 0 5\nf 1 2 3 4\nf 5 6 7 8\nf 10 9 2 1\nf 9 11 6 5\n"
+    quads =
+      "v -1 0 0\nv 0 0 0\nv 0 1 0\nv -1 1 0\nv 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1 0\nv 0 0 5\nv -1 0 5\nv 1 0 5\nf 1 2 3 " \
+        "4\nf 5 6 7 8\nf 10 9 2 1\nf 9 11 6 5\n"
 
     assert_equal [1, 0, 3, 2], Models.read(quads).mesh.symmetry.face_twins.to_a
   end

@@ -5,11 +5,16 @@ require_relative "../../../test_helper"
 describe SheetTrace::Mesh::PickEdges do
   pick = SheetTrace::Mesh::PickEdges
   # A flat grid of 4 x 3 squares of 10 mm.
-  mesh = lambda do
-    points = (0..3).to_a.product((0..4).to_a).map { |y, x| "v #{x * 10} #{y * 10} 0" }
-    faces = (0..2).to_a.product((0..3).to_a).map { |y, x| ((y * 5) + x + 1).then { |a| "f #{a} #{a + 1} #{a + 6} #{a + 5}" } }
-    Models.read([*points, *faces].join("\n")).mesh
-  end
+  mesh =
+    lambda do
+      points = (0..3).to_a.product((0..4).to_a).map { |y, x| "v #{x * 10} #{y * 10} 0" }
+      faces =
+        (0..2)
+          .to_a
+          .product((0..3).to_a)
+          .map { |y, x| ((y * 5) + x + 1).then { |a| "f #{a} #{a + 1} #{a + 6} #{a + 5}" } }
+      Models.read([*points, *faces].join("\n")).mesh
+    end
   edge = ->(grid, a, b) { grid.edges.vertices.to_a.index([a, b].minmax) }
   ends = ->(grid, edges) { edges.map { |one| grid.edges.vertices[one, true].to_a } }
 
@@ -21,7 +26,8 @@ describe SheetTrace::Mesh::PickEdges do
 
   it "closes a loop round a cylinder" do
     tin = SheetTrace::Solids.build("ball", { sides: 16 }).mesh
-    equator = tin.edges.vertices.to_a.index { |a, b| [a, b].all? { |vertex| (tin.positions[vertex, 1] - 40).abs < 1e-6 } }
+    equator =
+      tin.edges.vertices.to_a.index { |a, b| [a, b].all? { |vertex| (tin.positions[vertex, 1] - 40).abs < 1e-6 } }
     found = pick.edge_loop(tin, equator)
 
     assert_equal 16, found.uniq.size
@@ -53,10 +59,15 @@ describe SheetTrace::Mesh::PickEdges do
 
     assert_equal "2 edges cut: 3 pieces", marked.sentence
     kept = SheetTrace::Job::Snapshot.dump(marked.job)
-    again = SheetTrace::Job::Snapshot.load(JSON.parse(JSON.generate(kept.document), symbolize_names: true), kept.blobs.method(:fetch)).job
+    again =
+      SheetTrace::Job::Snapshot.load(
+        JSON.parse(JSON.generate(kept.document), symbolize_names: true),
+        kept.blobs.method(:fetch)
+      ).job
 
     assert_equal marked.job.seams, again.seams
     assert_equal 3, operate(again, "lay_flat", by: "rollout").job.layout.uv_map.island_count
-    assert_equal "2 edges closed: 1 piece", operate(again, "mark_seams", edges: upright.values_at(0, 5), cut: false).sentence
+    assert_equal "2 edges closed: 1 piece",
+                 operate(again, "mark_seams", edges: upright.values_at(0, 5), cut: false).sentence
   end
 end

@@ -14,14 +14,19 @@ describe "arranging islands" do
   it "brings boxes into line, and spreads them with equal gaps" do
     job = caddy.call
     tops = boxes.call(operate(job, "align_islands", islands: [0, 1, 3], by: "bottom").job, 0, 1, 3).map(&:last)
-    middles = boxes.call(operate(job, "align_islands", islands: [0, 3], by: "centre").job, 0, 3).map { |left, _, right, _| (left + right) / 2 }
+    middles =
+      boxes
+        .call(operate(job, "align_islands", islands: [0, 3], by: "centre").job, 0, 3)
+        .map { |left, _, right, _| (left + right) / 2 }
     spread = boxes.call(operate(job, "align_islands", islands: [2, 0, 1], by: "spread_across").job, 0, 1, 2)
 
     assert_equal [1], [tops.uniq.size]
     assert_equal 1, middles.uniq.size
     assert_in_delta spread[1][0] - spread[0][2], spread[2][0] - spread[1][2], 1e-6
     assert_equal boxes.call(job, 0, 2).map(&:first), spread.values_at(0, 2).map(&:first)
-    assert_refused(SheetTrace::InvalidOperationError, message: /pick three or more/) { operate(job, "align_islands", islands: [0, 1], by: "spread_down") }
+    assert_refused(SheetTrace::InvalidOperationError, message: /pick three or more/) do
+      operate(job, "align_islands", islands: [0, 1], by: "spread_down")
+    end
   end
 
   it "turns each about its own middle, all about a place, or about the common middle" do
@@ -34,13 +39,22 @@ describe "arranging islands" do
       assert_equal middle.call(job, island), middle.call(each, island)
       assert_equal middle.call(job, island).map(&:-@), middle.call(about, island)
     end
-    assert_refused(SheetTrace::InvalidOperationError, message: /about is "left"/) { operate(job, "transform_islands", islands: [0], about: "left") }
+    assert_refused(SheetTrace::InvalidOperationError, message: /about is "left"/) do
+      operate(job, "transform_islands", islands: [0], about: "left")
+    end
   end
 
   it "brings every corner back to the bit by four quarter turns, and leaves the other coordinate to the bit when one is scaled (seed #{seed})" do
     [512, 1024, 4096].each do |side|
       job = operate(Demo.skiff.job, "resize_sheet", width_px: side, height_px: side).job
-      job = operate(job, "transform_islands", islands: [0], move_px: [random.rand(-300.0..300.0), random.rand(-300.0..300.0)], turn_rad: random.rand(-3.0..3.0)).job
+      job =
+        operate(
+          job,
+          "transform_islands",
+          islands: [0],
+          move_px: [random.rand(-300.0..300.0), random.rand(-300.0..300.0)],
+          turn_rad: random.rand(-3.0..3.0)
+        ).job
       [{ islands: [0, 2] }, { islands: [0, 2], about: "each" }, { islands: [1], about: [100.0, 50.0] }].each do |which|
         after = 4.times.reduce(job) { |one, _| operate(one, "transform_islands", turn_rad: Math::PI / 2, **which).job }
 
@@ -56,24 +70,31 @@ describe "arranging islands" do
     job = caddy.call
     factor = random.rand(0.1..3.0)
     after = operate(job, "transform_islands", islands: [0, 2, 4], scale: [factor, factor]).job
-    ratios = [job, after].map { |one| boxes.call(one, 0, 2, 4).map { |left, top, right, bottom| [right - left, bottom - top] }.flatten }.transpose
+    ratios =
+      [job, after].map do |one|
+          boxes.call(one, 0, 2, 4).map { |left, top, right, bottom| [right - left, bottom - top] }.flatten
+        end
+        .transpose
 
     ratios.each { |was, is| assert_in_delta factor, is / was, 1e-6 }
   end
 
   it "fits the whole set to the sheet, direction and proportions kept" do
-    job = operate(caddy.call, "transform_islands", islands: [0, 1, 2, 3, 4, 5], move_px: [700, -900], scale: [0.3, 0.3]).job
+    job =
+      operate(caddy.call, "transform_islands", islands: [0, 1, 2, 3, 4, 5], move_px: [700, -900], scale: [0.3, 0.3]).job
     all = boxes.call(operate(job, "fit_to_sheet", margin_px: 12).job, *0..5).transpose
 
     assert_in_delta 12, [all[0].min, all[1].min].min, 1e-6
     assert_in_delta 1024 - 12, [all[2].max, all[3].max].max, 1e-6
   end
 
-  # On the caddy the front and both sides, the back and the lid carry art; order of reading: Front, Back, Left, Right, Top, Bottom.
+  # On the caddy the front and both sides, the back and the lid carry art; order of reading: Front, Back, Left, Right,
+  # Top, Bottom.
   it "lays out in reading order, plain ones last" do
     job = operate(caddy.call, "tag_islands", islands: [0], tag: "plain").job
     after = operate(job, "arrange_islands", rule: "reading", margin_px: 10).job
-    order = (0..5).sort_by { |island| after.layout.boxes_px[island, true].to_a.then { |left, top, *| [top.round, left] } }
+    order =
+      (0..5).sort_by { |island| after.layout.boxes_px[island, true].to_a.then { |left, top, *| [top.round, left] } }
 
     assert_equal %w[Back Left Right Top Bottom Front], after.island_names.values_at(*order)
     assert_operator after.layout.boxes_px[true, 0..1].min, :>=, 10 - 1e-9
@@ -89,7 +110,8 @@ describe "arranging islands" do
     assert_equal %w[Back Left Right Top Bottom Front], after.island_names.values_at(*order)
     assert_equal [0, 0], corners.first.map(&:round)
     assert_operator corners.last[1], :>, corners.first[1]
-    assert_equal after.layout.placements, operate(job, "pack", in_order: true, turn: "none", attempt: 3).job.layout.placements
+    assert_equal after.layout.placements,
+                 operate(job, "pack", in_order: true, turn: "none", attempt: 3).job.layout.placements
   end
 
   it "lays out as a figure: what is left on the model lies left, the lid over the front" do
@@ -106,10 +128,12 @@ describe "arranging islands" do
     after = operate(job, "park_islands", islands: [3, 5], corner: "bottom_right", share: 0.02).job
     patch = Math.sqrt(0.02) * 1024
 
-    boxes.call(after, 3, 5).each do |left, top, right, bottom|
-      assert_operator [left, top].min, :>=, 1024 - patch - 1
-      assert_operator [right, bottom].max, :<=, 1024
-    end
+    boxes
+      .call(after, 3, 5)
+      .each do |left, top, right, bottom|
+        assert_operator [left, top].min, :>=, 1024 - patch - 1
+        assert_operator [right, bottom].max, :<=, 1024
+      end
     assert_equal %w[plain plain], after.tags.values_at(3, 5)
     assert_empty after.findings.map(&:code) & %w[overlap off_sheet]
   end
@@ -130,9 +154,18 @@ describe "arranging islands" do
 
   # On 64 x 32 px a square of px is half as wide as high in UV.
   it "keeps px lengths when it turns on a sheet that is not square" do
-    job = operate(Models.job(Models.panel(uvs: [[0.1, 0.1], [0.35, 0.1], [0.35, 0.6], [0.1, 0.6]])), "resize_sheet", width_px: 64, height_px: 32).job
+    job =
+      operate(
+        Models.job(Models.panel(uvs: [[0.1, 0.1], [0.35, 0.1], [0.35, 0.6], [0.1, 0.6]])),
+        "resize_sheet",
+        width_px: 64,
+        height_px: 32
+      ).job
     turned = operate(job, "transform_islands", islands: [0], turn_rad: Math::PI / 2).job
-    uv = ->(one) { one.layout.points_uv.then { |uvs| (uvs.max(axis: 0) - uvs.min(axis: 0)).to_a.map { |side| side.round(9) } } }
+    uv =
+      lambda do |one|
+        one.layout.points_uv.then { |uvs| (uvs.max(axis: 0) - uvs.min(axis: 0)).to_a.map { |side| side.round(9) } }
+      end
 
     assert_equal [16, 16], job.measures[0].size_px.map { |px| px.round(9) }
     assert_equal [0.25, 0.5], uv.call(job)
@@ -150,14 +183,34 @@ describe "arranging islands" do
     apart = operate(stacked.job, "separate_islands", islands: [2, 3, 5]).job
 
     assert_equal 6, SheetTrace::Layout::Stacks.call(apart.layout).size
-    assert_refused(SheetTrace::InvalidOperationError, message: /no two of these islands are alike/) { operate(job, "stack_twins", islands: [0, 1]) }
+    assert_refused(SheetTrace::InvalidOperationError, message: /no two of these islands are alike/) do
+      operate(job, "stack_twins", islands: [0, 1])
+    end
   end
 
   it "takes twins along when the island they lie on is moved, turned, typed, aligned or put by a corner" do
     job = operate(caddy.call, "stack_twins").job
     point = job.layout.uv_map.island_points[0][1]
-    { "transform_islands" => { islands: [0], move_px: [30, 9], turn_rad: 0.3, about: "each" }, "place_island" => { island: 3, x_px: 700 },
-      "align_islands" => { islands: [0, 1], by: "bottom" }, "place_corner" => { point: point, x_px: 500 } }.each do |name, parameters|
+    {
+      "transform_islands" => {
+        islands: [0],
+        move_px: [30, 9],
+        turn_rad: 0.3,
+        about: "each"
+      },
+      "place_island" => {
+        island: 3,
+        x_px: 700
+      },
+      "align_islands" => {
+        islands: [0, 1],
+        by: "bottom"
+      },
+      "place_corner" => {
+        point: point,
+        x_px: 500
+      }
+    }.each do |name, parameters|
       after = operate(job, name, **parameters).job
 
       assert_equal SheetTrace::Layout::Stacks.call(job.layout), SheetTrace::Layout::Stacks.call(after.layout), name
@@ -170,7 +223,9 @@ describe "arranging islands" do
     after = operate(job, "exchange_twins", islands: [0, 3]).job
 
     assert_equal boxes.call(job, 0, 3), boxes.call(after, 3, 0)
-    assert_refused(SheetTrace::InvalidOperationError, message: /not of one shape/) { operate(job, "exchange_twins", islands: [0, 1]) }
+    assert_refused(SheetTrace::InvalidOperationError, message: /not of one shape/) do
+      operate(job, "exchange_twins", islands: [0, 1])
+    end
   end
 
   # The number lies in the middle of the hull, 40 mm wide on 432; so the cut passes beside it.
@@ -178,7 +233,8 @@ describe "arranging islands" do
     job = Demo.skiff.job
     split = operate(job, "split_island", island: 0)
     art = SheetTrace::Job::ArtFaces.call(job)
-    cut = SheetTrace::Flatten::Seams.of_map(split.job.layout.uv_map) & ~SheetTrace::Flatten::Seams.of_map(job.layout.uv_map)
+    cut =
+      SheetTrace::Flatten::Seams.of_map(split.job.layout.uv_map) & ~SheetTrace::Flatten::Seams.of_map(job.layout.uv_map)
     beside = cut.where.to_a.flat_map { |edge| job.mesh.edge_faces[edge] }
 
     assert_equal "hull Right split into 2 pieces", split.sentence
@@ -189,16 +245,26 @@ describe "arranging islands" do
 
   # With half of the area gone, all may grow by the root of 2 at the most (1.414).
   it "frees half of the sheet where all halves are stacked: 1.35 times the density after packing" do
-    halves = Array.new(8) do |i|
-      shape = [[0, 0], [30, 0], [30, 10 + i], [12, 10 + i], [12, 34 - i], [0, 34 - i]]
-      [shape.map { |x, y| [x + 5 + (i * 100), y] }, shape.reverse.map { |x, y| [-x - 5 - (i * 100), y] }]
-    end
-    job = SheetTrace::Job.start(SheetTrace::Formats.read(Bench::Surfaces.flat(halves.flatten(1)), name: "halves.obj"), source_name: "halves")
+    halves =
+      Array.new(8) do |i|
+        shape = [[0, 0], [30, 0], [30, 10 + i], [12, 10 + i], [12, 34 - i], [0, 34 - i]]
+        [shape.map { |x, y| [x + 5 + (i * 100), y] }, shape.reverse.map { |x, y| [-x - 5 - (i * 100), y] }]
+      end
+    job =
+      SheetTrace::Job.start(
+        SheetTrace::Formats.read(Bench::Surfaces.flat(halves.flatten(1)), name: "halves.obj"),
+        source_name: "halves"
+      )
     stacked = operate(job, "stack_twins").job
 
     assert_equal 8, SheetTrace::Layout::Stacks.call(stacked.layout).size
     assert_equal 8, stacked.measures.count(&:mirrored)
-    densities = [job, stacked].map { |one| (0...3).map { |attempt| operate(one, "pack", gutter_px: 4, upright: false, attempt: attempt).job.density_px_per_mm }.max }
+    densities =
+      [job, stacked].map do |one|
+        (0...3)
+          .map { |attempt| operate(one, "pack", gutter_px: 4, upright: false, attempt: attempt).job.density_px_per_mm }
+          .max
+      end
 
     assert_operator densities[1] / densities[0], :>=, 1.35
   end
@@ -207,7 +273,8 @@ describe "arranging islands" do
     job = operate(caddy.call, "transform_islands", islands: [0], scale: [1.5, 1.5]).job
     weighed = operate(job, "weigh_islands", islands: [1, 4], weight: 2).job
     after = operate(weighed, "equalise").job
-    beside = after.measures.each_with_index.map { |measure, island| measure.density_px_per_mm / after.plan.weight(island) }
+    beside =
+      after.measures.each_with_index.map { |measure, island| measure.density_px_per_mm / after.plan.weight(island) }
 
     beside.each { |density| assert_in_delta beside[0], density, 1e-6 }
     assert_equal({ 1 => 2.0, 4 => 2.0 }, after.plan.weights)
@@ -218,15 +285,25 @@ describe "arranging islands" do
   end
 
   it "goes round locked islands and reserved room" do
-    job = operate(operate(caddy.call, "lock_islands", islands: [0]).job, "plan_sheet", margin_px: 20, reserved: [[600, 600, 424, 424]]).job
+    job =
+      operate(
+        operate(caddy.call, "lock_islands", islands: [0]).job,
+        "plan_sheet",
+        margin_px: 20,
+        reserved: [[600, 600, 424, 424]]
+      ).job
     after = operate(job, "pack").job
 
     assert_equal boxes.call(job, 0), boxes.call(after, 0)
-    boxes.call(after, *1..5).each do |left, top, right, bottom|
-      assert(right <= 600 + 1e-6 || bottom <= 600 + 1e-6)
-      assert_operator [left, top].min, :>=, 20 - 1e-6
+    boxes
+      .call(after, *1..5)
+      .each do |left, top, right, bottom|
+        assert(right <= 600 + 1e-6 || bottom <= 600 + 1e-6)
+        assert_operator [left, top].min, :>=, 20 - 1e-6
+      end
+    assert_refused(SheetTrace::InvalidOperationError, message: /all islands are locked/) do
+      operate(operate(job, "lock_islands", islands: [1, 2, 3, 4, 5]).job, "pack")
     end
-    assert_refused(SheetTrace::InvalidOperationError, message: /all islands are locked/) { operate(operate(job, "lock_islands", islands: [1, 2, 3, 4, 5]).job, "pack") }
   end
 
   it "puts a corner where it is said to go, with its island or alone" do
@@ -242,19 +319,27 @@ describe "arranging islands" do
 
     assert_equal [256, 256], by_uv.layout.points_px[point, true].to_a.map { |px| px.round(9) }
     assert_equal(*[job, moved].map { |one| one.measures[1].size_px.map { |px| px.round(9) } })
-    corner, *others = (0...map.mesh.corner_count).select { |one| map.face_islands[map.mesh.corner_faces[one]] == 1 }.sort_by { |one| map.corner_points[one] == point ? 0 : 1 }
+    corner, *others =
+      (0...map.mesh.corner_count)
+        .select { |one| map.face_islands[map.mesh.corner_faces[one]] == 1 }
+        .sort_by { |one| map.corner_points[one] == point ? 0 : 1 }
 
-    assert_equal [512.5, other.round(9)], bent.sheet.to_px(bent.layout.corner_uvs)[corner, true].to_a.map { |px| px.round(9) }
+    assert_equal [512.5, other.round(9)],
+                 bent.sheet.to_px(bent.layout.corner_uvs)[corner, true].to_a.map { |px| px.round(9) }
     assert_equal job.layout.corner_uvs[others, true], bent.layout.corner_uvs[others, true]
   end
 
   # A box of 10 in a closed box of 30: of the outer one all is seen, of the inner one nothing.
   it "weighs islands by what is seen of them" do
-    cube = lambda do |half, first|
-      corners = [-1, 1].product([-1, 1], [-1, 1]).map { |place| "v #{place.map { |at| at * half }.join(" ")}" }
-      faces = [[1, 2, 4, 3], [5, 7, 8, 6], [1, 5, 6, 2], [3, 4, 8, 7], [1, 3, 7, 5], [2, 6, 8, 4]].map { |face| "f #{face.map { |corner| corner + first }.join(" ")}" }
-      [corners, faces]
-    end
+    cube =
+      lambda do |half, first|
+        corners = [-1, 1].product([-1, 1], [-1, 1]).map { |place| "v #{place.map { |at| at * half }.join(" ")}" }
+        faces =
+          [[1, 2, 4, 3], [5, 7, 8, 6], [1, 5, 6, 2], [3, 4, 8, 7], [1, 3, 7, 5], [2, 6, 8, 4]].map do |face|
+            "f #{face.map { |corner| corner + first }.join(" ")}"
+          end
+        [corners, faces]
+      end
     outer, inner = [cube.call(15, 0), cube.call(5, 8)]
     job = Models.job([*outer[0], *inner[0], *outer[1], *inner[1]].join("\n"))
     weighed = operate(job, "weigh_by_visibility", limit: 4).job
@@ -265,7 +350,13 @@ describe "arranging islands" do
 
   # On a sheet of 32 x 32 px, UVs of pixel corners are k / 32, those of middles (k + 0.5) / 32.
   it "brings corners to whole pixels, by point, by box and by place" do
-    job = operate(Models.job(Models.panel(uvs: [[0.13, 0.21], [0.72, 0.2], [0.7, 0.81], [0.12, 0.8]])), "resize_sheet", width_px: 32, height_px: 32).job
+    job =
+      operate(
+        Models.job(Models.panel(uvs: [[0.13, 0.21], [0.72, 0.2], [0.7, 0.81], [0.12, 0.8]])),
+        "resize_sheet",
+        width_px: 32,
+        height_px: 32
+      ).job
     { "corners" => 0.0, "middles" => 0.5 }.each do |to, offset|
       uvs = operate(job, "snap_to_pixels", islands: [0], to: to).job.layout.corner_uvs.to_a.flatten
       sides = boxes.call(operate(job, "snap_to_pixels", islands: [0], what: "box", to: to).job, 0).flatten

@@ -5,12 +5,15 @@ require_relative "../../../../demo/tea_caddy"
 
 describe "joining islands" do
   caddy = -> { Models.job(Demo::TeaCaddy.obj) }
-  between = lambda do |job, *names|
-    islands = names.map { |name| job.island_names.index(name) }
-    map = job.layout.uv_map
-    edges = job.mesh.edges
-    (0...edges.uses.size).find { |edge| map.face_islands[job.mesh.corner_faces[edges.corner_edges.eq(edge).where]].to_a.sort == islands.sort }
-  end
+  between =
+    lambda do |job, *names|
+      islands = names.map { |name| job.island_names.index(name) }
+      map = job.layout.uv_map
+      edges = job.mesh.edges
+      (0...edges.uses.size).find do |edge|
+        map.face_islands[job.mesh.corner_faces[edges.corner_edges.eq(edge).where]].to_a.sort == islands.sort
+      end
+    end
 
   it "lays one panel against another along their common edge, at one scale" do
     job = caddy.call
@@ -21,7 +24,8 @@ describe "joining islands" do
     measure = joined.job.measures.find { |one| one.faces == 2 }
 
     assert_in_delta 1, measure.stretch_worst, 1e-9
-    assert_in_delta joined.job.measures[0].density_px_per_mm, measure.density_px_per_mm, 1e-9 # as the front, which stayed
+    # as the front, which stayed
+    assert_in_delta joined.job.measures[0].density_px_per_mm, measure.density_px_per_mm, 1e-9
     [130, 120].zip(measure.size_mm) { |expected, got| assert_in_delta expected, got, 1e-6 }
     refute measure.mirrored
   end
@@ -40,7 +44,8 @@ describe "joining islands" do
     map = grown.job.layout.uv_map
 
     assert_equal "Net of Front: 5 islands joined on", grown.sentence
-    assert_equal [1, 14, 19, 14], [map.island_count, map.point_count, map.edges.outline.size, map.edges.outline.count_true]
+    assert_equal [1, 14, 19, 14],
+                 [map.island_count, map.point_count, map.edges.outline.size, map.edges.outline.count_true]
     assert_in_delta 1, grown.job.measures[0].stretch_worst, 1e-9
     assert_empty grown.job.findings.map(&:code) & %w[overlap fold_over off_sheet]
   end

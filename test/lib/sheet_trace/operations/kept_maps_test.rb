@@ -4,16 +4,26 @@ require_relative "../../../test_helper"
 require_relative "../../../../demo/build"
 
 describe SheetTrace::Operations::KeepMap do
-  again = lambda do |job, before: nil|
-    kept = SheetTrace::Job::Snapshot.dump(job, before: before)
-    blobs = (before&.blobs || {}).merge(kept.blobs)
-    SheetTrace::Job::Snapshot.load(JSON.parse(JSON.generate(kept.document), symbolize_names: true), blobs.method(:fetch))
-  end
+  again =
+    lambda do |job, before: nil|
+      kept = SheetTrace::Job::Snapshot.dump(job, before: before)
+      blobs = (before&.blobs || {}).merge(kept.blobs)
+      SheetTrace::Job::Snapshot.load(
+        JSON.parse(JSON.generate(kept.document), symbolize_names: true),
+        blobs.method(:fetch)
+      )
+    end
 
   it "goes back to a map as it was kept: cut, places and sheet" do
     job = Demo.lantern_shade.job
     kept = operate(job, "keep_map", name: "as it came").job
-    other = operate(operate(kept, "lay_flat", by: "unfold", seams: "angle").job, "resize_sheet", width_px: 2048, height_px: 512).job
+    other =
+      operate(
+        operate(kept, "lay_flat", by: "unfold", seams: "angle").job,
+        "resize_sheet",
+        width_px: 2048,
+        height_px: 512
+      ).job
     back = operate(other, "take_kept_map", index: 0).job
 
     refute_equal job.layout.uv_map.island_count, other.layout.uv_map.island_count
@@ -38,7 +48,10 @@ describe SheetTrace::Operations::KeepMap do
   it "opens jobs that were kept before there were kept maps" do
     kept = SheetTrace::Job::Snapshot.dump(Demo.tea_caddy.job)
 
-    assert_empty SheetTrace::Job::Snapshot.load(kept.document.except(:kept_maps), kept.blobs.method(:fetch)).job.kept_maps
+    assert_empty SheetTrace::Job::Snapshot
+                   .load(kept.document.except(:kept_maps), kept.blobs.method(:fetch))
+                   .job
+                   .kept_maps
   end
 
   it "sums a layout up in figures" do
@@ -55,9 +68,13 @@ describe SheetTrace::Operations::KeepMap do
   it "refuses a name that is taken, and a map of a model that has changed" do
     job = operate(Demo.lantern_shade.job, "keep_map", name: "one").job
 
-    assert_refused(SheetTrace::InvalidOperationError, message: /another kept map is called "one"/) { operate(job, "keep_map", name: "one") }
+    assert_refused(SheetTrace::InvalidOperationError, message: /another kept map is called "one"/) do
+      operate(job, "keep_map", name: "one")
+    end
     changed = operate(job, "flip_normals", faces: [0]).job
 
-    assert_refused(SheetTrace::InvalidOperationError, message: /it no longer fits/) { operate(changed, "take_kept_map", index: 0) }
+    assert_refused(SheetTrace::InvalidOperationError, message: /it no longer fits/) do
+      operate(changed, "take_kept_map", index: 0)
+    end
   end
 end

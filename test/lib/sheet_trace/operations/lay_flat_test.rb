@@ -12,16 +12,23 @@ describe SheetTrace::Operations::LayFlat do
     after = operate(job, "lay_flat", faces: [front], by: "square_on").job
 
     assert_equal job.layout.uv_map.island_count, after.layout.uv_map.island_count
-    job.layout.uv_map.island_faces.drop(1).flat_map(&:to_a).each do |face|
-      corners = (job.mesh.face_starts[face]...job.mesh.face_starts[face + 1]).to_a
+    job
+      .layout
+      .uv_map
+      .island_faces
+      .drop(1)
+      .flat_map(&:to_a)
+      .each do |face|
+        corners = (job.mesh.face_starts[face]...job.mesh.face_starts[face + 1]).to_a
 
-      assert_equal job.layout.corner_uvs[corners, true], after.layout.corner_uvs[corners, true]
-    end
+        assert_equal job.layout.corner_uvs[corners, true], after.layout.corner_uvs[corners, true]
+      end
   end
 
   it "fits a piece to a rectangle, in its proportions or filling it" do
     job = shade.call
-    filled = operate(job, "lay_flat", islands: [0], by: "unfold", into: { width_px: 300, height_px: 200, keep: false }).job
+    filled =
+      operate(job, "lay_flat", islands: [0], by: "unfold", into: { width_px: 300, height_px: 200, keep: false }).job
     kept = operate(job, "lay_flat", islands: [0], by: "unfold", into: { width_px: 300, height_px: 200 }).job
     size = ->(one) { one.measures[one.island_names.index("shade Left")].size_px }
 
@@ -33,32 +40,60 @@ describe SheetTrace::Operations::LayFlat do
     end
   end
 
-  # A wavy square that is squeezed on the sheet: two of its corners stay where they are, the rest takes true shape about them.
+  # A wavy square that is squeezed on the sheet: two of its corners stay where they are, the rest takes true shape
+  # about them.
   it "holds corners to the bit while it unfolds the rest" do
     n = 8
     points = (0..n).to_a.product((0..n).to_a).map { |j, i| "v #{i} #{Math.sin(i * 0.7)} #{-j}" }
     uvs = (0..n).to_a.product((0..n).to_a).map { |j, i| "vt #{0.1 + (0.07 * i)} #{0.1 + (0.08 * j) + (0.001 * i * i)}" }
-    faces = (0...n).to_a.product((0...n).to_a).map { |j, i| ((j * (n + 1)) + i + 1).then { |a| "f #{[a, a + 1, a + n + 2, a + n + 1].map { |k| "#{k}/#{k}" }.join(" ")}" } }
+    faces =
+      (0...n)
+        .to_a
+        .product((0...n).to_a)
+        .map do |j, i|
+          ((j * (n + 1)) + i + 1).then { |a| "f #{[a, a + 1, a + n + 2, a + n + 1].map { |k| "#{k}/#{k}" }.join(" ")}" }
+        end
     job = operate(Models.job([*points, *uvs, *faces].join("\n")), "resize_sheet", width_px: 900, height_px: 700).job
     after = operate(job, "lay_flat", islands: [0], by: "unfold", pins: [0, n]).job
-    bits = ->(one) { [0, n].map { |vertex| one.layout.corner_uvs[one.mesh.corner_vertices.eq(vertex).where, true].to_binary } }
+    bits =
+      lambda do |one|
+        [0, n].map { |vertex| one.layout.corner_uvs[one.mesh.corner_vertices.eq(vertex).where, true].to_binary }
+      end
 
     assert_equal bits.call(job), bits.call(after)
     assert_empty after.findings.map(&:code) & %w[fold_over mirrored]
     assert_operator after.measures[0].stretch_mean, :<, job.measures[0].stretch_mean
-    assert_refused(SheetTrace::InvalidOperationError, message: /true scale/) { operate(job, "lay_flat", islands: [0], pins: [0], into: { width_px: 9, height_px: 9 }) }
-    assert_refused(SheetTrace::InvalidOperationError, message: /no corner 999/) { operate(job, "lay_flat", islands: [0], pins: [999]) }
+    assert_refused(SheetTrace::InvalidOperationError, message: /true scale/) do
+      operate(job, "lay_flat", islands: [0], pins: [0], into: { width_px: 9, height_px: 9 })
+    end
+    assert_refused(SheetTrace::InvalidOperationError, message: /no corner 999/) do
+      operate(job, "lay_flat", islands: [0], pins: [999])
+    end
   end
 
   it "parts a model into six directions, three axes, or two halves" do
     box = SheetTrace::Job.start(SheetTrace::Solids.build("box", {}), source_name: "box")
     counts = { "six" => 6, "three" => 6, "front_back" => 2, "left_right" => 2 }
 
-    # Opposite sides of a box never touch, so three axes give six pieces too; a ball falls into as many as it has caps and bands.
-    counts.each { |sides, count| assert_equal count, operate(box, "lay_flat", by: "direction", sides: sides, seams: "none").job.layout.uv_map.island_count, sides }
+    # Opposite sides of a box never touch, so three axes give six pieces too; a ball falls into as many as it has caps
+    # and bands.
+    counts.each do |sides, count|
+      assert_equal count,
+                   operate(box, "lay_flat", by: "direction", sides: sides, seams: "none")
+                     .job
+                     .layout
+                     .uv_map
+                     .island_count,
+                   sides
+    end
     ball = Models.job(Models.ball(10, 16, 30))
 
-    assert_equal 2, operate(ball, "lay_flat", by: "direction", sides: "front_back", seams: "none").job.layout.uv_map.island_count
+    assert_equal 2,
+                 operate(ball, "lay_flat", by: "direction", sides: "front_back", seams: "none")
+                   .job
+                   .layout
+                   .uv_map
+                   .island_count
   end
 
   it "keeps to an axis and a place on it that are given" do
@@ -73,7 +108,8 @@ describe SheetTrace::Operations::LayFlat do
   it "starts without a map: every face apart, and with a plain wrap" do
     job = shade.call
 
-    assert_equal job.mesh.face_count, operate(job, "lay_flat", by: "square_on", seams: "all").job.layout.uv_map.island_count
+    assert_equal job.mesh.face_count,
+                 operate(job, "lay_flat", by: "square_on", seams: "all").job.layout.uv_map.island_count
     assert_operator operate(job, "lay_flat", by: "wrap", seams: "none").job.measures.map(&:stretch_worst).max, :<, 3
   end
 
@@ -97,14 +133,28 @@ describe SheetTrace::Operations::LayFlat do
     job = shade.call
 
     {
-      { by: "fly" } => /by is "fly"/, { seams: "gold" } => /seams is "gold"/, { sides: "ten" } => /sides is "ten"/, { faces: [9999] } => /no face 9999/,
-      { axis: [0, 0, 0] } => /axis is \[0, 0, 0\]/, { origin: [1] } => /origin is \[1\]/, { by: "seen" } => /direction is lacking/, { into: 3 } => /into is 3/,
-      { into: { width_px: 0, height_px: 5 } } => /width is 0/, { gutter_px: -1 } => /gutter is -1/, { mirrored: "yes" } => /mirrored is "yes"/
-    }.each { |parameters, message| assert_refused(SheetTrace::InvalidOperationError, message: message) { operate(job, "lay_flat", **parameters) } }
+      { by: "fly" } => /by is "fly"/,
+      { seams: "gold" } => /seams is "gold"/,
+      { sides: "ten" } => /sides is "ten"/,
+      { faces: [9999] } => /no face 9999/,
+      { axis: [0, 0, 0] } => /axis is \[0, 0, 0\]/,
+      { origin: [1] } => /origin is \[1\]/,
+      { by: "seen" } => /direction is lacking/,
+      { into: 3 } => /into is 3/,
+      { into: { width_px: 0, height_px: 5 } } => /width is 0/,
+      { gutter_px: -1 } => /gutter is -1/,
+      { mirrored: "yes" } => /mirrored is "yes"/
+    }.each do |parameters, message|
+      assert_refused(SheetTrace::InvalidOperationError, message: message) { operate(job, "lay_flat", **parameters) }
+    end
     lopsided = Models.job("v 0 0 0\nv 10 0 0\nv 3 7 0\nv 1 2 9\nf 1 3 2\nf 1 2 4\nf 2 3 4\nf 3 1 4\n")
 
-    assert_refused(SheetTrace::InvalidOperationError, message: /no plane of symmetry/) { operate(lopsided, "lay_flat", mirrored: true) }
-    assert_refused(SheetTrace::InvalidOperationError, message: /no plane of symmetry/) { operate(lopsided, "mark_seams", edges: [0], mirrored: true) }
+    assert_refused(SheetTrace::InvalidOperationError, message: /no plane of symmetry/) do
+      operate(lopsided, "lay_flat", mirrored: true)
+    end
+    assert_refused(SheetTrace::InvalidOperationError, message: /no plane of symmetry/) do
+      operate(lopsided, "mark_seams", edges: [0], mirrored: true)
+    end
   end
 end
 
@@ -123,7 +173,9 @@ describe SheetTrace::Operations::DetachFaces do
   it "refuses whole islands and strangers" do
     job = Models.job(Models.panel)
 
-    assert_refused(SheetTrace::InvalidOperationError, message: /whole islands already/) { operate(job, "detach_faces", faces: [0]) }
+    assert_refused(SheetTrace::InvalidOperationError, message: /whole islands already/) do
+      operate(job, "detach_faces", faces: [0])
+    end
     assert_refused(SheetTrace::InvalidOperationError, message: /no face 7/) { operate(job, "detach_faces", faces: [7]) }
   end
 end
@@ -136,12 +188,17 @@ describe SheetTrace::Operations::StartSeams do
     assert_equal "All seams closed: 1 piece", bare.sentence
     assert_equal 0, bare.job.seams.count_true
     assert_nil operate(bare.job, "start_seams", from: "map").job.drawn_seams
-    assert_refused(SheetTrace::InvalidOperationError, message: /from is "thin air"/) { operate(job, "start_seams", from: "thin air") }
+    assert_refused(SheetTrace::InvalidOperationError, message: /from is "thin air"/) do
+      operate(job, "start_seams", from: "thin air")
+    end
   end
 
   it "marks the mirrored side too" do
     ball = Models.job(Models.ball(8, 12, 30))
-    right = (0...ball.mesh.edges.count).find { |edge| ball.mesh.edges.vertices[edge, true].to_a.all? { |vertex| ball.mesh.positions[vertex, 0] > 5 } }
+    right =
+      (0...ball.mesh.edges.count).find do |edge|
+        ball.mesh.edges.vertices[edge, true].to_a.all? { |vertex| ball.mesh.positions[vertex, 0] > 5 }
+      end
     bare = operate(ball, "start_seams", from: "none").job
 
     assert_equal 2, operate(bare, "mark_seams", edges: [right], mirrored: true).job.seams.count_true

@@ -16,7 +16,12 @@ describe "operations on layers" do
   end
 
   it "sets a label by its width" do
-    place = operate(job, "place_picture", id: "a", picture: "100x50", name: "Lid art", island: 0, width_mm: 25).job.artwork.layer("a").place
+    place =
+      operate(job, "place_picture", id: "a", picture: "100x50", name: "Lid art", island: 0, width_mm: 25)
+        .job
+        .artwork
+        .layer("a")
+        .place
 
     assert_in_delta 25.0, place.width_mm
   end

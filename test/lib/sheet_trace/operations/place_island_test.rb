@@ -4,7 +4,10 @@ require_relative "../../../test_helper"
 
 describe SheetTrace::Operations::PlaceIsland do
   job = Models.job(Models.panel, width_px: 1000, height_px: 1000) # 400 x 600 px, its middle at 300, 600
-  place = ->(**parameters) { SheetTrace::Operations.run(SheetTrace::Operations.from_h("place_island", { island: 0, **parameters }), job) }
+  place =
+    lambda do |**parameters|
+      SheetTrace::Operations.run(SheetTrace::Operations.from_h("place_island", { island: 0, **parameters }), job)
+    end
   box = ->(result) { result.job.layout.boxes_px[0, true].to_a.map { |px| px.round(6) } }
 
   it "moves the centre, and leaves alone what is not typed" do

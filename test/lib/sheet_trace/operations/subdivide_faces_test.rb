@@ -8,7 +8,13 @@ describe SheetTrace::Operations::SubdivideFaces do
     operate(started, "place_picture", id: "l", picture: "40x20", name: "band", island: 0, width_mm: 20.0)
   end
 
-  def operate(job, name, **parameters) = SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job, pictures: Models.method(:picture)).job
+  def operate(job, name, **parameters)
+    SheetTrace::Operations.run(
+      SheetTrace::Operations.from_h(name, parameters),
+      job,
+      pictures: Models.method(:picture)
+    ).job
+  end
 
   it "keeps islands, names, labels and the place of everything on the sheet" do
     named = operate(job, "rename_island", island: 0, name: "Wrap")
@@ -35,7 +41,10 @@ describe SheetTrace::Operations::SubdivideFaces do
     assert_equal after.mesh.corner_count, after.source.uv_sets.first.corner_uvs.size
     back = operate(after, "choose_uv_set", set: 0)
 
-    assert_in_delta 1024.0 * 1024, (back.layout.boxes_px[0, 2] - back.layout.boxes_px[0, 0]) * (back.layout.boxes_px[0, 3] - back.layout.boxes_px[0, 1]), 1e-6
+    assert_in_delta 1024.0 * 1024,
+                    (back.layout.boxes_px[0, 2] - back.layout.boxes_px[0, 0]) *
+                      (back.layout.boxes_px[0, 3] - back.layout.boxes_px[0, 1]),
+                    1e-6
   end
 
   it "gives each small face a place of its own to be moved to" do
@@ -47,7 +56,11 @@ describe SheetTrace::Operations::SubdivideFaces do
   it "survives being stored" do
     after = operate(job, "subdivide_faces", faces: [0])
     stored = SheetTrace::Job::Snapshot.dump(after)
-    again = SheetTrace::Job::Snapshot.load(JSON.parse(JSON.generate(stored.document), symbolize_names: true), stored.blobs.method(:fetch)).job
+    again =
+      SheetTrace::Job::Snapshot.load(
+        JSON.parse(JSON.generate(stored.document), symbolize_names: true),
+        stored.blobs.method(:fetch)
+      ).job
 
     assert_equal after.mesh.face_count, again.mesh.face_count
   end

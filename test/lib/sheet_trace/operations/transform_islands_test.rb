@@ -8,7 +8,12 @@ describe SheetTrace::Operations::TransformIslands do
   boxes = ->(made) { made.layout.boxes_px.to_a.map { |box| box.map { |px| px.round(6) } } }
 
   it "returns every corner bit for bit after four quarter turns" do
-    around = 4.times.reduce(job) { |turned, _| operate(turned, "transform_islands", islands: [0, 1, 2], turn_rad: Math::PI / 2).job }
+    around =
+      4
+        .times
+        .reduce(job) do |turned, _|
+          operate(turned, "transform_islands", islands: [0, 1, 2], turn_rad: Math::PI / 2).job
+        end
     # Products of px and UV round; to a thousandth of a millionth of a px nothing has moved.
     assert_in_delta 0, (around.layout.points_px - job.layout.points_px).abs.max, 1e-9
   end
@@ -22,16 +27,22 @@ describe SheetTrace::Operations::TransformIslands do
   end
 
   it "scales, then turns, then moves about the middle of the common box" do
-    moved = operate(job, "transform_islands", islands: [0], scale: [0.5, 1], turn_rad: Math::PI / 2, move_px: [10, -20]).job
+    moved =
+      operate(job, "transform_islands", islands: [0], scale: [0.5, 1], turn_rad: Math::PI / 2, move_px: [10, -20]).job
     # Front: 320 x 480 at 24, 24; middle 184, 264. Half as wide: 160 x 480; turned: 480 x 160.
     assert_equal [184 - 240 + 10, 264 - 80 - 20, 184 + 240 + 10, 264 + 80 - 20].map(&:to_f), boxes.call(moved)[0]
   end
 
   it "says what it did" do
-    { { move_px: [3, -1.5] } => "Front: moved 3 px right, 1.5 px up", { turn_rad: Math::PI / 12 } => "Front: turned 15°",
-      { scale: [2, 2] } => "Front: scaled to 640 x 960 px, 8 px/mm", {} => "Front: left in place" }.each do |parameters, sentence|
+    {
+      { move_px: [3, -1.5] } => "Front: moved 3 px right, 1.5 px up",
+      { turn_rad: Math::PI / 12 } => "Front: turned 15°",
+      { scale: [2, 2] } => "Front: scaled to 640 x 960 px, 8 px/mm",
+      {} => "Front: left in place"
+    }.each do |parameters, sentence|
       assert_equal sentence, operate(job, "transform_islands", islands: [0], **parameters).sentence
     end
-    assert_equal "Front and Left: moved 1 px down", operate(job, "transform_islands", islands: [0, 1], move_px: [0, 1]).sentence
+    assert_equal "Front and Left: moved 1 px down",
+                 operate(job, "transform_islands", islands: [0, 1], move_px: [0, 1]).sentence
   end
 end

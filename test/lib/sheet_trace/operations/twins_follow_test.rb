@@ -14,8 +14,23 @@ describe "twins that follow" do
     left, right = pair.call(job)
     corner = job.layout.uv_map.island_points[right][0]
     x, y = job.layout.points_px[corner, true].to_a
-    { "place_corner" => { point: corner, x_px: x + 6, y_px: y - 4, alone: true }, "relax" => { islands: [left], border: "held", steps: 2 },
-      "snap_to_pixels" => { islands: [right], what: "points" } }.each do |name, parameters|
+    {
+      "place_corner" => {
+        point: corner,
+        x_px: x + 6,
+        y_px: y - 4,
+        alone: true
+      },
+      "relax" => {
+        islands: [left],
+        border: "held",
+        steps: 2
+      },
+      "snap_to_pixels" => {
+        islands: [right],
+        what: "points"
+      }
+    }.each do |name, parameters|
       after = operate(job, name, **parameters).job
 
       refute_equal job.layout.points_px, after.layout.points_px, name

@@ -11,8 +11,13 @@ describe "underlays, cells and landmarks of a job" do
   define_method(:templated) do
     job = operate(Demo.tea_caddy.job, "resize_sheet", width_px: 96, height_px: 64).job
     job = operate(job, "add_underlay", picture: "96x64", name: "template.png").job
-    cells = [cell.call("front", 4, 8, 20, 30), cell.call("side", 30, 8, 13, 30), cell.call("lid", 60, 4, 8, 20),
-             cell.call("blue", 80, 50, 8, 8, color: [20, 40, 200], flat: true), cell.call("red", 88, 50, 8, 8, color: [210, 30, 30], flat: true)]
+    cells = [
+      cell.call("front", 4, 8, 20, 30),
+      cell.call("side", 30, 8, 13, 30),
+      cell.call("lid", 60, 4, 8, 20),
+      cell.call("blue", 80, 50, 8, 8, color: [20, 40, 200], flat: true),
+      cell.call("red", 88, 50, 8, 8, color: [210, 30, 30], flat: true)
+    ]
     operate(job, "set_cells", index: 0, cells: cells).job
   end
 
@@ -34,12 +39,19 @@ describe "underlays, cells and landmarks of a job" do
     assert_equal [96, 64], sized.sheet.to_a
     assert_equal job.layout.points_uv, sized.layout.points_uv
     locked = operate(second, "change_underlay", index: 0, locked: true, opacity: 0.4).job
-    assert_refused(SheetTrace::InvalidOperationError, message: /template\.png is locked/) { operate(locked, "remove_underlay", index: 0) }
-    assert_equal ["photo.jpg", 0], operate(second, "remove_underlay", index: 0).job.fit_setup.then { |fit_setup| [fit_setup.underlay.name, fit_setup.shown] }
+    assert_refused(SheetTrace::InvalidOperationError, message: /template\.png is locked/) do
+      operate(locked, "remove_underlay", index: 0)
+    end
+    assert_equal ["photo.jpg", 0],
+                 operate(second, "remove_underlay", index: 0).job.fit_setup.then { |fit_setup|
+                   [fit_setup.underlay.name, fit_setup.shown]
+                 }
     reference = operate(second, "change_underlay", index: 1, reference: true).job
 
     assert_nil reference.fit_setup.shown
-    assert_refused(SheetTrace::InvalidOperationError, message: /only looked at/) { operate(reference, "show_underlay", index: 1) }
+    assert_refused(SheetTrace::InvalidOperationError, message: /only looked at/) do
+      operate(reference, "show_underlay", index: 1)
+    end
   end
 
   it "sets an island into a cell upright: inside, filling, covering, in true shape, inset" do
@@ -49,26 +61,39 @@ describe "underlays, cells and landmarks of a job" do
     assert_equal [4, 8, 24, 38], front.job.layout.boxes_px[0, true].to_a.map { |px| px.round(9) }
     assert_match(/Front set into front: /, front.sentence)
     # Front is 80 x 120 mm: in 20 x 30 px it goes exactly, with an inset of 2 px 16 px are left across.
-    inside = operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "true_shape" }], inset_px: 2).job
+    inside =
+      operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "true_shape" }], inset_px: 2).job
 
     assert_equal [16.0, 24.0], inside.layout.size_px(0).map { |px| px.round(3) }
     cover = operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 1, way: "cover", turn: "keep" }]).job
 
     assert_operator cover.layout.size_px(0).zip([13, 30]).map { |own, wanted| own - wanted }.min, :>=, -1e-9
-    turned = operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "fill", turn_rad: Math::PI / 2 }]).job
+    turned =
+      operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "fill", turn_rad: Math::PI / 2 }]).job
 
     assert_in_delta Math::PI / 2, turned.measures[0].up_angle_rad, 1e-9
-    mirrored = operate(front.job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "fill", mirrored: true }]).job
+    mirrored =
+      operate(front.job, "set_into_cells", assignments: [{ islands: [0], cell: 0, way: "fill", mirrored: true }]).job
 
     assert mirrored.measures[0].mirrored
     refute operate(mirrored, "set_into_cells", assignments: [{ islands: [0], cell: 0 }]).job.measures[0].mirrored
-    assert_refused(SheetTrace::LayoutError, message: /leaves nothing of a cell of 8 x 20/) { operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 2 }], inset_px: 4) }
+    assert_refused(SheetTrace::LayoutError, message: /leaves nothing of a cell of 8 x 20/) do
+      operate(job, "set_into_cells", assignments: [{ islands: [0], cell: 2 }], inset_px: 4)
+    end
   end
 
   it "keeps an island inside a cell that is no rectangle" do
-    job = operate(operate(Demo.tea_caddy.job, "add_underlay", picture: "1024x1024", name: "round.png").job, "transform_islands", islands: [4],
-                                                                                                                                 scale: [1, 1.6]).job
-    ring = Array.new(180) { |i| (Math::PI * i / 90).then { |turn| [500 + (200 * Math.cos(turn)), 500 + (200 * Math.sin(turn))] } }
+    job =
+      operate(
+        operate(Demo.tea_caddy.job, "add_underlay", picture: "1024x1024", name: "round.png").job,
+        "transform_islands",
+        islands: [4],
+        scale: [1, 1.6]
+      ).job
+    ring =
+      Array.new(180) do |i|
+        (Math::PI * i / 90).then { |turn| [500 + (200 * Math.cos(turn)), 500 + (200 * Math.sin(turn))] }
+      end
     job = operate(job, "set_cells", index: 0, cells: [cell.call("plate", 300, 300, 400, 400, outline: ring)]).job
     set = operate(job, "set_into_cells", assignments: [{ islands: [4], cell: 0 }]).job
 
@@ -85,7 +110,8 @@ describe "underlays, cells and landmarks of a job" do
     done = operate(job, "set_into_cells", assignments: [{ rest: true, cell: 3, together: false }])
 
     assert_match(/The 5 islands in no cell set into blue/, done.sentence)
-    homes = (0..5).map { |island| SheetTrace::Fit::IntoCell.home(done.job.layout, island, done.job.fit_setup.underlay).name }
+    homes =
+      (0..5).map { |island| SheetTrace::Fit::IntoCell.home(done.job.layout, island, done.job.fit_setup.underlay).name }
 
     assert_equal ["front", *["blue"] * 5], homes
     assert_refused(SheetTrace::InvalidOperationError, message: /every island lies in a cell already/) do
@@ -96,7 +122,12 @@ describe "underlays, cells and landmarks of a job" do
   it "sets several pieces at once, faces of islands detached first" do
     net = operate(templated, "join_islands", edges: [0]).job
     faces = net.layout.uv_map.island_faces.map(&:to_a)
-    after = operate(net, "set_into_cells", assignments: [{ faces: [faces.flatten.first], cell: 3 }, { faces: faces.last, cell: 4, together: false }]).job
+    after =
+      operate(
+        net,
+        "set_into_cells",
+        assignments: [{ faces: [faces.flatten.first], cell: 3 }, { faces: faces.last, cell: 4, together: false }]
+      ).job
 
     assert_equal net.layout.uv_map.island_count + 1, after.layout.uv_map.island_count
     island = after.layout.uv_map.face_islands[faces.flatten.first]
@@ -107,13 +138,19 @@ describe "underlays, cells and landmarks of a job" do
   it "maps materials to the nearest colours, and makes them one" do
     colors = { "lacquer" => [0.8, 0.1, 0.1, 1.0], "card" => [0.1, 0.2, 0.7, 1.0] }
     job = templated
-    materials = job.mesh.materials.each_with_index.map { |one, i| SheetTrace::Mesh::Material.new(name: one.name, color: colors.values[i % 2]) }
+    materials =
+      job.mesh.materials.each_with_index.map do |one, i|
+        SheetTrace::Mesh::Material.new(name: one.name, color: colors.values[i % 2])
+      end
     job = job.with(layout: job.layout.with_mesh(job.mesh.with(materials: materials)))
     mapped = operate(job, "map_palette", collapse: true)
 
     assert_equal ["template"], mapped.job.mesh.material_names
     wanted = job.mesh.face_materials.to_a.map { |material| %w[red blue][material % 2] }
-    got = mapped.job.layout.uv_map.face_islands.to_a.map { |island| SheetTrace::Fit::IntoCell.home(mapped.job.layout, island, mapped.job.fit_setup.underlay).name }
+    got =
+      mapped.job.layout.uv_map.face_islands.to_a.map do |island|
+        SheetTrace::Fit::IntoCell.home(mapped.job.layout, island, mapped.job.fit_setup.underlay).name
+      end
 
     assert_equal wanted, got
     # Well inside: a quarter of 8 px is kept free.
@@ -150,30 +187,44 @@ describe "underlays, cells and landmarks of a job" do
     island = job.island_names.index("hull Left")
     box = job.layout.boxes_px[island, true].to_a
     middle = job.layout.centre_px([island])
-    marks = [[box[0], middle[1]], [box[2], middle[1]], [middle[0], box[1]]].map { |x, y| { island: island, at_px: [x, y], to_px: [(x * 0.9) + 20, (y * 0.9) + 400] } }
+    marks =
+      [[box[0], middle[1]], [box[2], middle[1]], [middle[0], box[1]]].map do |x, y|
+        { island: island, at_px: [x, y], to_px: [(x * 0.9) + 20, (y * 0.9) + 400] }
+      end
     set = operate(job, "set_landmarks", landmarks: marks)
 
     assert_equal "3 landmarks", set.sentence
     fitted = operate(set.job, "fit_landmarks", kind: "similarity")
 
     assert_match(/hull Left fitted by 3 landmarks \(similarity\): off by [\d.]+ px at the most/, fitted.sentence)
-    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.fit_setup.landmarks).max, :<, 30
+    assert_operator SheetTrace::Fit::FitLandmarks.residuals(fitted.job.layout, fitted.job.fit_setup.landmarks).max,
+                    :<,
+                    30
     soft = operate(set.job, "fit_landmarks", kind: "soft")
 
     assert_operator SheetTrace::Fit::FitLandmarks.residuals(soft.job.layout, soft.job.fit_setup.landmarks).max, :<, 0.1
     refute_match(/turned over/, soft.sentence)
-    assert_refused(SheetTrace::InvalidOperationError, message: /3 landmarks; perspective takes 4/) { operate(set.job, "fit_landmarks", kind: "perspective") }
+    assert_refused(SheetTrace::InvalidOperationError, message: /3 landmarks; perspective takes 4/) do
+      operate(set.job, "fit_landmarks", kind: "perspective")
+    end
     finer = operate(set.job, "subdivide_faces", faces: (0...set.job.mesh.face_count).to_a).job
-    places = [set.job, finer].map { |state| state.fit_setup.landmarks.map { |mark| mark.at(state.layout.uv_map, state.layout.points_px) } }
+    places =
+      [set.job, finer].map do |state|
+        state.fit_setup.landmarks.map { |mark| mark.at(state.layout.uv_map, state.layout.points_px) }
+      end
 
-    places.transpose.each { |before, now| before.zip(now) { |px, same| assert_in_delta px, same, 1e-6 } } # half the edges: each lies on another triangle now
+    # half the edges: each lies on another triangle now
+    places.transpose.each { |before, now| before.zip(now) { |px, same| assert_in_delta px, same, 1e-6 } }
   end
 
   it "moves corners alone, to whole pixels (seed #{seed})" do
     job = templated
     points = job.layout.uv_map.island_points[0].to_a.sample(2, random: random)
     after = operate(job, "move_points", points: points, move_px: [1.3, -0.4], to: "corners").job
-    whole = after.layout.points_px[after.layout.uv_map.island_points[0], true].to_a.count { |place| place.all? { |px| (px - px.round).abs < 1e-9 } }
+    whole =
+      after.layout.points_px[after.layout.uv_map.island_points[0], true].to_a.count do |place|
+        place.all? { |px| (px - px.round).abs < 1e-9 }
+      end
 
     assert_equal 2, whole
     assert_equal job.layout.boxes_px[1, true], after.layout.boxes_px[1, true]
@@ -183,7 +234,8 @@ describe "underlays, cells and landmarks of a job" do
     job = Demo.skiff.job
     island = job.island_names.index("hull Right")
     box = job.layout.boxes_px[island, true].to_a
-    # With one handle in each corner the cage is bilinear (Sederberg, Parry 1986): a place in the middle takes a quarter of a corner's shift.
+    # With one handle in each corner the cage is bilinear (Sederberg, Parry 1986): a place in the middle takes a
+    # quarter of a corner's shift.
     middle = Numo::DFloat[[(box[0] + box[2]) / 2, (box[1] + box[3]) / 2]]
     bent = SheetTrace::Geometry::Cage.call(middle, box, columns: 2, rows: 2, shifts: [[40, 20], [0, 0], [0, 0], [0, 0]])
 
@@ -194,14 +246,25 @@ describe "underlays, cells and landmarks of a job" do
     # All handles moved alike: Bernstein polynomials add up to 1, so everything moves alike.
     moved = operate(job, "bend_islands", islands: [island], shifts: [[7, -3]] * 9).job
 
-    moved.layout.boxes_px[island, true].to_a.zip(box, [7, -3, 7, -3]) { |now, was, by| assert_in_delta was + by, now, 1e-6 }
+    moved.layout.boxes_px[island, true]
+      .to_a
+      .zip(box, [7, -3, 7, -3]) { |now, was, by| assert_in_delta was + by, now, 1e-6 }
   end
 
   it "keeps everything of the fit_setup when a job is stored" do
     job = operate(templated, "set_landmarks", landmarks: [{ point: 0, to_px: [3, 4] }]).job
-    job = operate(operate(job, "correct_underlay", index: 0, recipe: [{ step: "trim", left: 2 }]).job, "set_inset", inset_px: 1.5).job
+    job =
+      operate(
+        operate(job, "correct_underlay", index: 0, recipe: [{ step: "trim", left: 2 }]).job,
+        "set_inset",
+        inset_px: 1.5
+      ).job
     stored = SheetTrace::Job::Snapshot.dump(job)
-    again = SheetTrace::Job::Snapshot.load(JSON.parse(JSON.generate(stored.document), symbolize_names: true), stored.blobs.method(:fetch)).job
+    again =
+      SheetTrace::Job::Snapshot.load(
+        JSON.parse(JSON.generate(stored.document), symbolize_names: true),
+        stored.blobs.method(:fetch)
+      ).job
 
     assert_equal job.fit_setup, again.fit_setup
     assert_equal [94, 64], again.fit_setup.underlay.size_px

@@ -6,12 +6,13 @@ require "vips"
 describe SheetTrace::Raster::Corrections do
   corrections = SheetTrace::Raster::Corrections
   # Red tells the column, green the row.
-  coordinates = lambda do |width, height|
-    pixels = Numo::UInt8.zeros(height, width, 4) + 255
-    pixels[true, true, 0] = Numo::DFloat.new(width).seq.expand_dims(0) * 255 / width
-    pixels[true, true, 1] = Numo::DFloat.new(height).seq.expand_dims(1) * 255 / height
-    Vips::Image.new_from_memory_copy(pixels.to_binary, width, height, 4, :uchar).copy(interpretation: :srgb)
-  end
+  coordinates =
+    lambda do |width, height|
+      pixels = Numo::UInt8.zeros(height, width, 4) + 255
+      pixels[true, true, 0] = Numo::DFloat.new(width).seq.expand_dims(0) * 255 / width
+      pixels[true, true, 1] = Numo::DFloat.new(height).seq.expand_dims(1) * 255 / height
+      Vips::Image.new_from_memory_copy(pixels.to_binary, width, height, 4, :uchar).copy(interpretation: :srgb)
+    end
   color = ->(image, x, y) { image.getpoint(x, y).map(&:round) }
 
   it "straightens four corners into a rectangle" do
@@ -25,7 +26,11 @@ describe SheetTrace::Raster::Corrections do
     assert_in_delta 100 * 255 / 120.0, color.call(image, 79, 59)[0], 5
     assert_in_delta 90 * 255 / 100.0, color.call(image, 79, 59)[1], 5
     # Of a rectangle it is a crop, to a rounding step.
-    crop = corrections.call([{ step: "straighten", corners: [[10, 20], [50, 20], [50, 70], [10, 70]] }], coordinates.call(120, 100))
+    crop =
+      corrections.call(
+        [{ step: "straighten", corners: [[10, 20], [50, 20], [50, 70], [10, 70]] }],
+        coordinates.call(120, 100)
+      )
 
     assert_operator (crop - coordinates.call(120, 100).crop(10, 20, 40, 50)).abs.max, :<=, 1
   end
@@ -38,7 +43,8 @@ describe SheetTrace::Raster::Corrections do
     assert_equal [90, 45], [trimmed.width, trimmed.height]
     assert_equal color.call(image, 10, 0), color.call(trimmed, 0, 0)
     assert_equal [60, 50], [closed.width, closed.height]
-    assert_equal [color.call(image, 19, 3), color.call(image, 60, 3)], [color.call(closed, 19, 3), color.call(closed, 20, 3)]
+    assert_equal [color.call(image, 19, 3), color.call(image, 60, 3)],
+                 [color.call(closed, 19, 3), color.call(closed, 20, 3)]
     assert_equal [100, 30], corrections.size([{ step: "leave_out", way: "down", from_px: 0, to_px: 20 }], [100, 50])
   end
 
@@ -55,7 +61,8 @@ describe SheetTrace::Raster::Corrections do
   end
 
   it "unrolls a label from a cylinder: equal widths come out equal" do
-    # Stripes every 10 degrees on a cylinder of radius 90, its axis at 100: seen at 100 + 90 sin t (development of a cylinder).
+    # Stripes every 10 degrees on a cylinder of radius 90, its axis at 100: seen at 100 + 90 sin t (development of a
+    # cylinder).
     angles = (0...200).map { |x| (x + 0.5 - 100) / 90.0 }.map { |s| s.abs < 1 ? Math.asin(s) : nil }
     pixels = Numo::UInt8.zeros(40, 200, 4) + 255
     angles.each_with_index { |angle, x| pixels[true, x, 0..2] = angle && (angle * 18 / Math::PI).floor.even? ? 255 : 0 }
@@ -71,17 +78,23 @@ describe SheetTrace::Raster::Corrections do
 
   it "tells what is wrong with a recipe, and at which step" do
     step = SheetTrace::Raster::Corrections::Step.new
-    check = lambda do |recipe|
-      corrections.checked_sizes(SheetTrace::Parameters::ListOf.new(step, sizes: 0..20, entry: "step").check(recipe, "recipe", nil), [200, 100])
-    end
+    check =
+      lambda do |recipe|
+        corrections.checked_sizes(
+          SheetTrace::Parameters::ListOf.new(step, sizes: 0..20, entry: "step").check(recipe, "recipe", nil),
+          [200, 100]
+        )
+      end
 
-    { [{ step: "fly" }] => /no correction "fly"/, [{ step: "trim", left: 300 }] => /step 1, trim: nothing would be left/,
+    {
+      [{ step: "fly" }] => /no correction "fly"/,
+      [{ step: "trim", left: 300 }] => /step 1, trim: nothing would be left/,
       [{ step: "trim", colour: 1 }] => /step 1: trim: there is no parameter colour/,
-      [{ step: "trim" }, { step: "straighten", corners: [[0, 0], [0, 9], [9, 9], [9, 0]] }] => /step 2, straighten: .*clockwise/,
+      [{ step: "trim" }, { step: "straighten", corners: [[0, 0], [0, 9], [9, 9], [9, 0]] }] =>
+        /step 2, straighten: .*clockwise/,
       "x" => /recipe is no list/,
-      [{ step: "unroll", left_px: 9, right_px: 3 }] => /right side must lie right/ }.each do |recipe, message|
-      assert_refused(SheetTrace::InputError, message: message) { check.call(recipe) }
-    end
+      [{ step: "unroll", left_px: 9, right_px: 3 }] => /right side must lie right/
+    }.each { |recipe, message| assert_refused(SheetTrace::InputError, message: message) { check.call(recipe) } }
     assert_equal [197, 100], check.call([{ step: "trim", left: 3 }, { step: "even_light" }])
   end
 end

@@ -3,9 +3,15 @@
 require_relative "../../../test_helper"
 
 describe SheetTrace::Raster::TexelMap do
-  build = lambda do |points, triangles, width, height|
-    SheetTrace::Raster::TexelMap.call(Numo::DFloat.cast(points), Numo::Int32.cast(triangles), width_px: width, height_px: height)
-  end
+  build =
+    lambda do |points, triangles, width, height|
+      SheetTrace::Raster::TexelMap.call(
+        Numo::DFloat.cast(points),
+        Numo::Int32.cast(triangles),
+        width_px: width,
+        height_px: height
+      )
+    end
 
   # PNG 3rd edition, 13 and OBJ: the sample of a pixel stands for its middle, so a square from 1 to 3
   # covers the middles 1.5 and 2.5.
@@ -19,10 +25,14 @@ describe SheetTrace::Raster::TexelMap do
     random = Random.new(11) # any seed does
     side = 9
     points = Array.new(side * side) { |i| [(i % side * 4) + (random.rand * 2), (i / side * 4) + (random.rand * 2)] }
-    triangles = (0...(side - 1)).to_a.product((0...(side - 1)).to_a).flat_map do |y, x|
-      a = (y * side) + x
-      [[a, a + 1, a + side + 1], [a, a + side + 1, a + side]]
-    end
+    triangles =
+      (0...(side - 1))
+        .to_a
+        .product((0...(side - 1)).to_a)
+        .flat_map do |y, x|
+          a = (y * side) + x
+          [[a, a + 1, a + side + 1], [a, a + side + 1, a + side]]
+        end
     corners = Numo::DFloat.cast(triangles.map { |triangle| points.values_at(*triangle) })
     texels, = SheetTrace::Raster::Rasterise.call(corners, 40, 40)
     inner = (6...30).to_a.product((6...30).to_a).map { |y, x| (y * 40) + x }
@@ -40,7 +50,12 @@ describe SheetTrace::Raster::TexelMap do
 
   it "takes a triangle of no area, and none at all" do
     assert_empty build.call([[1, 1], [3, 3], [2, 2]], [[0, 1, 2]], 4, 4).texels
-    assert_empty SheetTrace::Raster::TexelMap.call(Numo::DFloat.zeros(0, 2), Numo::Int32.zeros(0, 3), width_px: 4, height_px: 4).texels
+    assert_empty SheetTrace::Raster::TexelMap.call(
+                   Numo::DFloat.zeros(0, 2),
+                   Numo::Int32.zeros(0, 3),
+                   width_px: 4,
+                   height_px: 4
+                 ).texels
   end
 
   it "carries values from the corners to the middles of texels" do
@@ -48,7 +63,8 @@ describe SheetTrace::Raster::TexelMap do
     x, y = map.interpolate([Numo::DFloat[[0, 8, 0]], Numo::DFloat[[0, 0, 8]]])
 
     assert_in_delta 0.5, x[0], 1e-12
-    assert_equal map.texels.to_a.map { |texel| [(texel % 8) + 0.5, (texel / 8) + 0.5] }, x.to_a.map { |v| v.round(9) }.zip(y.to_a.map { |v| v.round(9) })
+    assert_equal map.texels.to_a.map { |texel| [(texel % 8) + 0.5, (texel / 8) + 0.5] },
+                 x.to_a.map { |v| v.round(9) }.zip(y.to_a.map { |v| v.round(9) })
   end
 
   it "bleeds to the nearest texel within reach, by distance between middles" do
@@ -59,10 +75,16 @@ describe SheetTrace::Raster::TexelMap do
     expected = ((0...100).to_a - covered).select { |texel| covered.map { |own| distance.call(texel, own) }.min <= 2 }
 
     assert_equal expected, targets.to_a
-    targets.to_a.zip(sources.to_a) { |to, from| assert_in_delta covered.map { |own| distance.call(to, own) }.min, distance.call(to, from), 1e-12 }
+    targets
+      .to_a
+      .zip(sources.to_a) do |to, from|
+        assert_in_delta covered.map { |own| distance.call(to, own) }.min, distance.call(to, from), 1e-12
+      end
   end
 
   it "refuses to bleed further than it can" do
-    assert_refused(SheetTrace::InputError, { bleed_px: 65 }) { build.call([[1, 1], [3, 1], [3, 3]], [[0, 1, 2]], 4, 4).bleed(65) }
+    assert_refused(SheetTrace::InputError, { bleed_px: 65 }) do
+      build.call([[1, 1], [3, 1], [3, 3]], [[0, 1, 2]], 4, 4).bleed(65)
+    end
   end
 end

@@ -26,15 +26,43 @@ describe SheetTrace::Trace::Template do
   end
 
   it "draws shared edges once, also where islands are stacked" do
-    stacked = ["v 0 0 0", "v 1 0 0", "v 1 1 0", "v 0 1 0", "v 0 0 9", "v 1 0 9", "v 1 1 9", "v 0 1 9", "vt 0 0", "vt 1 0", "vt 1 1", "vt 0 1",
-               "f 1/1 2/2 3/3 4/4", "f 5/1 6/2 7/3 8/4"].join("\n")
+    stacked = [
+      "v 0 0 0",
+      "v 1 0 0",
+      "v 1 1 0",
+      "v 0 1 0",
+      "v 0 0 9",
+      "v 1 0 9",
+      "v 1 1 9",
+      "v 0 1 9",
+      "vt 0 0",
+      "vt 1 0",
+      "vt 1 1",
+      "vt 0 1",
+      "f 1/1 2/2 3/3 4/4",
+      "f 5/1 6/2 7/3 8/4"
+    ].join("\n")
 
     assert_equal 4, draw.call(stacked).segments.shape[0]
   end
 
   it "leaves inner edges out on demand" do
-    two = ["v 0 0 0", "v 1 0 0", "v 1 1 0", "v 0 1 0", "v 2 0 0", "v 2 1 0", "vt 0 0", "vt 0.5 0", "vt 0.5 1", "vt 0 1", "vt 1 0", "vt 1 1",
-           "f 1/1 2/2 3/3 4/4", "f 2/2 5/5 6/6 3/3"].join("\n")
+    two = [
+      "v 0 0 0",
+      "v 1 0 0",
+      "v 1 1 0",
+      "v 0 1 0",
+      "v 2 0 0",
+      "v 2 1 0",
+      "vt 0 0",
+      "vt 0.5 0",
+      "vt 0.5 1",
+      "vt 0 1",
+      "vt 1 0",
+      "vt 1 1",
+      "f 1/1 2/2 3/3 4/4",
+      "f 2/2 5/5 6/6 3/3"
+    ].join("\n")
 
     assert_equal 7, draw.call(two).segments.shape[0]
     assert_equal 6, draw.call(two, edges: "outline").segments.shape[0]
@@ -52,7 +80,13 @@ describe SheetTrace::Trace::Template do
   end
 
   it "draws unbroken lines of the width asked for" do
-    image = draw.call(Models.panel(uvs: [[0.1, 0.1], [0.9, 0.1], [0.9, 0.9], [0.1, 0.9]]), line_px: 3, color: "#000000", background: "white").to_image
+    image =
+      draw.call(
+        Models.panel(uvs: [[0.1, 0.1], [0.9, 0.1], [0.9, 0.9], [0.1, 0.9]]),
+        line_px: 3,
+        color: "#000000",
+        background: "white"
+      ).to_image
 
     assert_equal([0.0], (10..90).map { |x| image.getpoint(x, 45)[0] }.uniq)
     assert_equal [0.0, 0.0], [44, 45].map { |y| image.getpoint(50, y)[0] }

@@ -5,14 +5,21 @@ require_relative "../../../../demo/tea_caddy"
 
 describe SheetTrace::UvMap::NameIslands do
   # Each quadrilateral, given by its lower left corner, faces the front and is an island of its own.
-  fronts = lambda do |places, parts|
-    lines = places.each_with_index.flat_map do |(x, y), i|
-      corners = [[x, y], [x + 1, y], [x + 1, y + 1], [x, y + 1]].map { |a, b| "v #{a} #{b} 0" }
-      uvs = [[0, 0], [1, 0], [1, 1], [0, 1]].map { |u, v| "vt #{(i + u) / 9.0} #{v / 9.0}" }
-      [*corners, *uvs, ("o #{parts[i]}" if parts), "f #{(1..4).map { |k| "#{(4 * i) + k}/#{(4 * i) + k}" }.join(" ")}"].compact
+  fronts =
+    lambda do |places, parts|
+      lines =
+        places.each_with_index.flat_map do |(x, y), i|
+          corners = [[x, y], [x + 1, y], [x + 1, y + 1], [x, y + 1]].map { |a, b| "v #{a} #{b} 0" }
+          uvs = [[0, 0], [1, 0], [1, 1], [0, 1]].map { |u, v| "vt #{(i + u) / 9.0} #{v / 9.0}" }
+          [
+            *corners,
+            *uvs,
+            ("o #{parts[i]}" if parts),
+            "f #{(1..4).map { |k| "#{(4 * i) + k}/#{(4 * i) + k}" }.join(" ")}"
+          ].compact
+        end
+      Models.map(lines.join("\n")).island_names
     end
-    Models.map(lines.join("\n")).island_names
-  end
 
   it "names the panels of a carton" do
     assert_equal %w[Front Left Right Back Top Bottom], Models.map(Demo::TeaCaddy.obj).island_names

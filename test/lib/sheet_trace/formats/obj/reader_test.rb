@@ -8,10 +8,11 @@ describe SheetTrace::Formats::Obj::Reader do
   corners = ["v 0 0 0", "v 1 0 0", "v 1 1 0", "v 0 1 0"]
   uvs = ["vt 0 0", "vt 1 0", "vt 1 1", "vt 0 1"]
   square = [*corners, *uvs, "f 1/1 2/2 3/3 4/4"]
-  faces = lambda do |reading|
-    mesh = reading.mesh
-    mesh.face_starts.to_a.each_cons(2).map { |start, stop| mesh.corner_vertices[start...stop].to_a }
-  end
+  faces =
+    lambda do |reading|
+      mesh = reading.mesh
+      mesh.face_starts.to_a.each_cons(2).map { |start, stop| mesh.corner_vertices[start...stop].to_a }
+    end
   codes = ->(reading) { reading.notes.map(&:code) }
 
   it "keeps polygons as polygons" do
@@ -22,13 +23,19 @@ describe SheetTrace::Formats::Obj::Reader do
 
   # "f -4 -3 -2 -1" behind four vertices, twice: the manual's own square, "Cube with negative reference numbers".
   it "counts negative indices back from the line they stand on" do
-    reading = read.call([*corners, "f -4 -3 -2 -1", *corners.map { |line| line.sub(/0$/, "5") }, "f -4 -3 -2 -1"].join("\n"))
+    reading =
+      read.call([*corners, "f -4 -3 -2 -1", *corners.map { |line| line.sub(/0$/, "5") }, "f -4 -3 -2 -1"].join("\n"))
 
     assert_equal [[0, 1, 2, 3], [4, 5, 6, 7]], faces.call(reading)
   end
 
   it "reads corners with UV, with normal, with both and with neither" do
-    written = { "f 1 2 3" => false, "f 1/1 2/2 3/3" => true, "f 1//1 2//1 3//1" => false, "f 1/1/1 2/2/1 3/3/1" => true }
+    written = {
+      "f 1 2 3" => false,
+      "f 1/1 2/2 3/3" => true,
+      "f 1//1 2//1 3//1" => false,
+      "f 1/1/1 2/2/1 3/3/1" => true
+    }
     reading = read.call([*corners, *uvs, "vn 0 0 1", *written.keys].join("\n"))
 
     assert_equal written.values.map { |mapped| mapped ? 1 : 0 }, reading.face_mapped.to_a
@@ -37,7 +44,10 @@ describe SheetTrace::Formats::Obj::Reader do
   end
 
   it "names parts by o and g, and materials by usemtl" do
-    mesh = read.call([*corners, "o box", "usemtl card", "f 1 2 3", "g lid", "f 1 3 4", "o tray", "usemtl tin", "f 1 2 4"].join("\n")).mesh
+    mesh =
+      read.call(
+        [*corners, "o box", "usemtl card", "f 1 2 3", "g lid", "f 1 3 4", "o tray", "usemtl tin", "f 1 2 4"].join("\n")
+      ).mesh
 
     assert_equal ["box", "box / lid", "tray"], mesh.parts
     assert_equal [0, 1, 2], mesh.face_parts.to_a
@@ -47,14 +57,21 @@ describe SheetTrace::Formats::Obj::Reader do
 
   it "reads any line ending, continued lines, tabs, comments and a byte-order mark" do
     plain = read.call(square.join("\n"))
-    variants = { "CR LF" => square.join("\r\n"), "CR" => square.join("\r"), "mark" => "\u{FEFF}#{square.join("\n")}",
-                 "tabs" => square.join("\n").tr(" ", "\t"), "blanks" => square.map { |line| "  #{line.gsub(" ", "   ")}  " }.join("\n"),
-                 "comments" => square.map { |line| "#{line} # of ours" }.join("\n# and more\n"),
-                 "continued" => square.join("\n").sub("f 1/1 2/2", "f 1/1 \\\n 2/2") }
+    variants = {
+      "CR LF" => square.join("\r\n"),
+      "CR" => square.join("\r"),
+      "mark" => "\u{FEFF}#{square.join("\n")}",
+      "tabs" => square.join("\n").tr(" ", "\t"),
+      "blanks" => square.map { |line| "  #{line.gsub(" ", "   ")}  " }.join("\n"),
+      "comments" => square.map { |line| "#{line} # of ours" }.join("\n# and more\n"),
+      "continued" => square.join("\n").sub("f 1/1 2/2", "f 1/1 \\\n 2/2")
+    }
     variants.each do |what, text|
       reading = read.call(text)
 
-      assert_equal [plain.mesh.positions, plain.uvs, faces.call(plain)], [reading.mesh.positions, reading.uvs, faces.call(reading)], what
+      assert_equal [plain.mesh.positions, plain.uvs, faces.call(plain)],
+                   [reading.mesh.positions, reading.uvs, faces.call(reading)],
+                   what
     end
   end
 
@@ -65,11 +82,16 @@ describe SheetTrace::Formats::Obj::Reader do
   end
 
   it "tells what it leaves out, with count and first line" do
-    note = read.call([*corners, "p 1", "p 2", "l 1 2", "bevel on", "f 1 2 3"].join("\n")).notes.find { |one| one.code == "points_ignored" }
+    note =
+      read
+        .call([*corners, "p 1", "p 2", "l 1 2", "bevel on", "f 1 2 3"].join("\n"))
+        .notes
+        .find { |one| one.code == "points_ignored" }
 
     assert_equal({ file: "box.obj", line: 5, count: 2 }, note.where)
     assert_match(/box\.obj, 2 lines, the first is line 5/, note.message)
-    assert_equal %w[lines_ignored no_uvs points_ignored unknown_word], codes.call(read.call([*corners, "p 1", "l 1 2", "bevel on", "f 1 2 3"].join("\n"))).sort
+    assert_equal %w[lines_ignored no_uvs points_ignored unknown_word],
+                 codes.call(read.call([*corners, "p 1", "l 1 2", "bevel on", "f 1 2 3"].join("\n"))).sort
   end
 
   it "tells of faces without area and without UVs" do
@@ -95,13 +117,20 @@ describe SheetTrace::Formats::Obj::Reader do
     "a bare f" => [[*square, "f"], 10, /f stands alone/]
   }.each do |what, (lines, line, message)|
     it "names the line of #{what}" do
-      assert_refused(SheetTrace::FormatError, { file: "box.obj", line: line }, message: message) { read.call(lines.join("\n")) }
+      assert_refused(SheetTrace::FormatError, { file: "box.obj", line: line }, message: message) do
+        read.call(lines.join("\n"))
+      end
     end
   end
 
   it "refuses what is no OBJ file, naming the file" do
-    { "" => /is empty/, " \n " => /is empty/, "hello\nworld" => /not an OBJ file/, "v 0 0 0\n" => /has no faces/,
-      "\x7FELF\0\0\1" => /bytes that are not text/ }.each do |bytes, message|
+    {
+      "" => /is empty/,
+      " \n " => /is empty/,
+      "hello\nworld" => /not an OBJ file/,
+      "v 0 0 0\n" => /has no faces/,
+      "\x7FELF\0\0\1" => /bytes that are not text/
+    }.each do |bytes, message|
       assert_refused(SheetTrace::FormatError, { file: "box.obj" }, message: message) { read.call(bytes.b) }
     end
   end

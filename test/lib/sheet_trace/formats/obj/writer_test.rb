@@ -5,11 +5,21 @@ require_relative "../../../../../demo/tea_caddy"
 require "open3"
 
 describe SheetTrace::Formats::Obj::Writer do
-  textured = lambda do |job, name|
-    mesh = job.mesh.with(materials: job.mesh.materials.map { |material| SheetTrace::Mesh::Material.new(name: material.name, image: "#{name}.png") })
-    SheetTrace::Formats::Model.of_layout(job.layout, mesh: mesh)
-  end
-  write = ->(job, name = "caddy") { SheetTrace::Formats::Obj::Writer.call(textured.call(job, name), base_name: name).files }
+  textured =
+    lambda do |job, name|
+      mesh =
+        job.mesh.with(
+          materials:
+            job.mesh.materials.map do |material|
+              SheetTrace::Mesh::Material.new(name: material.name, image: "#{name}.png")
+            end
+        )
+      SheetTrace::Formats::Model.of_layout(job.layout, mesh: mesh)
+    end
+  write =
+    lambda do |job, name = "caddy"|
+      SheetTrace::Formats::Obj::Writer.call(textured.call(job, name), base_name: name).files
+    end
 
   # assimp (Open Asset Import Library) is a reader that nobody here wrote.
   it "is read by an independent program with as many vertices, faces and UVs" do
@@ -41,7 +51,13 @@ describe SheetTrace::Formats::Obj::Writer do
   end
 
   it "writes the layout's UVs, not the file's" do
-    job = operate(Models.job(Models.panel, width_px: 100, height_px: 100), "transform_islands", islands: [0], move_px: [10, 0]).job
+    job =
+      operate(
+        Models.job(Models.panel, width_px: 100, height_px: 100),
+        "transform_islands",
+        islands: [0],
+        move_px: [10, 0]
+      ).job
     again = Models.job(write.call(job).fetch("caddy.obj"))
 
     assert_in_delta 0.2, again.layout.points_uv[true, 0].min, 1e-12

@@ -3,7 +3,10 @@
 require_relative "../../../../test_helper"
 
 describe SheetTrace::Formats::Ply::Reader do
-  read = ->(bytes, **beside) { SheetTrace::Formats.read_files({ "cube.ply" => bytes, **beside.transform_keys(&:to_s) }) }
+  read =
+    lambda do |bytes, **beside|
+      SheetTrace::Formats.read_files({ "cube.ply" => bytes, **beside.transform_keys(&:to_s) })
+    end
   faces = ->(mesh) { mesh.face_starts.to_a.each_cons(2).map { |start, stop| mesh.corner_vertices[start...stop].to_a } }
 
   # The cube of Turk, "The PLY Polygon File Format", 1994, without its comments.
@@ -34,13 +37,21 @@ describe SheetTrace::Formats::Ply::Reader do
   PLY
 
   # The same numbers in binary, by a reading of the head alone.
-  binary = lambda do |text, order|
-    head, body = text.split("end_header\n")
-    numbers = body.lines.map(&:split)
-    float, int = order == "little" ? %w[e l<] : %w[g l>]
-    packed = numbers.map { |row| row.size == 3 ? row.map(&:to_f).pack("#{float}3") : [row[0].to_i].pack("C") + row.drop(1).map(&:to_i).pack("#{int}*") }
-    "#{head.sub("ascii", "binary_#{order}_endian")}end_header\n".b + packed.join.b
-  end
+  binary =
+    lambda do |text, order|
+      head, body = text.split("end_header\n")
+      numbers = body.lines.map(&:split)
+      float, int = order == "little" ? %w[e l<] : %w[g l>]
+      packed =
+        numbers.map do |row|
+          if row.size == 3
+            row.map(&:to_f).pack("#{float}3")
+          else
+            [row[0].to_i].pack("C") + row.drop(1).map(&:to_i).pack("#{int}*")
+          end
+        end
+      "#{head.sub("ascii", "binary_#{order}_endian")}end_header\n".b + packed.join.b
+    end
 
   it "reads the cube of the format's description" do
     mesh = read.call(cube).mesh
@@ -52,7 +63,12 @@ describe SheetTrace::Formats::Ply::Reader do
 
   it "reads the same from both binary orders, and from any line ending" do
     expected = read.call(cube).mesh
-    [binary.call(cube, "little"), binary.call(cube, "big"), cube.gsub("\n", "\r\n"), cube.gsub("\n", "\r")].each do |bytes|
+    [
+      binary.call(cube, "little"),
+      binary.call(cube, "big"),
+      cube.gsub("\n", "\r\n"),
+      cube.gsub("\n", "\r")
+    ].each do |bytes|
       mesh = read.call(bytes).mesh
 
       assert_equal [expected.positions, faces.call(expected)], [mesh.positions, faces.call(mesh)]
@@ -66,16 +82,23 @@ describe SheetTrace::Formats::Ply::Reader do
   end
 
   it "reads UVs by vertex and by corner, and the picture's name" do
-    by_vertex = "ply\nformat ascii 1.0\ncomment TextureFile skin.png\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\n" \
-                "property float s\nproperty float t\n" \
-                "element face 1\nproperty list uchar int vertex_indices\nend_header\n0 0 0 0.1 0.2\n1 0 0 0.9 0.2\n0 1 0 0.1 0.8\n3 0 1 2\n"
+    by_vertex =
+      "ply\nformat ascii 1.0\ncomment TextureFile skin.png\nelement vertex 3\nproperty float x\nproperty float " \
+        "y\nproperty float z\n" \
+        "property float s\nproperty float t\n" \
+        "element face 1\nproperty list uchar int vertex_indices\nend_header\n0 0 0 0.1 0.2\n1 0 0 0.9 0.2\n0 1 0 0.1 " \
+        "0.8\n3 0 1 2\n"
     reading = read.call(by_vertex, "skin.png": "png")
 
     assert_equal [[0.1, 0.2], [0.9, 0.2], [0.1, 0.8]], reading.uvs[reading.corner_uvs, true].to_a
     assert_equal "skin.png", reading.mesh.materials[0].image
-    by_corner = cube.sub("vertex_index\n", "vertex_index\nproperty list uchar float texcoord\n").lines.map do |line|
-      line.start_with?("4 ") ? "#{line.chomp} 8 0 0 1 0 1 1 0 1\n" : line
-    end.join.sub("8 0 0 1 0 1 1 0 1\n", "0\n")
+    by_corner =
+      cube
+        .sub("vertex_index\n", "vertex_index\nproperty list uchar float texcoord\n")
+        .lines
+        .map { |line| line.start_with?("4 ") ? "#{line.chomp} 8 0 0 1 0 1 1 0 1\n" : line }
+        .join
+        .sub("8 0 0 1 0 1 1 0 1\n", "0\n")
     reading = read.call(by_corner)
 
     assert_equal [0, 1, 1, 1, 1, 1], reading.face_mapped.to_a
@@ -83,9 +106,12 @@ describe SheetTrace::Formats::Ply::Reader do
   end
 
   it "tells what it leaves out" do
-    colored = cube.sub("property float z\n", "property float z\nproperty uchar red\n").lines.map do |line|
-      line.match?(/^[01] [01] [01]$/) ? "#{line.chomp} 200\n" : line
-    end.join
+    colored =
+      cube
+        .sub("property float z\n", "property float z\nproperty uchar red\n")
+        .lines
+        .map { |line| line.match?(/^[01] [01] [01]$/) ? "#{line.chomp} 200\n" : line }
+        .join
 
     assert_equal ["cube.ply: red of vertex are left out"], read.call(colored).notes.map(&:message)
   end
@@ -108,7 +134,9 @@ describe SheetTrace::Formats::Ply::Reader do
   end
 
   it "refuses ten million vertices before reading them" do
-    assert_refused(SheetTrace::LimitError, { got: 10_000_000 }) { read.call(cube.sub("element vertex 8", "element vertex 10000000")) }
+    assert_refused(SheetTrace::LimitError, { got: 10_000_000 }) do
+      read.call(cube.sub("element vertex 8", "element vertex 10000000"))
+    end
   end
 
   it "refuses a binary file that ends too soon" do
