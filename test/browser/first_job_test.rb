@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "browser_test_case"
+require "zip"
 
 # The main job, as a painter does it: from the start page to a label that has outlived the server.
 describe "a first job" do
@@ -72,7 +73,23 @@ describe "a first job" do
     click_button "Redo"
 
     assert_field "Label centre, above the island's middle", with: "20"
+    assert_recipe_delivers_the_same
   end
+
+  # What was delivered by hand, and what the recipe of the job delivers without the screen.
+  def assert_recipe_delivers_the_same
+    stage "Deliver"
+    by_hand = unzip(downloaded { click_link "Deliver the zip" })
+    recipe = unzip(downloaded { click_link "Save as a recipe" })
+    recipe.each { |name, bytes| file(name, bytes) }
+    out = File.join(@folder, "again")
+    system("bin/sheet-trace", "run", File.join(@folder, "tea-caddy.json"), "-o", out, exception: true, out: File::NULL)
+
+    assert_equal %w[tea-caddy.mtl tea-caddy.obj tea-caddy.png], by_hand.keys.sort
+    by_hand.each { |name, bytes| assert_equal bytes, File.binread(File.join(out, name)), name }
+  end
+
+  def unzip(path) = Zip::File.open(path) { |zip| zip.to_h { |entry| [entry.name, entry.get_input_stream.read] } }
 
   it "says in one line what is wrong with a file, and starts no job" do
     choose("Choose a model", file("broken.obj", "v 0 0 0\nv 1 0 0\nf 1 2 7\n"))

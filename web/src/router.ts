@@ -5,7 +5,11 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: "/", component: StartPage },
-    { path: "/jobs/:id/:stage?", component: () => import("./pages/EditorPage.vue"), props: (route) => ({ id: route.params.id, stage: route.params.stage || "model" }) },
+    {
+      path: "/jobs/:id/:stage?",
+      component: () => import("./pages/EditorPage.vue"),
+      props: (route) => ({ id: route.params.id, stage: route.params.stage || "model" }),
+    },
     { path: "/:rest(.*)*", redirect: "/" },
   ],
 });

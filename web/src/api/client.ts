@@ -1,6 +1,35 @@
 import type {
-  ArrayName, Band, Borders, Brought, Clearance, Composed, FoundCells, Job, Jobs, KeptSheetMap, Legends, Look, MeasureKind, NextLandmark, OperationName, Operations, PickKind, Picked,
-  Picks, Pieces, Preflight, Preview, Proposals, SheetMap, Solids, Swap, Symmetry, TraceSettings, Triple, Watched, WorstFaces,
+  ArrayName,
+  Band,
+  Borders,
+  Brought,
+  Clearance,
+  Composed,
+  FoundCells,
+  Job,
+  Jobs,
+  KeptSheetMap,
+  Legends,
+  Look,
+  MeasureKind,
+  NextLandmark,
+  OperationName,
+  Operations,
+  PickKind,
+  Picked,
+  Picks,
+  Pieces,
+  Preflight,
+  Preview,
+  Proposals,
+  SheetMap,
+  Solids,
+  Swap,
+  Symmetry,
+  TraceSettings,
+  Triple,
+  Watched,
+  WorstFaces,
 } from "./types";
 
 /** What the server refused, or why it could not be asked. */
@@ -46,7 +75,12 @@ async function ask<T>(method: string, path: string, body?: unknown, signal?: Abo
 
 /** Lines of an answer, as they come in. */
 async function* lines(path: string, body: object, signal: AbortSignal): AsyncGenerator<string> {
-  const response = await fetch(path, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body), signal });
+  const response = await fetch(path, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(body),
+    signal,
+  });
   if (!response.ok) throw failure(response.status, await response.text());
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   let rest = "";
@@ -62,7 +96,14 @@ async function* lines(path: string, body: object, signal: AbortSignal): AsyncGen
 type Progress = (share: number) => void;
 
 /** Sends files. XMLHttpRequest, as fetch tells no upload progress. */
-function send<T>(path: string, files: File[], body: FormData | File, headers: Record<string, string>, onProgress?: Progress, signal?: AbortSignal): Promise<T> {
+function send<T>(
+  path: string,
+  files: File[],
+  body: FormData | File,
+  headers: Record<string, string>,
+  onProgress?: Progress,
+  signal?: AbortSignal,
+): Promise<T> {
   const size = files.reduce((sum, file) => sum + file.size, 0);
   const names = files.map((file) => file.name).join(", ");
   if (size > UPLOAD_BYTES) {
@@ -87,7 +128,13 @@ function send<T>(path: string, files: File[], body: FormData | File, headers: Re
 
 /** One file as it is, its name in a header. */
 const upload = <T>(path: string, file: File, onProgress?: Progress) =>
-  send<T>(path, [file], file, { "content-type": "application/octet-stream", "x-file-name": encodeURIComponent(file.name) }, onProgress);
+  send<T>(
+    path,
+    [file],
+    file,
+    { "content-type": "application/octet-stream", "x-file-name": encodeURIComponent(file.name) },
+    onProgress,
+  );
 
 /** Several files that belong together, as a form. */
 function uploadAll<T>(path: string, files: File[], onProgress?: Progress, signal?: AbortSignal): Promise<T> {
@@ -105,7 +152,8 @@ const at = (id: string, rest = "") => `/api/jobs/${id}${rest}`;
 
 export const api = {
   jobs: () => ask<Jobs>("GET", "/api/jobs").then(({ jobs }) => jobs),
-  startJob: (files: File[], onProgress?: Progress, signal?: AbortSignal) => uploadAll<Job>("/api/jobs", files, onProgress, signal),
+  startJob: (files: File[], onProgress?: Progress, signal?: AbortSignal) =>
+    uploadAll<Job>("/api/jobs", files, onProgress, signal),
   solids: () => ask<Solids>("GET", "/api/solids").then(({ solids }) => solids),
   startSolid: (kind: string, measures: Record<string, number>) => ask<Job>("POST", "/api/solids", { kind, measures }),
   job: (id: string) => ask<Job>("GET", at(id)),
@@ -115,13 +163,16 @@ export const api = {
     ask<Job>("POST", at(id, "/operations"), { base_revision, name, parameters }),
   undo: (id: string) => ask<Job>("POST", at(id, "/undo")),
   redo: (id: string) => ask<Job>("POST", at(id, "/redo")),
-  bringPicture: (id: string, file: File, onProgress?: Progress) => upload<Brought>(at(id, "/pictures"), file, onProgress),
+  bringPicture: (id: string, file: File, onProgress?: Progress) =>
+    upload<Brought>(at(id, "/pictures"), file, onProgress),
   preflight: (id: string, revision: number) => ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`)),
   worstFaces: (id: string, revision: number, by: MeasureKind) =>
     ask<WorstFaces>("GET", at(id, `/worst_faces?${query({ revision, by })}`)).then(({ faces }) => faces),
   /** indices of faces, edges or corners that are found from a click or from what is picked */
   pick: <W extends keyof Picks>(id: string, revision: number, way: W, kind: PickKind, from: Picks[W]) =>
-    ask<Picked>("POST", at(id, `/picks/${way}?${query({ revision })}`), { kind, ...from }).then(({ indices }) => indices),
+    ask<Picked>("POST", at(id, `/picks/${way}?${query({ revision })}`), { kind, ...from }).then(
+      ({ indices }) => indices,
+    ),
   pieces: (id: string, revision: number) => ask<Pieces>("GET", at(id, `/pieces?${query({ revision })}`)),
   symmetry: (id: string, revision: number) => ask<Symmetry>("GET", at(id, `/symmetry?${query({ revision })}`)),
   /** the cylinder or cone that fits faces; its axis and a place on it may be given */
@@ -133,26 +184,50 @@ export const api = {
   preview: <N extends OperationName>(id: string, revision: number, name: N, parameters: Operations[N]) =>
     ask<Preview>("POST", at(id, `/previews?${query({ revision })}`), { name, parameters }),
   /** the steps of an operation that can be watched, as they are done; an aborted signal stops it */
-  async *watch<N extends OperationName>(id: string, revision: number, name: N, parameters: Operations[N], signal: AbortSignal): AsyncGenerator<Watched> {
+  async *watch<N extends OperationName>(
+    id: string,
+    revision: number,
+    name: N,
+    parameters: Operations[N],
+    signal: AbortSignal,
+  ): AsyncGenerator<Watched> {
     for await (const line of lines(at(id, `/watches?${query({ revision })}`), { name, parameters }, signal)) {
-      const step = JSON.parse(line) as Watched | { done: true } | { error: { code: string; message: string; where: Record<string, unknown> } };
+      const step = JSON.parse(line) as
+        Watched | { done: true } | { error: { code: string; message: string; where: Record<string, unknown> } };
       if ("error" in step) throw new ApiError(422, step.error.code, step.error.message, step.error.where);
       if (!("done" in step)) yield step;
     }
   },
   map: (id: string, revision: number) => ask<SheetMap>("GET", at(id, `/map?${query({ revision })}`)),
   /** with what lies otherwise now */
-  keptMap: (id: string, revision: number, index: number) => ask<KeptSheetMap>("GET", at(id, `/kept_maps/${index}?${query({ revision })}`)),
+  keptMap: (id: string, revision: number, index: number) =>
+    ask<KeptSheetMap>("GET", at(id, `/kept_maps/${index}?${query({ revision })}`)),
   /** found by the server, or of a typed grid */
   findCells: (id: string, revision: number, underlay: number, grid: object = {}, signal?: AbortSignal) =>
-    ask<FoundCells>("POST", at(id, `/underlays/${underlay}/cells?${query({ revision })}`), grid, signal).then(({ cells }) => cells),
+    ask<FoundCells>("POST", at(id, `/underlays/${underlay}/cells?${query({ revision })}`), grid, signal).then(
+      ({ cells }) => cells,
+    ),
   /** one sheet of several pictures, and where each lies on it */
-  compose: (id: string, wanted: { pictures: string[]; columns: number; width_px: number; height_px: number; gutter_px: number; trim: boolean; even_light: boolean }) =>
-    ask<Composed>("POST", at(id, "/compositions"), wanted),
-  swap: (id: string, revision: number, underlay: number) => ask<Swap>("GET", at(id, `/underlays/${underlay}/swap?${query({ revision })}`)),
+  compose: (
+    id: string,
+    wanted: {
+      pictures: string[];
+      columns: number;
+      width_px: number;
+      height_px: number;
+      gutter_px: number;
+      trim: boolean;
+      even_light: boolean;
+    },
+  ) => ask<Composed>("POST", at(id, "/compositions"), wanted),
+  swap: (id: string, revision: number, underlay: number) =>
+    ask<Swap>("GET", at(id, `/underlays/${underlay}/swap?${query({ revision })}`)),
   matches: (id: string, revision: number, islands: number[] | null) =>
-    ask<Proposals>("POST", at(id, `/matches?${query({ revision })}`), islands ? { islands } : {}).then(({ proposals }) => proposals),
-  borders: (id: string, revision: number) => ask<Borders>("GET", at(id, `/borders?${query({ revision })}`)).then(({ borders }) => borders),
+    ask<Proposals>("POST", at(id, `/matches?${query({ revision })}`), islands ? { islands } : {}).then(
+      ({ proposals }) => proposals,
+    ),
+  borders: (id: string, revision: number) =>
+    ask<Borders>("GET", at(id, `/borders?${query({ revision })}`)).then(({ borders }) => borders),
   nextLandmark: (id: string, revision: number, island: number) =>
     ask<NextLandmark>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
   legends: () => ask<Legends>("GET", "/api/legends"),
@@ -165,14 +240,19 @@ export const api = {
 
   /** Addresses of images and files that the browser loads by itself. */
   urls: {
-    look: (id: string, revision: number, look: Look) => at(id, `/${look === "art" ? "sheet" : look}.png?${query({ revision })}`),
+    look: (id: string, revision: number, look: Look) =>
+      at(id, `/${look === "art" ? "sheet" : look}.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),
     underlay: (id: string, revision: number, index: number) => at(id, `/underlays/${index}.png?${query({ revision })}`),
-    cells: (id: string, revision: number, index: number) => at(id, `/underlays/${index}/cells.json?${query({ revision })}`),
+    cells: (id: string, revision: number, index: number) =>
+      at(id, `/underlays/${index}/cells.json?${query({ revision })}`),
     layout: (id: string, revision: number) => at(id, `/layout.json?${query({ revision })}`),
     picture: (id: string, digest: string) => at(id, `/pictures/${digest}`),
     trace: (id: string, revision: number, { islands, ...settings }: TraceSettings, preview = false) =>
-      at(id, `/trace.png?${query({ revision, ...settings, islands: islands?.join(","), preview: preview ? 1 : null })}`),
+      at(
+        id,
+        `/trace.png?${query({ revision, ...settings, islands: islands?.join(","), preview: preview ? 1 : null })}`,
+      ),
     recipe: (id: string) => at(id, "/recipe.zip"),
     delivery: (id: string, revision: number, width_px: number, height_px: number) =>
       at(id, `/deliver.zip?${query({ revision, width_px, height_px })}`),

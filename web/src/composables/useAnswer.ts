@@ -21,7 +21,10 @@ export interface Answer<T> {
   forget: () => boolean;
 }
 
-/** Questions that each stand for themselves: null where the server refused, or the job is another by the time it answers. */
+/**
+ * Questions that each stand for themselves: null where the server refused, or the job is another by the time it
+ * answers.
+ */
 export function useQuestions(goodFor?: () => unknown) {
   const jobs = useJob();
   const messages = useMessages();
@@ -40,7 +43,10 @@ export function useQuestions(goodFor?: () => unknown) {
   };
 }
 
-/** One question to the server about the revision on the screen, and its answer. A later question replaces an earlier one; what comes too late is dropped. */
+/**
+ * One question to the server about the revision on the screen, and its answer. A later question replaces an earlier
+ * one; what comes too late is dropped.
+ */
 export function useAnswer<T>({ goodFor, quiet = false }: Options = {}): Answer<T> {
   const jobs = useJob();
   const messages = useMessages();

@@ -9,7 +9,10 @@ interface Options {
   moved: () => DOMMatrix | null;
 }
 
-/** How near islands come to others where a drag has them. The server is asked again as soon as it has answered; the answer may lag behind the hand by one. */
+/**
+ * How near islands come to others where a drag has them. The server is asked again as soon as it has answered; the
+ * answer may lag behind the hand by one.
+ */
 export function useClearance({ islands, moved }: Options) {
   const { value: clearance, ask, forget } = useAnswer<Clearance>({ quiet: true });
   let busy = false;
@@ -18,7 +21,9 @@ export function useClearance({ islands, moved }: Options) {
     const change = moved();
     if (busy || !change) return;
     busy = true;
-    await ask((id, revision) => api.clearance(id, revision, islands(), [change.a, change.c, change.e, change.b, change.d, change.f]));
+    await ask((id, revision) =>
+      api.clearance(id, revision, islands(), [change.a, change.c, change.e, change.b, change.d, change.f]),
+    );
     busy = false;
     if (!moved()) forget();
     else if (moved() !== change) void follow();

@@ -22,7 +22,9 @@ export function useIslandKeys(movable: () => boolean) {
     "Alt+": () => transform({ move_px: [dx / 10, dy / 10] }),
   });
   const arrows = { ArrowLeft: nudge(-1, 0), ArrowRight: nudge(1, 0), ArrowUp: nudge(0, -1), ArrowDown: nudge(0, 1) };
-  const actions = Object.entries(arrows).flatMap(([key, held]) => Object.entries(held).map(([prefix, action]) => [prefix + key, action] as const));
+  const actions = Object.entries(arrows).flatMap(([key, held]) =>
+    Object.entries(held).map(([prefix, action]) => [prefix + key, action] as const),
+  );
 
   useKeys({
     ...Object.fromEntries(actions),

@@ -4,10 +4,15 @@ type Action = (event: KeyboardEvent) => unknown;
 
 /** Whether typing goes into a field, so that keys are letters and not commands. */
 function typing(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName))
+  );
 }
 
-/** The name of a key press: "Ctrl+z", "Shift+ArrowLeft", ",". Shift counts only where it does not change the character. */
+/**
+ * The name of a key press: "Ctrl+z", "Shift+ArrowLeft", ",". Shift counts only where it does not change the character.
+ */
 export function keyName(event: KeyboardEvent): string {
   const long = event.key.length > 1;
   const key = event.ctrlKey || event.metaKey ? event.key.toLowerCase() : event.key;
@@ -32,8 +37,8 @@ function press(event: KeyboardEvent) {
 }
 
 /**
- * Runs an action for a key while the component is there, unless a field or an open dialog has the keys. What came onto the screen last is asked first;
- * an action that gives false leaves the key to the others.
+ * Runs an action for a key while the component is there, unless a field or an open dialog has the keys. What came onto
+ * the screen last is asked first; an action that gives false leaves the key to the others.
  */
 export function useKeys(actions: Actions) {
   if (tables.length === 0) document.addEventListener("keydown", press);

@@ -2,7 +2,9 @@ import { computed } from "vue";
 import { useSelection } from "@/stores/selection";
 import { useSurface } from "@/stores/surface";
 
-/** The island across the seam that is nearest to the pointer, on the sheet or on the model; null where there is none. */
+/**
+ * The island across the seam that is nearest to the pointer, on the sheet or on the model; null where there is none.
+ */
 export function useNeighbour() {
   const selection = useSelection();
   const surfaces = useSurface();

@@ -49,5 +49,14 @@ export function useViewport(sheet: () => Sheet | null, width: Ref<number>, heigh
     { flush: "post" },
   );
 
-  return { view, percent: computed(() => Math.round(view.value.scale * 100)), fit, frame, zoomAt, zoomBy, pan, actualSize };
+  return {
+    view,
+    percent: computed(() => Math.round(view.value.scale * 100)),
+    fit,
+    frame,
+    zoomAt,
+    zoomBy,
+    pan,
+    actualSize,
+  };
 }

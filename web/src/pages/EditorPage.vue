@@ -37,8 +37,12 @@ const keysOpen = ref(false);
 const current = computed(() => STAGES.find((stage) => stage.id === props.stage) ?? STAGES[0]!);
 const hint = computed(() => {
   if (previews.shown || packing.shown) return "Enter takes what is shown, Escape leaves it";
-  if (current.value.movable) return selection.islands.length > 0 ? "drag, pull a corner tick, or type numbers" : "pick an island to move it";
-  if (current.value.seams) return picks.part ? "Alt-drag pulls a box; the wheel zooms" : "pick islands to lay flat, or none for the whole model";
+  if (current.value.movable)
+    return selection.islands.length > 0 ? "drag, pull a corner tick, or type numbers" : "pick an island to move it";
+  if (current.value.seams)
+    return picks.part
+      ? "Alt-drag pulls a box; the wheel zooms"
+      : "pick islands to lay flat, or none for the whole model";
   if (current.value.labels) return "pick an island, then a picture for it";
   return "wheel zooms, drag the mat to pan, ? shows the keys";
 });

@@ -62,24 +62,32 @@ async function start(files: File[]) {
         <h1>Sheet Trace</h1>
         <p>Art that lands on the model undistorted, measured in millimetres.</p>
       </div>
-      <button type="button" class="theme" aria-label="Light or dark bench" @click="settings.theme = settings.theme === 'light' ? 'dark' : 'light'">
+      <button
+        type="button"
+        class="theme"
+        aria-label="Light or dark bench"
+        @click="settings.theme = settings.theme === 'light' ? 'dark' : 'light'"
+      >
         <PhMoon v-if="settings.theme === 'light'" :size="20" /><PhSun v-else :size="20" />
       </button>
     </header>
 
     <div class="begin">
-    <DropZone class="zone" multiple :accept="ACCEPT" label="Choose a model" :busy="bringing !== null" @files="start">
-      <template v-if="bringing">
-        <p class="big">Reading {{ bringing.name }}</p>
-        <BProgress :value="bringing.share * 100" :animated="bringing.share >= 1" striped height="8px" />
-        <BButton size="sm" variant="outline-secondary" @click="bringing.stop.abort()">Cancel</BButton>
-      </template>
-      <template v-else>
-        <p class="big">Drop a model here to start a job</p>
-        <p>OBJ, glTF, COLLADA or PLY, together with its materials, buffers and pictures, or all in one zip. With or without UVs, up to 200 MB.</p>
-      </template>
-    </DropZone>
-    <SolidForm @made="(job) => router.push(`/jobs/${job.id}/model`)" />
+      <DropZone class="zone" multiple :accept="ACCEPT" label="Choose a model" :busy="bringing !== null" @files="start">
+        <template v-if="bringing">
+          <p class="big">Reading {{ bringing.name }}</p>
+          <BProgress :value="bringing.share * 100" :animated="bringing.share >= 1" striped height="8px" />
+          <BButton size="sm" variant="outline-secondary" @click="bringing.stop.abort()">Cancel</BButton>
+        </template>
+        <template v-else>
+          <p class="big">Drop a model here to start a job</p>
+          <p>
+            OBJ, glTF, COLLADA or PLY, together with its materials, buffers and pictures, or all in one zip. With or
+            without UVs, up to 200 MB.
+          </p>
+        </template>
+      </DropZone>
+      <SolidForm @made="(job) => router.push(`/jobs/${job.id}/model`)" />
     </div>
 
     <JobList v-if="jobs" :jobs="jobs" @change="list" />
@@ -87,7 +95,9 @@ async function start(files: File[]) {
     <section v-if="jobs && jobs.length < 4" aria-labelledby="steps-title">
       <h2 id="steps-title">How a job goes</h2>
       <ol class="steps">
-        <li v-for="[name, what] in STEPS" :key="name"><b>{{ name }}</b> {{ what }}</li>
+        <li v-for="[name, what] in STEPS" :key="name">
+          <b>{{ name }}</b> {{ what }}
+        </li>
       </ol>
     </section>
   </main>

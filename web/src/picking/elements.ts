@@ -47,7 +47,8 @@ export class Elements {
   /** Ends of edges one after the other, model units, as line segments are drawn from. */
   edgeLines(edges: Iterable<number>): number[] {
     const lines: number[] = [];
-    for (const edge of edges) for (const end of [0, 1]) lines.push(...this.place(this.surface.meshEdges[2 * edge + end]!));
+    for (const edge of edges)
+      for (const end of [0, 1]) lines.push(...this.place(this.surface.meshEdges[2 * edge + end]!));
     return lines;
   }
 
@@ -63,7 +64,14 @@ export class Elements {
       return this.verticesOf(row).map((vertex, i) => ({ vertex, at: [...places.subarray(3 * i, 3 * i + 3)] }));
     });
     const side = this.nearestSide(corners, at);
-    return { island: this.islandOf(face), face, edge: side, corner: nearest(corners, at)?.vertex ?? null, side, end: side === null ? null : this.nearerEnd(side, corners, at) };
+    return {
+      island: this.islandOf(face),
+      face,
+      edge: side,
+      corner: nearest(corners, at)?.vertex ?? null,
+      side,
+      end: side === null ? null : this.nearerEnd(side, corners, at),
+    };
   }
 
   /**
@@ -80,7 +88,9 @@ export class Elements {
     const ends = row === null ? [] : [0, 1].map((end) => this.sheetCorner(this.surface.edges[2 * row + end]!, points));
     const point = this.pointAt(points, at, reach);
     return {
-      island: face === null ? null : this.islandOf(face), face, side,
+      island: face === null ? null : this.islandOf(face),
+      face,
+      side,
       edge: row === null ? null : this.surface.edgeMeshEdges[row]!,
       corner: point === null ? null : this.surface.pointVertices[point]!,
       end: row !== null ? nearest(ends, at)!.vertex : side === null ? null : this.nearerEnd(side, corners, at),
@@ -89,7 +99,9 @@ export class Elements {
 
   /** The islands that faces lie on. */
   islandsOf(faces: Iterable<number>): number[] {
-    return [...new Set([...faces].map((face) => this.islandOf(face)))].filter((island) => island !== null).sort((a, b) => a - b);
+    return [...new Set([...faces].map((face) => this.islandOf(face)))]
+      .filter((island) => island !== null)
+      .sort((a, b) => a - b);
   }
 
   private islandOf(face: number): number | null {
@@ -115,7 +127,9 @@ export class Elements {
   private verticesOf(row: number): number[] {
     const { trianglePoints, pointVertices, bareVertices, triangleFaces } = this.surface;
     const bare = row - triangleFaces.length;
-    return [0, 1, 2].map((i) => (bare < 0 ? pointVertices[trianglePoints[3 * row + i]!]! : bareVertices[3 * bare + i]!));
+    return [0, 1, 2].map((i) =>
+      bare < 0 ? pointVertices[trianglePoints[3 * row + i]!]! : bareVertices[3 * bare + i]!,
+    );
   }
 
   private sheetCorner(point: number, points: Float32Array): Corner {
@@ -124,7 +138,9 @@ export class Elements {
 
   private sheetCorners(face: number, points: Float32Array): Corner[] {
     const { trianglePoints } = this.surface;
-    return this.faceRows.get(face)!.flatMap((row) => [0, 1, 2].map((i) => this.sheetCorner(trianglePoints[3 * row + i]!, points)));
+    return this.faceRows
+      .get(face)!
+      .flatMap((row) => [0, 1, 2].map((i) => this.sheetCorner(trianglePoints[3 * row + i]!, points)));
   }
 
   private nearestSide(corners: Corner[], at: number[]): number | null {
@@ -143,14 +159,30 @@ export class Elements {
 
   private nearerEnd(edge: number, corners: Corner[], at: number[]): number | null {
     const ends = this.surface.meshEdges.subarray(2 * edge, 2 * edge + 2);
-    return nearest(corners.filter((corner) => ends.includes(corner.vertex)), at)?.vertex ?? null;
+    return (
+      nearest(
+        corners.filter((corner) => ends.includes(corner.vertex)),
+        at,
+      )?.vertex ?? null
+    );
   }
 
   private faceAt(points: Float32Array, [x, y]: [number, number]): number | null {
     const { trianglePoints, triangleFaces } = this.surface;
     for (let row = triangleFaces.length - 1; row >= 0; row -= 1) {
-      const [a, b, c] = [2 * trianglePoints[3 * row]!, 2 * trianglePoints[3 * row + 1]!, 2 * trianglePoints[3 * row + 2]!];
-      const [ax, ay, bx, by, cx, cy] = [points[a]! - x, points[a + 1]! - y, points[b]! - x, points[b + 1]! - y, points[c]! - x, points[c + 1]! - y];
+      const [a, b, c] = [
+        2 * trianglePoints[3 * row]!,
+        2 * trianglePoints[3 * row + 1]!,
+        2 * trianglePoints[3 * row + 2]!,
+      ];
+      const [ax, ay, bx, by, cx, cy] = [
+        points[a]! - x,
+        points[a + 1]! - y,
+        points[b]! - x,
+        points[b + 1]! - y,
+        points[c]! - x,
+        points[c + 1]! - y,
+      ];
       const sides = [ax * by - ay * bx, bx * cy - by * cx, cx * ay - cy * ax];
       if (sides.every((side) => side >= 0) || sides.every((side) => side <= 0)) return triangleFaces[row]!;
     }
@@ -165,7 +197,13 @@ export class Elements {
       const [a, b] = [2 * edges[2 * row]!, 2 * edges[2 * row + 1]!];
       const [ax, ay, bx, by] = [points[a]!, points[a + 1]!, points[b]!, points[b + 1]!];
       // Most are far away: a look at their boxes is enough.
-      if (at[0] < Math.min(ax, bx) - least || at[0] > Math.max(ax, bx) + least || at[1] < Math.min(ay, by) - least || at[1] > Math.max(ay, by) + least) continue;
+      if (
+        at[0] < Math.min(ax, bx) - least ||
+        at[0] > Math.max(ax, bx) + least ||
+        at[1] < Math.min(ay, by) - least ||
+        at[1] > Math.max(ay, by) + least
+      )
+        continue;
       const distance = distanceTo(at, [ax, ay], [bx, by]);
       if (distance < least) [best, least] = [row, distance];
     }
@@ -191,5 +229,9 @@ function nearest(corners: Corner[], at: number[]): Corner | null {
 /** Whether indices of faces, edges and vertices mean the same on both. */
 export function sameNet(a: Surface, b: Surface): boolean {
   const faces = (surface: Surface) => surface.triangleFaces.length + surface.bareFaces.length;
-  return faces(a) === faces(b) && a.meshEdges.length === b.meshEdges.length && a.meshEdges.every((vertex, i) => vertex === b.meshEdges[i]);
+  return (
+    faces(a) === faces(b) &&
+    a.meshEdges.length === b.meshEdges.length &&
+    a.meshEdges.every((vertex, i) => vertex === b.meshEdges[i])
+  );
 }

@@ -13,14 +13,19 @@ const settings = useSettings();
 const selection = useSelection();
 const at = ref(-1);
 
-const kind = computed<MeasureKind | null>(() => (settings.look === "stretch" || settings.look === "density" ? settings.look : null));
+const kind = computed<MeasureKind | null>(() =>
+  settings.look === "stretch" || settings.look === "density" ? settings.look : null,
+);
 const { value: legends, ask: askLegends } = useAnswer<Legends>({ goodFor: () => null });
 const { value: faces, ask } = useAnswer<WorstFace[]>({ goodFor: () => `${kind.value} ${jobs.job?.revision}` });
 const worst = computed(() => faces.value ?? []);
 const bands = computed(() => {
   const list = kind.value ? (legends.value?.[kind.value] ?? []) : [];
   const number = (value: number) => (kind.value === "density" ? `${Math.round((value - 1) * 100)} %` : String(value));
-  return list.map((band, i) => ({ ...band, text: band.upto === null ? `over ${number(list[i - 1]!.upto!)}` : `to ${number(band.upto)}` }));
+  return list.map((band, i) => ({
+    ...band,
+    text: band.upto === null ? `over ${number(list[i - 1]!.upto!)}` : `to ${number(band.upto)}`,
+  }));
 });
 const current = computed(() => worst.value[at.value]);
 
@@ -43,12 +48,17 @@ function step(by: number) {
 
 function figure(face: WorstFace) {
   if (face.value === null) return "endless";
-  return kind.value === "density" ? `${face.value > 1 ? "+" : ""}${((face.value - 1) * 100).toFixed(1)} %` : face.value.toFixed(3);
+  return kind.value === "density"
+    ? `${face.value > 1 ? "+" : ""}${((face.value - 1) * 100).toFixed(1)} %`
+    : face.value.toFixed(3);
 }
 
 /** The hatching of a band, as on the sheet. */
 function swatch(band: { color: string; period_px: number }) {
-  const lines = band.period_px > 0 ? `repeating-linear-gradient(135deg, #0005 0 1.5px, transparent 1.5px ${band.period_px}px), ` : "";
+  const lines =
+    band.period_px > 0
+      ? `repeating-linear-gradient(135deg, #0005 0 1.5px, transparent 1.5px ${band.period_px}px), `
+      : "";
   return { background: `${lines}${band.color}` };
 }
 </script>
@@ -57,20 +67,30 @@ function swatch(band: { color: string; period_px: number }) {
   <div v-if="kind || settings.look === 'chart' || settings.look === 'checker'">
     <template v-if="kind">
       <ul>
-        <li v-for="band in bands" :key="band.text"><i :style="swatch(band)"></i><span class="num">{{ band.text }}</span></li>
+        <li v-for="band in bands" :key="band.text">
+          <i :style="swatch(band)"></i><span class="num">{{ band.text }}</span>
+        </li>
       </ul>
       <div class="worst">
-        <span class="what">{{ kind === "stretch" ? "Ratio of the two principal stretches" : "Density beside the median of the islands" }}</span>
+        <span class="what">{{
+          kind === "stretch" ? "Ratio of the two principal stretches" : "Density beside the median of the islands"
+        }}</span>
         <template v-if="worst.length > 0">
           <button type="button" aria-label="Face before" @click="step(-1)">‹</button>
-          <span class="num">{{ current ? `face ${at + 1} of ${worst.length}: ${figure(current)}` : "worst faces" }}</span>
+          <span class="num">{{
+            current ? `face ${at + 1} of ${worst.length}: ${figure(current)}` : "worst faces"
+          }}</span>
           <button type="button" aria-label="Next worst face" @click="step(1)">›</button>
         </template>
       </div>
     </template>
     <template v-else-if="jobs.job">
       A square is {{ jobs.job.chart_square_mm }} mm at {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm.
-      {{ settings.look === "chart" ? "Oblongs are stretched, turned letters lie turned, backward letters are mirrored." : "Oblongs are stretched, unequal squares differ in density." }}
+      {{
+        settings.look === "chart"
+          ? "Oblongs are stretched, turned letters lie turned, backward letters are mirrored."
+          : "Oblongs are stretched, unequal squares differ in density."
+      }}
     </template>
   </div>
 </template>

@@ -2,14 +2,22 @@
 /** What the proof draws beside the model itself, and how. */
 import { useSettings } from "@/stores/settings";
 
-const TOGGLES = { edges: "Edges", floor: "Floor grid", facing: "Facing", one_sided: "One side", see_through: "See through" } as const;
+const TOGGLES = {
+  edges: "Edges",
+  floor: "Floor grid",
+  facing: "Facing",
+  one_sided: "One side",
+  see_through: "See through",
+} as const;
 const settings = useSettings();
 </script>
 
 <template>
   <details class="aids">
     <summary>Aids</summary>
-    <label v-for="(text, name) in TOGGLES" :key="name"><input v-model="settings.proof[name]" type="checkbox" class="form-check-input" /> {{ text }}</label>
+    <label v-for="(text, name) in TOGGLES" :key="name"
+      ><input v-model="settings.proof[name]" type="checkbox" class="form-check-input" /> {{ text }}</label
+    >
   </details>
 </template>
 

@@ -3,7 +3,9 @@
 import { useElementSize } from "@vueuse/core";
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import type { Pair } from "@/api/types";
-import { usePickHand } from "@/composables/usePickHand";
+import { useKeys } from "@/composables/useKeys";
+import { useHand } from "@/hand/useHand";
+import { usePickElements } from "@/hand/usePickElements";
 import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
@@ -17,6 +19,7 @@ import LookLegend from "./LookLegend.vue";
 import ProofAids from "./ProofAids.vue";
 import { VIEWS, type ViewName } from "./eye";
 import { ProofScene } from "./scene";
+import { usePickIsland } from "./tools/usePickIsland";
 import { useProofMarks } from "./useProofMarks";
 
 const props = defineProps<{
@@ -41,8 +44,11 @@ const views = Object.keys(VIEWS) as ViewName[];
 const SMALL_PX = 256 * 256;
 const moving = useMoving();
 const MEASURED = { chart: "Test chart", checker: "Checker", stretch: "Stretch", density: "Density" } as const;
-const LOOKS = computed(() => ({ art: "Art", ...(jobs.job?.fit_setup.shown == null ? {} : { underlay: "Underlay" }), ...MEASURED }));
-const pressed = ref<[number, number] | null>(null);
+const LOOKS = computed(() => ({
+  art: "Art",
+  ...(jobs.job?.fit_setup.shown == null ? {} : { underlay: "Underlay" }),
+  ...MEASURED,
+}));
 
 onMounted(() => {
   try {
@@ -63,11 +69,20 @@ watch([scene, () => surfaces.points, () => moving.now], ([view, points, now]) =>
 });
 /** Px of a small picture are shown as squares by themselves. */
 watch([scene, () => images.image, () => settings.pixels], ([view, image]) => {
-  if (view && image) view.setImage(image, settings.pixels === "hard" || (settings.pixels === "auto" && image.naturalWidth * image.naturalHeight <= SMALL_PX));
+  if (view && image)
+    view.setImage(
+      image,
+      settings.pixels === "hard" ||
+        (settings.pixels === "auto" && image.naturalWidth * image.naturalHeight <= SMALL_PX),
+    );
 });
 watch([scene, () => surfaces.surface, () => settings.light], () => scene.value?.setLight(settings.light));
 watch([scene, () => surfaces.surface, () => visibility.hidden], () => scene.value?.setHidden(visibility.hidden));
-watch([scene, () => surfaces.surface, () => settings.proof, () => jobs.job?.unit_mm], () => scene.value?.setAids(settings.proof, 10 / (jobs.job?.unit_mm ?? 1)), { deep: true });
+watch(
+  [scene, () => surfaces.surface, () => settings.proof, () => jobs.job?.unit_mm],
+  () => scene.value?.setAids(settings.proof, 10 / (jobs.job?.unit_mm ?? 1)),
+  { deep: true },
+);
 watch([scene, () => surfaces.surface, () => selection.islands, () => selection.hovered], () => {
   const hovered = selection.hovered === null ? [] : [selection.hovered];
   scene.value?.setOutlined([...selection.islands, ...hovered]);
@@ -78,73 +93,24 @@ watch([scene, () => surfaces.surface, () => selection.spot], ([view, , spot], [,
 });
 
 useProofMarks(scene, () => props.cutting);
-const hand = usePickHand({
+const elements = usePickElements({
   on: () => props.cutting,
   underAt: ([x, y]) => {
     const hit = scene.value?.hitsAt(x, y)[0];
     return hit && store.elements ? store.elements.onModel(hit.face, hit.point) : null;
   },
-  boxFrom: (from, to) => ({ corners: [...clip(from), ...clip(to)], view: scene.value!.viewMatrix(), see_through: settings.proof.see_through }),
+  boxFrom: (from, to) => ({
+    corners: [...clip(from), ...clip(to)],
+    view: scene.value!.viewMatrix(),
+    see_through: settings.proof.see_through,
+  }),
 });
-watch([scene, hand.dragging], () => scene.value?.setTurning(!hand.dragging.value));
+const hand = useHand(canvas, [elements.tool, usePickIsland(scene)]);
+watch([scene, elements.pulling], () => scene.value?.setTurning(!elements.pulling.value), { flush: "sync" });
+useKeys({ Escape: () => elements.pulling.value && hand.leave() });
 
 /** A place of the view in clip space. */
 const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height.value) * 2];
-
-/** What lies in one place under the pointer, and which of it was picked last. */
-let pile: { key: string; at: number } = { key: "", at: 0 };
-
-function press(event: PointerEvent) {
-  pressed.value = null;
-  if (hand.press(event)) {
-    // Before the model's own controls hear of the press.
-    scene.value?.setTurning(false);
-    canvas.value?.setPointerCapture(event.pointerId);
-    return;
-  }
-  pressed.value = [event.offsetX, event.offsetY];
-  look(event);
-}
-
-function move(event: PointerEvent) {
-  hand.move(event);
-  if (event.buttons === 0) look(event);
-}
-
-function look(event: PointerEvent) {
-  hand.hover([event.offsetX, event.offsetY]);
-  const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
-  const key = hits.map((hit) => hit.face).join();
-  if (key !== pile.key) pile = { key, at: 0 };
-  selection.hovered = hits[pile.at]?.island ?? null;
-  selection.touched = hits[pile.at]?.point ?? null;
-  const names = hits.map((hit) => (hit.part === null ? "" : (jobs.job?.parts[hit.part]?.name ?? "")));
-  if (names.join() !== selection.stacked.join()) selection.stacked = names;
-}
-
-async function release(event: PointerEvent) {
-  if (await hand.release()) return;
-  const from = pressed.value;
-  if (!from || Math.hypot(event.offsetX - from[0], event.offsetY - from[1]) > 4) return;
-  if (hand.picking()) {
-    await hand.click(event);
-    return;
-  }
-  const hits = scene.value?.hitsAt(event.offsetX, event.offsetY) ?? [];
-  const hit = hits[pile.at] ?? null;
-  selection.pick(hit?.island ?? null, event.shiftKey);
-  if (hits.length > 1) {
-    selection.spot = { faces: [hit!.face], islands: [] };
-    pile.at = (pile.at + 1) % hits.length;
-  }
-}
-
-function leave() {
-  hand.hover(null);
-  selection.hovered = null;
-  selection.touched = null;
-  selection.stacked = [];
-}
 </script>
 
 <template>
@@ -154,14 +120,9 @@ function leave() {
       role="img"
       aria-label="The model with the sheet on it"
       :data-revision="images.revision"
-      :class="{ picking: hand.picking() }"
-      @pointerdown="press"
-      @pointermove="move"
-      @pointerup="release"
-      @pointercancel="hand.leave"
-      @pointerleave="leave"
+      :style="{ cursor: hand.cursor.value }"
     ></canvas>
-    <div v-if="hand.box.value" class="pick-box" :style="hand.box.value"></div>
+    <div v-if="elements.box.value" class="pick-box" :style="elements.box.value"></div>
     <div class="bar top">
       <ChoiceBar v-model="settings.look" label="What the model wears" :choices="LOOKS" />
       <ChoiceBar v-model="settings.light" label="Light" :choices="{ even: 'Even light', shaded: 'Shaded' }" />
@@ -171,7 +132,9 @@ function leave() {
       <button v-for="name in views" :key="name" type="button" @click="scene?.look(name)">{{ name }}</button>
     </div>
     <LookLegend class="legend" />
-    <p v-if="unable" class="unable">This browser shows no 3D (WebGL 2 is off), so there is no proof. The sheet works as usual.</p>
+    <p v-if="unable" class="unable">
+      This browser shows no 3D (WebGL 2 is off), so there is no proof. The sheet works as usual.
+    </p>
   </section>
 </template>
 
@@ -188,9 +151,6 @@ canvas {
   width: 100%;
   height: 100%;
   touch-action: none;
-}
-canvas.picking {
-  cursor: crosshair;
 }
 .bar {
   position: absolute;

@@ -19,12 +19,24 @@ const WARNING = 0xc98a12;
 const PAPER = 0xfffdf8;
 const INK = 0x1f2a36;
 /** Tints of pieces: told apart by lightness and by their hatching too. */
-const TINTS = ["#f2d9a6", "#7fa9a3", "#e0a58c", "#5b7c99", "#d8d2e3", "#8f6d8a", "#c3d3a2", "#a98d62"].map((color) => new THREE.Color(color));
+const TINTS = ["#f2d9a6", "#7fa9a3", "#e0a58c", "#5b7c99", "#d8d2e3", "#8f6d8a", "#c3d3a2", "#a98d62"].map(
+  (color) => new THREE.Color(color),
+);
 
 /** Lines as wide as wanted, which lie over the model by a number of steps. */
 export class FatLines extends LineSegments2 {
   constructor(color: number, width: number, over: number, options: object = {}) {
-    super(new LineSegmentsGeometry(), new LineMaterial({ color, linewidth: width, polygonOffset: true, polygonOffsetFactor: -over, polygonOffsetUnits: -over, ...options }));
+    super(
+      new LineSegmentsGeometry(),
+      new LineMaterial({
+        color,
+        linewidth: width,
+        polygonOffset: true,
+        polygonOffsetFactor: -over,
+        polygonOffsetUnits: -over,
+        ...options,
+      }),
+    );
     this.visible = false;
   }
 
@@ -42,7 +54,13 @@ export class FatLines extends LineSegments2 {
 class Patches extends THREE.Mesh<THREE.BufferGeometry, THREE.MeshBasicMaterial> {
   constructor(options: THREE.MeshBasicMaterialParameters, between: number, over: number) {
     const offset = { polygonOffset: true, polygonOffsetFactor: -over, polygonOffsetUnits: -over };
-    super(new THREE.BufferGeometry(), hatched(new THREE.MeshBasicMaterial({ side: THREE.DoubleSide, transparent: true, ...offset, ...options }), between));
+    super(
+      new THREE.BufferGeometry(),
+      hatched(
+        new THREE.MeshBasicMaterial({ side: THREE.DoubleSide, transparent: true, ...offset, ...options }),
+        between,
+      ),
+    );
     this.visible = false;
   }
 
@@ -61,11 +79,17 @@ class Spots extends THREE.Points<THREE.BufferGeometry, THREE.PointsMaterial> {
   constructor(color: number, size: number, round: boolean) {
     const material = new THREE.PointsMaterial({ color, size: size * window.devicePixelRatio, sizeAttenuation: false });
     material.onBeforeCompile = (shader) => {
-      shader.vertexShader = shader.vertexShader.replace("#include <project_vertex>", "#include <project_vertex>\ngl_Position.z -= 0.002 * gl_Position.w;");
+      shader.vertexShader = shader.vertexShader.replace(
+        "#include <project_vertex>",
+        "#include <project_vertex>\ngl_Position.z -= 0.002 * gl_Position.w;",
+      );
       const rim = round
         ? "float far = length(gl_PointCoord - 0.5); if (far > 0.5) discard; if (far < 0.28) diffuseColor.rgb = vec3(1.0, 0.99, 0.97);"
         : "vec2 far = abs(gl_PointCoord - 0.5); if (max(far.x, far.y) > 0.34) diffuseColor.rgb = vec3(1.0, 0.99, 0.97);";
-      shader.fragmentShader = shader.fragmentShader.replace("#include <color_fragment>", `#include <color_fragment>\n${rim}`);
+      shader.fragmentShader = shader.fragmentShader.replace(
+        "#include <color_fragment>",
+        `#include <color_fragment>\n${rim}`,
+      );
     };
     super(new THREE.BufferGeometry(), material);
     this.visible = false;
@@ -104,7 +128,10 @@ class ElementMarks {
   }
 }
 
-/** What the cut stage draws over the model: what is picked, seams with their open ends, tinted pieces, and the axis of a band. */
+/**
+ * What the cut stage draws over the model: what is picked, seams with their open ends, tinted pieces, and the axis of a
+ * band.
+ */
 export class CutMarks {
   private readonly tints = new Patches({ vertexColors: true, opacity: 0.62 }, 0.72, 1);
   private readonly seams = new FatLines(SEAM, 2.5, 2, { dashed: true, dashScale: 1 });

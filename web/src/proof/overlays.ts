@@ -21,10 +21,24 @@ export class Overlays {
   private readonly outline = new FatLines(PICKED, 3, 2);
   private readonly lit = new THREE.Mesh(
     new THREE.BufferGeometry(),
-    new THREE.MeshBasicMaterial({ color: LIT, side: THREE.DoubleSide, transparent: true, opacity: 0.62, polygonOffset: true, polygonOffsetFactor: -3, polygonOffsetUnits: -3 }),
+    new THREE.MeshBasicMaterial({
+      color: LIT,
+      side: THREE.DoubleSide,
+      transparent: true,
+      opacity: 0.62,
+      polygonOffset: true,
+      polygonOffsetFactor: -3,
+      polygonOffsetUnits: -3,
+    }),
   );
-  private readonly edges = new THREE.LineSegments(new THREE.BufferGeometry(), new THREE.LineBasicMaterial({ color: INK, transparent: true, opacity: 0.55 }));
-  private readonly facing = new THREE.LineSegments(new THREE.BufferGeometry(), new THREE.LineBasicMaterial({ color: INSIDE }));
+  private readonly edges = new THREE.LineSegments(
+    new THREE.BufferGeometry(),
+    new THREE.LineBasicMaterial({ color: INK, transparent: true, opacity: 0.55 }),
+  );
+  private readonly facing = new THREE.LineSegments(
+    new THREE.BufferGeometry(),
+    new THREE.LineBasicMaterial({ color: INSIDE }),
+  );
   private floor: THREE.GridHelper | null = null;
   private surface: Surface | null = null;
   private box = new THREE.Box3();
@@ -63,7 +77,12 @@ export class Overlays {
     const surface = this.surface;
     if (!surface) return;
     const picked = new Set(islands);
-    const lines = picked.size === 0 ? [] : this.edgeLines((edge) => surface.edgeOutlines[edge] === 1 && picked.has(surface.pointIslands[surface.edges[2 * edge]!]!));
+    const lines =
+      picked.size === 0
+        ? []
+        : this.edgeLines(
+            (edge) => surface.edgeOutlines[edge] === 1 && picked.has(surface.pointIslands[surface.edges[2 * edge]!]!),
+          );
     this.outline.draw(lines);
   }
 
@@ -77,7 +96,8 @@ export class Overlays {
     const surface = this.surface;
     const corners: number[] = [];
     surface?.triangleFaces.forEach((face, k) => {
-      if (faces ? faces.has(face) : islands?.has(surface.triangleIslands[k]!)) corners.push(...surface.positions.subarray(9 * k, 9 * k + 9));
+      if (faces ? faces.has(face) : islands?.has(surface.triangleIslands[k]!))
+        corners.push(...surface.positions.subarray(9 * k, 9 * k + 9));
     });
     surface?.bareFaces.forEach((face, k) => {
       if (faces?.has(face)) corners.push(...surface.barePositions.subarray(9 * k, 9 * k + 9));
@@ -98,7 +118,11 @@ export class Overlays {
     if (!this.surface) return;
     this.edges.visible = this.aids?.edges ?? false;
     this.facing.visible = this.aids?.facing ?? false;
-    if (this.edges.visible) this.setPositions(this.edges, this.edgeLines(() => true));
+    if (this.edges.visible)
+      this.setPositions(
+        this.edges,
+        this.edgeLines(() => true),
+      );
     if (this.facing.visible) this.setPositions(this.facing, this.facingLines());
   }
 

@@ -177,7 +177,9 @@ export class ProofScene {
   /** From model units to clip space, column by column. */
   viewMatrix(): NonNullable<Picks["box"]["view"]> {
     this.camera.updateMatrixWorld();
-    return new THREE.Matrix4().multiplyMatrices(this.camera.projectionMatrix, this.camera.matrixWorldInverse).toArray() as NonNullable<Picks["box"]["view"]>;
+    return new THREE.Matrix4()
+      .multiplyMatrices(this.camera.projectionMatrix, this.camera.matrixWorldInverse)
+      .toArray() as NonNullable<Picks["box"]["view"]>;
   }
 
   /** Whether a drag turns the model. */

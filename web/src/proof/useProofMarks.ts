@@ -22,8 +22,12 @@ export function useProofMarks(scene: Ref<ProofScene | undefined>, cutting: () =>
     const under = picks.hovered === null ? [...picks.passed] : [...picks.passed, picks.hovered];
     scene.value?.marks.setHovered(elements(), picks.part ? { ...NONE, [picks.part]: under } : NONE);
   });
-  watch([scene, elements, () => seams.cut, () => seams.pieces], () => scene.value?.marks.setSeams(elements(), seams.cut, seams.pieces?.open_ends.map((end) => end.vertex) ?? []));
-  watch([scene, elements, () => seams.tints], () => scene.value?.marks.setTints(surfaces.surface, cutting() ? seams.tints : null));
+  watch([scene, elements, () => seams.cut, () => seams.pieces], () =>
+    scene.value?.marks.setSeams(elements(), seams.cut, seams.pieces?.open_ends.map((end) => end.vertex) ?? []),
+  );
+  watch([scene, elements, () => seams.tints], () =>
+    scene.value?.marks.setTints(surfaces.surface, cutting() ? seams.tints : null),
+  );
   watch([scene, elements, () => bands.shown], () => {
     const band = cutting() ? bands.shown : null;
     scene.value?.marks.setAxis(band && [...band.low, ...band.high], band?.kind === "cone" ? band.origin : null);

@@ -1,32 +1,35 @@
 <script setup lang="ts">
-/** The sheet on the cutting mat: islands over the art, with rulers. */
+/**
+ * The sheet on the cutting mat: islands over the art, with rulers. What the hand does is in tools/, what is drawn in
+ * passes/.
+ */
 import { useDevicePixelRatio, useElementSize } from "@vueuse/core";
-import { computed, nextTick, ref, shallowRef, watch } from "vue";
-import type { Layer, Pair } from "@/api/types";
+import { computed, ref, shallowRef, watch } from "vue";
 import { useKeys } from "@/composables/useKeys";
-import { usePickHand } from "@/composables/usePickHand";
-import { useSheetPointer } from "@/composables/useSheetPointer";
 import { useViewport } from "@/composables/useViewport";
-import { useCorners } from "@/stores/corners";
+import { useHand } from "@/hand/useHand";
+import { usePickElements } from "@/hand/usePickElements";
 import { useDrawing } from "@/stores/drawing";
-import { useFitting } from "@/stores/fitting";
 import { useElements } from "@/stores/elements";
-import { useSheetImage } from "@/stores/image";
+import { useFitting } from "@/stores/fitting";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
-import { drawSheet } from "./draw";
-import type { LabelChange } from "./labelHand";
 import ZoomTools from "./ZoomTools.vue";
-import { boxAround, wholeBox, type Change } from "./handles";
+import { sheetGround } from "./ground";
+import { boxAround, wholeBox } from "./handles";
 import { facesShape, islandShapes, type IslandShape } from "./shapes";
-import { sheetColors } from "./colors";
+import { useDrawShape } from "./tools/useDrawShape";
+import { useLetGo } from "./tools/useLetGo";
+import { useMoveIslands } from "./tools/useMoveIslands";
+import { useMoveLabel } from "./tools/useMoveLabel";
+import { usePanSheet } from "./tools/usePanSheet";
+import { usePullHandles } from "./tools/usePullHandles";
 import { useChangeText } from "./useChangeText";
-import { useHandles, useMovingHand } from "./useHandles";
-import { useSheetMarks } from "./useSheetMarks";
-import { toPx } from "./viewport";
+import { useMovingHand } from "./useHandles";
+import { usePainting } from "./usePainting";
 
 const props = defineProps<{
   movable: boolean;
@@ -39,14 +42,10 @@ const jobs = useJob();
 const selection = useSelection();
 const settings = useSettings();
 const surfaces = useSurface();
-const images = useSheetImage();
 const visibility = useVisibility();
 const store = useElements();
-const corners = useCorners();
 const drawing = useDrawing();
 const fitting = useFitting();
-/** screen px that an edge or a corner may be off the pointer */
-const REACH = 8;
 /** coordinates of points; larger models are drawn anew when the hand lets go */
 const KEEPS_UP = 40_000;
 
@@ -54,108 +53,77 @@ const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
 const { width, height } = useElementSize(holder);
 const { pixelRatio } = useDevicePixelRatio();
-const { view, percent, fit, frame, zoomAt, zoomBy, pan, actualSize } = useViewport(() => jobs.job?.sheet ?? null, width, height);
+const { view, percent, fit, frame, zoomAt, zoomBy, pan, actualSize } = useViewport(
+  () => jobs.job?.sheet ?? null,
+  width,
+  height,
+);
 
 const shapes = shallowRef<IslandShape[]>([]);
 const shownIslands = computed(() => jobs.islands.filter((island) => !visibility.hiddenIslands.has(island.index)));
 const lit = computed(() => {
   const faces = selection.spot?.faces ?? [];
-  return surfaces.surface && surfaces.points && faces.length > 0 ? facesShape(surfaces.surface, surfaces.points, faces) : null;
-});
-const pickedLabel = computed<Layer | null>(() => (props.labels && jobs.layers.find((layer) => layer.id === selection.layer && layer.place)) || null);
-
-const px = ([x, y]: Pair): Pair => {
-  const at = toPx(view.value, x, y);
-  return [at.x, at.y];
-};
-const marks = useSheetMarks(() => props.cutting);
-const pickHand = usePickHand({
-  on: () => props.cutting,
-  underAt: (at) => (store.elements && surfaces.points ? store.elements.onSheet(surfaces.points, px(at), REACH / view.value.scale) : null),
-  boxFrom: (from, to) => ({ corners: [...px(from), ...px(to)] }),
+  return surfaces.surface && surfaces.points && faces.length > 0
+    ? facesShape(surfaces.surface, surfaces.points, faces)
+    : null;
 });
 
-const handles = useHandles(() => REACH / view.value.scale);
-const hand = useSheetPointer(canvas, {
+function pick(island: number, extend: boolean) {
+  if (!props.labels) selection.layer = null;
+  selection.pick(island, extend);
+}
+
+/** A click beside all islands picks the cell there while cells are worked on; else it lets go. */
+function letGo(extend: boolean) {
+  selection.layer = null;
+  const at = selection.pointer;
+  const cell = fitting.active && fitting.page === "cells" && at ? fitting.cellAt([at.x, at.y]) : null;
+  if (cell !== null) fitting.cell = cell === fitting.cell ? null : cell;
+  else selection.pick(null, extend);
+}
+
+const ground = sheetGround(
   view,
-  pickHand,
-  hold: () => settings.hold,
-  nearCorner: (at) => corners.at(at, REACH / view.value.scale) !== null,
-  overHandle: handles.over,
-  takeHandle: handles.take,
-  islands: () => shownIslands.value,
-  shapes: () => shapes.value,
-  picked: () => selection.islands,
-  movable: () => props.movable,
-  draw: () => drawing.shape,
-  onDrawn: (from, to, island) => drawing.take({ from, to, island, point: corners.at(from, REACH / view.value.scale) }),
-  label: () => pickedLabel.value,
-  zoomAt,
+  () => shownIslands.value,
+  () => shapes.value,
+);
+const elements = usePickElements({
+  on: () => props.cutting,
+  underAt: (at) =>
+    store.elements && surfaces.points ? store.elements.onSheet(surfaces.points, ground.px(at), ground.reach()) : null,
+  boxFrom: (from, to) => ({ corners: [...ground.px(from), ...ground.px(to)] }),
   pan,
-  onPick: (island, extend) => {
-    if (island === null || !props.labels) selection.layer = null;
-    const cell = island === null && fitting.active && fitting.page === "cells" && selection.pointer ? fitting.cellAt([selection.pointer.x, selection.pointer.y]) : null;
-    if (cell !== null) fitting.cell = cell === fitting.cell ? null : cell;
-    else selection.pick(island, extend);
-  },
-  onHover: (island, at) => {
-    selection.hovered = island;
-    selection.pointer = at;
-  },
-  onChange: transform,
-  onLabel: placeLabel,
 });
-
-const moving = useMovingHand(hand.moved, hand.shift);
-
-async function transform(change: Change) {
-  const done = await jobs.operate("transform_islands", { islands: [...selection.islands], ...change });
-  if (!done) hand.settle();
-}
-
-async function placeLabel(layer: Layer, change: LabelChange) {
-  const { place } = layer;
-  if (place.kind !== "island") return;
-  const [xRight, xDown, yRight, yDown] = place.mm_per_px;
-  const [right, down] = change.shift_px;
-  const hundredths = (value: number) => Math.round(value * 100) / 100;
-  await jobs.operate(
-    "change_layer",
-    change.scale === 1
-      ? { id: layer.id, place: { x_mm: hundredths(place.x_mm + xRight * right + xDown * down), y_mm: hundredths(place.y_mm + yRight * right + yDown * down) } }
-      : { id: layer.id, place: { width_mm: hundredths(place.width_mm * change.scale) } },
-  );
-}
+const draw = useDrawShape(ground);
+const handles = usePullHandles(ground);
+const label = useMoveLabel(ground, () => props.labels);
+const islands = useMoveIslands(ground, () => props.movable, pick);
+// The upper ones are asked first.
+const hand = useHand(canvas, [
+  usePanSheet(canvas, { pan, zoomAt }),
+  draw.tool,
+  elements.tool,
+  handles.tool,
+  label.tool,
+  islands.tool,
+  useLetGo(pan, letGo),
+]);
+const moving = useMovingHand(islands.moved, handles.shift);
 
 watch(
   [() => surfaces.surface, () => surfaces.points],
   ([surface, points]) => {
     shapes.value = surface && points ? islandShapes(surface, points, jobs.islands.length) : [];
-    hand.settle();
+    islands.settle();
   },
   { immediate: true },
 );
 // Islands that bend are drawn anew while a corner is dragged, where that keeps up with the hand.
-watch(hand.shift, () => {
+watch(handles.shift, () => {
   const { surface, points } = surfaces;
   if (!surface || !points || points.length > KEEPS_UP) return;
   shapes.value = islandShapes(surface, moving.bent() ?? points, jobs.islands.length);
 });
-
-const drawnBox = computed(() => {
-  const drawn = drawing.shape === "box" ? hand.drawn.value : null;
-  if (!drawn) return null;
-  const box = wholeBox(drawn.from, drawn.to);
-  const { scale, x, y } = view.value;
-  const [width, height] = [box.right - box.left, box.bottom - box.top];
-  const style = { left: `${box.left * scale + x}px`, top: `${box.top * scale + y}px`, width: `${width * scale}px`, height: `${height * scale}px` };
-  return { style, text: `${width} × ${height} px at ${box.left}, ${box.top}` };
-});
-const fitMarks = computed(() => {
-  const pull = drawing.shape === "pull" ? hand.drawn.value : null;
-  return marks.fit.value && { ...marks.fit.value, pull };
-});
-
 watch(
   () => selection.spot,
   (spot) => {
@@ -165,48 +133,39 @@ watch(
   },
 );
 
-let wanted = false;
-function redraw() {
-  if (wanted) return;
-  wanted = true;
-  requestAnimationFrame(() => {
-    wanted = false;
-    draw();
-  });
-}
+const drawnBox = computed(() => {
+  const line = drawing.shape === "box" ? draw.drawn.value : null;
+  if (!line) return null;
+  const box = wholeBox(line.from, line.to);
+  const { scale, x, y } = view.value;
+  const [across, down] = [box.right - box.left, box.bottom - box.top];
+  const style = {
+    left: `${box.left * scale + x}px`,
+    top: `${box.top * scale + y}px`,
+    width: `${across * scale}px`,
+    height: `${down * scale}px`,
+  };
+  return { style, text: `${across} × ${down} px at ${box.left}, ${box.top}` };
+});
 
-function draw() {
-  const context = canvas.value?.getContext("2d");
-  const job = jobs.job;
-  if (!context || !job || width.value === 0) return;
-  const ratio = pixelRatio.value;
-  const target = context.canvas;
-  if (target.width !== Math.round(width.value * ratio) || target.height !== Math.round(height.value * ratio)) {
-    target.width = Math.round(width.value * ratio);
-    target.height = Math.round(height.value * ratio);
-  }
-  drawSheet(
-    context,
-    {
-      width: width.value, height: height.value, view: view.value, sheet: job.sheet, image: images.image, imageOpacity: images.look === "underlay" ? (fitting.underlay?.opacity ?? 1) : 1, pixels: settings.pixels,
-      islands: job.islands, shapes: shapes.value,
-      picked: selection.islands, hovered: selection.hovered, hidden: visibility.hiddenIslands, lit: lit.value?.path ?? null, cut: marks.cut.value, preview: marks.preview.value, fit: fitMarks.value, reserved: job.reserved_px, corners: moving.places.value, moved: hand.moved.value, moving: moving.islands.value, frame: props.movable ? hand.frame.value : null,
-      label: pickedLabel.value && { layer: pickedLabel.value, shift: hand.labelChange.value.shift_px }, labelScale: hand.labelChange.value.scale,
-      density: job.density_px_per_mm, unit: settings.unit, colors: sheetColors(settings.theme),
-    },
-    ratio,
-  );
-}
+usePainting(canvas, {
+  width,
+  height,
+  pixelRatio,
+  view,
+  shapes,
+  cutting: () => props.cutting,
+  lit: computed(() => lit.value?.path ?? null),
+  moved: islands.moved,
+  moving: computed(() => (islands.moved.value ? moving.islands.value : null)),
+  frame: computed(() => (props.movable && !islands.moved.value ? islands.frame.value : null)),
+  label: label.layer,
+  labelChange: label.change,
+  corners: moving.places,
+  pull: computed(() => (drawing.shape === "pull" ? draw.drawn.value : null)),
+});
 
-watch(
-  [width, height, pixelRatio, view, shapes, () => images.image, () => jobs.job, () => selection.islands, () => selection.hovered, hand.moved, hand.labelChange, lit, marks.cut, marks.preview, fitMarks, moving.places, () => settings.pixels, () => visibility.hiddenIslands,
-    pickedLabel, () => settings.unit, () => settings.theme, () => props.movable],
-  redraw,
-  { flush: "post", immediate: true },
-);
-void document.fonts.ready.then(() => nextTick(redraw));
-
-const changeText = useChangeText(hand.change, hand.moved);
+const changeText = useChangeText(islands.change, islands.moved);
 
 useKeys({
   Escape: () => hand.leave() || drawing.leave(),
@@ -217,7 +176,13 @@ useKeys({
 </script>
 
 <template>
-  <section ref="holder" class="sheet-view" aria-label="Sheet" :aria-busy="shapes.length === 0" :data-view="`${view.scale} ${view.x} ${view.y}`">
+  <section
+    ref="holder"
+    class="sheet-view"
+    aria-label="Sheet"
+    :aria-busy="shapes.length === 0"
+    :data-view="`${view.scale} ${view.x} ${view.y}`"
+  >
     <canvas
       ref="canvas"
       tabindex="0"
@@ -225,9 +190,16 @@ useKeys({
       :aria-label="`Sheet of ${jobs.job?.sheet.width_px} by ${jobs.job?.sheet.height_px} px with ${jobs.islands.length} islands`"
       :style="{ cursor: hand.cursor.value }"
     ></canvas>
-    <div v-if="pickHand.box.value" class="pick-box" :style="pickHand.box.value"></div>
+    <div v-if="elements.box.value" class="pick-box" :style="elements.box.value"></div>
     <div v-if="drawnBox" class="pick-box" :style="drawnBox.style"></div>
-    <button class="ruler-unit" type="button" title="Rulers in px or mm" @click="settings.unit = settings.unit === 'px' ? 'mm' : 'px'">{{ settings.unit }}</button>
+    <button
+      class="ruler-unit"
+      type="button"
+      title="Rulers in px or mm"
+      @click="settings.unit = settings.unit === 'px' ? 'mm' : 'px'"
+    >
+      {{ settings.unit }}
+    </button>
     <ZoomTools :percent="percent" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
     <div v-if="changeText" class="change num">{{ changeText }}</div>
     <div v-else-if="drawing.shape" class="change">{{ drawnBox ? drawnBox.text : drawing.purpose }}</div>

@@ -1,4 +1,17 @@
-import type { SheetColors } from "./draw";
+export interface SheetColors {
+  mat: string;
+  matLine: string;
+  matLineStrong: string;
+  paper: string;
+  ink: string;
+  line: string;
+  picked: string;
+  warning: string;
+  lit: string;
+  seam: string;
+  ruler: string;
+  rulerInk: string;
+}
 
 const known = new Map<string, SheetColors>();
 
@@ -9,8 +22,18 @@ export function sheetColors(theme: string): SheetColors {
   const style = getComputedStyle(document.documentElement);
   const token = (name: string) => style.getPropertyValue(`--${name}`).trim();
   const colors = {
-    mat: token("mat"), matLine: token("mat-line"), matLineStrong: token("mat-line-strong"), paper: token("paper"), ink: token("paper-ink"),
-    line: token("sheet-line"), picked: token("sheet-picked"), warning: token("saffron"), lit: token("persimmon"), seam: token("plum"), ruler: token("ground"), rulerInk: token("ink-soft"),
+    mat: token("mat"),
+    matLine: token("mat-line"),
+    matLineStrong: token("mat-line-strong"),
+    paper: token("paper"),
+    ink: token("paper-ink"),
+    line: token("sheet-line"),
+    picked: token("sheet-picked"),
+    warning: token("saffron"),
+    lit: token("persimmon"),
+    seam: token("plum"),
+    ruler: token("ground"),
+    rulerInk: token("ink-soft"),
   };
   known.set(theme, colors);
   return colors;

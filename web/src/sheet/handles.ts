@@ -29,7 +29,9 @@ export function boxAround(islands: Island[]): Box | null {
 export function grips(box: Box): { grip: Grip; at: Pair }[] {
   const x = [box.left - FRAME, (box.left + box.right) / 2, box.right + FRAME];
   const y = [box.top - FRAME, (box.top + box.bottom) / 2, box.bottom + FRAME];
-  const found: { grip: Grip; at: Pair }[] = [{ grip: { kind: "turn" }, at: [box.right + FRAME + TURN_OUT, box.top - FRAME] }];
+  const found: { grip: Grip; at: Pair }[] = [
+    { grip: { kind: "turn" }, at: [box.right + FRAME + TURN_OUT, box.top - FRAME] },
+  ];
   for (const across of [-1, 0, 1] as const) {
     for (const down of [-1, 0, 1] as const) {
       if (across === 0 && down === 0) continue;
@@ -68,7 +70,10 @@ export function wholeBox(from: Pair, to: Pair): Box {
   return { left, top, right: Math.max(right, left + 1), bottom: Math.max(bottom, top + 1) };
 }
 
-/** Moves as far as the hand did, to a tenth of a px; held to pixels, so that the box's left upper corner lies on a corner or a middle of one. */
+/**
+ * Moves as far as the hand did, to a tenth of a px; held to pixels, so that the box's left upper corner lies on a
+ * corner or a middle of one.
+ */
 export function heldMove([dx, dy]: Pair, box: Box, hold: "free" | "corners" | "middles"): Pair {
   if (hold === "free") return [Math.round(dx * 10) / 10, Math.round(dy * 10) / 10];
   const offset = hold === "middles" ? 0.5 : 0;
@@ -90,7 +95,10 @@ export function gripChange(grip: Grip, box: Box, from: Pair, to: Pair, steps: bo
   };
   if (grip.across !== 0 && grip.down !== 0) {
     const reach = Math.hypot(from[0] - middle[0], from[1] - middle[1]);
-    const even = Math.max(((to[0] - middle[0]) * (from[0] - middle[0]) + (to[1] - middle[1]) * (from[1] - middle[1])) / reach ** 2, 0.01);
+    const even = Math.max(
+      ((to[0] - middle[0]) * (from[0] - middle[0]) + (to[1] - middle[1]) * (from[1] - middle[1])) / reach ** 2,
+      0.01,
+    );
     return { ...UNCHANGED, scale: [even, even] };
   }
   return { ...UNCHANGED, scale: grip.across === 0 ? [1, ratio(1)] : [ratio(0), 1] };

@@ -1,5 +1,4 @@
 import type { Layer, Pair } from "@/api/types";
-import { labelCorners } from "./marks";
 import type { Viewport } from "./viewport";
 
 export interface LabelChange {
@@ -11,7 +10,7 @@ export const STILL: LabelChange = { shift_px: [0, 0], scale: 1 };
 
 /** What a press on the picked label would do. */
 export function labelHit(view: Viewport, layer: Layer | null, at: Pair): "move" | "size" | null {
-  const corners = layer && labelCorners({ view, labelScale: 1 }, layer, [0, 0]);
+  const corners = layer && labelCorners(view, layer, STILL);
   if (!corners) return null;
   if (Math.hypot(corners[2]![0] - at[0], corners[2]![1] - at[1]) < 9) return "size";
   const sides = corners.map((from, i) => {
@@ -30,4 +29,16 @@ export function labelDrag(layer: Layer, sizing: boolean, from: Pair, to: Pair): 
   const y = corners.reduce((sum, corner) => sum + corner[1] / 4, 0);
   const reach = Math.hypot(from[0] - x, from[1] - y);
   return { shift_px: [0, 0], scale: Math.max(Math.hypot(to[0] - x, to[1] - y) / Math.max(reach, 1e-6), 0.02) };
+}
+
+/** Its corners in the view, shifted and scaled as a drag says; null where it is on no island. */
+export function labelCorners(view: Viewport, layer: Layer, { shift_px: shift, scale }: LabelChange): Pair[] | null {
+  if (layer.place.kind !== "island") return null;
+  const corners = layer.place.frame_px;
+  const x = corners.reduce((sum, corner) => sum + corner[0] / 4, 0);
+  const y = corners.reduce((sum, corner) => sum + corner[1] / 4, 0);
+  return corners.map((corner) => [
+    (x + (corner[0] - x) * scale + shift[0]) * view.scale + view.x,
+    (y + (corner[1] - y) * scale + shift[1]) * view.scale + view.y,
+  ]);
 }

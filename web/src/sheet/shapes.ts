@@ -10,7 +10,11 @@ export interface IslandShape {
 }
 
 /** Faces as one path, and the box round them; null where none of them lies on the sheet. */
-export function facesShape(surface: Surface, points: Float32Array, faces: Iterable<number>): { path: Path2D; box: Box } | null {
+export function facesShape(
+  surface: Surface,
+  points: Float32Array,
+  faces: Iterable<number>,
+): { path: Path2D; box: Box } | null {
   const wanted = new Set(faces);
   const path = new Path2D();
   const box = { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity };
@@ -33,7 +37,11 @@ export function facesShape(surface: Surface, points: Float32Array, faces: Iterab
 
 /** Builds the paths of all islands. */
 export function islandShapes(surface: Surface, points: Float32Array, count: number): IslandShape[] {
-  const shapes = Array.from({ length: count }, () => ({ faces: new Path2D(), edges: new Path2D(), outline: new Path2D() }));
+  const shapes = Array.from({ length: count }, () => ({
+    faces: new Path2D(),
+    edges: new Path2D(),
+    outline: new Path2D(),
+  }));
   const { trianglePoints, triangleIslands, edges, edgeOutlines, pointIslands } = surface;
   const at = (point: number): [number, number] => [points[2 * point]!, points[2 * point + 1]!];
   for (let k = 0; k < triangleIslands.length; k += 1) {

@@ -7,7 +7,10 @@ import type { Change } from "./handles";
 
 const shortly = (value: number) => String(Math.round(value * 100) / 100);
 
-/** What a drag of islands does, with what it comes to: the nearest island, the density, and whether it is held to pixels. Empty while nothing is dragged. */
+/**
+ * What a drag of islands does, with what it comes to: the nearest island, the density, and whether it is held to
+ * pixels. Empty while nothing is dragged.
+ */
 export function useChangeText(change: Ref<Change>, moved: Ref<DOMMatrix | null>) {
   const jobs = useJob();
   const selection = useSelection();
@@ -32,7 +35,10 @@ export function useChangeText(change: Ref<Change>, moved: Ref<DOMMatrix | null>)
     if (!moved.value) return "";
     if (turn_deg) return `${turn_deg.toFixed(1)}°${gap.value}${held("turning")}`;
     if (scale[0] !== 1 || scale[1] !== 1) {
-      const percent = scale[0] === scale[1] ? `${(scale[0] * 100).toFixed(1)} %` : `${(scale[0] * 100).toFixed(1)} x ${(scale[1] * 100).toFixed(1)} %`;
+      const percent =
+        scale[0] === scale[1]
+          ? `${(scale[0] * 100).toFixed(1)} %`
+          : `${(scale[0] * 100).toFixed(1)} x ${(scale[1] * 100).toFixed(1)} %`;
       return `${percent}${density.value}${gap.value}${held("scaling")}`;
     }
     return `${move_px.map(shortly).join(", ")} px${gap.value}${settings.hold === "free" ? "" : `, held to pixel ${settings.hold}`}`;

@@ -25,7 +25,8 @@ export function useHandles(reach: () => number) {
   const fitting = useFitting();
   const settings = useSettings();
 
-  const cornerAt = (at: Pair) => corners.on && (corners.at(at, reach()) !== null || (fitting.active && corners.edgeAt(at, reach()) !== null));
+  const cornerAt = (at: Pair) =>
+    corners.on && (corners.at(at, reach()) !== null || (fitting.active && corners.edgeAt(at, reach()) !== null));
   const over = (at: Pair) => cage.at(at, reach()) !== null || cornerAt(at);
 
   function take(at: Pair, extend: boolean): SheetHandle | null {
@@ -34,13 +35,20 @@ export function useHandles(reach: () => number) {
     if (!cornerAt(at)) return null;
     corners.pickAt(at, reach(), extend);
     const to = settings.hold === "free" ? null : settings.hold;
-    return { place: corners.places[0] ?? at, movable: fitting.active, done: (move_px) => jobs.operate("move_points", { points: [...corners.picked], move_px, to }) };
+    return {
+      place: corners.places[0] ?? at,
+      movable: fitting.active,
+      done: (move_px) => jobs.operate("move_points", { points: [...corners.picked], move_px, to }),
+    };
   }
 
   return { over, take };
 }
 
-/** Tells the proof, and whoever draws, what is moved at the moment: islands by a drag, corners or a handle of the cage by a shift. */
+/**
+ * Tells the proof, and whoever draws, what is moved at the moment: islands by a drag, corners or a handle of the cage
+ * by a shift.
+ */
 export function useMovingHand(moved: Ref<DOMMatrix | null>, shift: Ref<Pair | null>) {
   const jobs = useJob();
   const corners = useCorners();
@@ -55,7 +63,8 @@ export function useMovingHand(moved: Ref<DOMMatrix | null>, shift: Ref<Pair | nu
 
   watch([moved, shift], ([matrix, by]) => {
     if (matrix) store.now = { islands: islands.value, place: byMatrix(matrix), points: none, shift: [0, 0] };
-    else if (by && cage.held !== null) store.now = { islands: islands.value, place: cage.bend(by), points: none, shift: [0, 0] };
+    else if (by && cage.held !== null)
+      store.now = { islands: islands.value, place: cage.bend(by), points: none, shift: [0, 0] };
     else if (by) store.now = { islands: none, place: (x, y) => [x, y], points: new Set(corners.picked), shift: by };
     else store.now = null;
   });
@@ -65,14 +74,22 @@ export function useMovingHand(moved: Ref<DOMMatrix | null>, shift: Ref<Pair | nu
     const { surface, points } = surfaces;
     if (!surface || !points) return null;
     const places = points.slice();
-    for (let point = 0; point < points.length / 2; point += 1) [places[2 * point], places[2 * point + 1]] = placeWhile(store.now, points[2 * point]!, points[2 * point + 1]!, point, surface.pointIslands[point]!);
+    for (let point = 0; point < points.length / 2; point += 1)
+      [places[2 * point], places[2 * point + 1]] = placeWhile(
+        store.now,
+        points[2 * point]!,
+        points[2 * point + 1]!,
+        point,
+        surface.pointIslands[point]!,
+      );
     return places;
   }
 
   /** Picked corners, and handles of the cage, where the hand has them. */
   const places = computed<Pair[]>(() => {
     const [dx, dy] = shift.value ?? [0, 0];
-    const pulled = (all: Pair[], which: (i: number) => boolean) => all.map(([x, y], i): Pair => (which(i) ? [x + dx, y + dy] : [x, y]));
+    const pulled = (all: Pair[], which: (i: number) => boolean) =>
+      all.map(([x, y], i): Pair => (which(i) ? [x + dx, y + dy] : [x, y]));
     return [...pulled(corners.places, () => cage.held === null), ...pulled(cage.handles, (i) => i === cage.held)];
   });
 

@@ -7,11 +7,14 @@ import { usePreview } from "@/stores/preview";
 import { useRelaxing } from "@/stores/relaxing";
 import { useSeams } from "@/stores/seams";
 import { useSurface } from "@/stores/surface";
-import type { FitDrawing } from "./fitMarks";
-import type { CutDrawing, MarkedShape } from "./cutMarks";
+import type { MarkedShape, SeamsDrawing } from "./passes/cut";
+import type { FitDrawing } from "./passes/fit";
 import { edgesShape, facesShape, linesShape, vertexPlaces } from "./shapes";
 
-/** What the cut stage draws on the sheet, in step with what is picked and cut, null in other stages; and a change that is not taken yet. */
+/**
+ * What the cut stage draws on the sheet, in step with what is picked and cut, null in other stages; and a change that
+ * is not taken yet.
+ */
 export function useSheetMarks(cutting: () => boolean) {
   const surfaces = useSurface();
   const picks = usePicks();
@@ -20,9 +23,17 @@ export function useSheetMarks(cutting: () => boolean) {
   const packing = usePacking();
   const relaxing = useRelaxing();
 
-  const ground = computed(() => (cutting() && surfaces.surface && surfaces.points ? { surface: surfaces.surface, points: surfaces.points } : null));
-  const seamsShape = computed(() => (ground.value ? edgesShape(ground.value.surface, ground.value.points, seams.cut) : new Path2D()));
-  const openEnds = computed(() => (ground.value ? vertexPlaces(ground.value.surface, ground.value.points, seams.pieces?.open_ends.map((end) => end.vertex) ?? []) : []));
+  const ground = computed(() =>
+    cutting() && surfaces.surface && surfaces.points ? { surface: surfaces.surface, points: surfaces.points } : null,
+  );
+  const seamsDrawing = computed<SeamsDrawing | null>(() => {
+    if (!ground.value) return null;
+    const { surface, points } = ground.value;
+    return {
+      seams: edgesShape(surface, points, seams.cut),
+      openEnds: vertexPlaces(surface, points, seams.pieces?.open_ends.map((end) => end.vertex) ?? []),
+    };
+  });
   const picked = computed(() => shapeOf(picks.sets));
   const hovered = computed(() => {
     const under = picks.hovered === null ? [...picks.passed] : [...picks.passed, picks.hovered];
@@ -33,17 +44,20 @@ export function useSheetMarks(cutting: () => boolean) {
     return lines ? linesShape(lines) : null;
   });
 
-  function shapeOf({ faces, edges, corners }: Record<"faces" | "edges" | "corners", Iterable<number>>): MarkedShape {
-    if (!ground.value) return { faces: null, edges: new Path2D(), corners: [] };
+  function shapeOf({
+    faces,
+    edges,
+    corners,
+  }: Record<"faces" | "edges" | "corners", Iterable<number>>): MarkedShape | null {
+    if (!ground.value) return null;
     const { surface, points } = ground.value;
     const wanted = [...faces];
     return {
       faces: wanted.length > 0 ? (facesShape(surface, points, wanted)?.path ?? null) : null,
-      edges: edgesShape(surface, points, edges), corners: vertexPlaces(surface, points, corners),
+      edges: edgesShape(surface, points, edges),
+      corners: vertexPlaces(surface, points, corners),
     };
   }
-
-  const cut = computed<CutDrawing | null>(() => (ground.value ? { seams: seamsShape.value, openEnds: openEnds.value, picked: picked.value, hovered: hovered.value } : null));
 
   const fitting = useFitting();
   const matching = useMatching();
@@ -52,11 +66,22 @@ export function useSheetMarks(cutting: () => boolean) {
     const wanted = new Set(matching.proposals?.flatMap((one) => (matching.lit === one ? one.cells : [])) ?? []);
     const shown = fitting.page === "cells" || fitting.page === "match" ? fitting.cells : [];
     return {
-      cells: shown.map((cell, index) => ({ name: cell.name, corners: cell.corners_px, picked: index === fitting.cell || wanted.has(index), named: index === fitting.cell })),
-      landmarks: fitting.page === "landmarks" ? fitting.fit_setup.landmarks.map((mark, index) => ({ at: mark.at_px, to: mark.to_px, picked: index === fitting.landmark })) : [],
-      pull: null,
+      cells: shown.map((cell, index) => ({
+        name: cell.name,
+        corners: cell.corners_px,
+        picked: index === fitting.cell || wanted.has(index),
+        named: index === fitting.cell,
+      })),
+      landmarks:
+        fitting.page === "landmarks"
+          ? fitting.fit_setup.landmarks.map((mark, index) => ({
+              at: mark.at_px,
+              to: mark.to_px,
+              picked: index === fitting.landmark,
+            }))
+          : [],
     };
   });
 
-  return { cut, preview, fit };
+  return { seams: seamsDrawing, picked, hovered, preview, fit };
 }

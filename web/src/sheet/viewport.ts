@@ -29,10 +29,20 @@ export function centred(sheet: Sheet, width: number, height: number, scale: numb
 }
 
 /** A box of the sheet in the middle of the view, with room about it. */
-export function framing(box: { left: number; top: number; right: number; bottom: number }, width: number, height: number): Viewport {
+export function framing(
+  box: { left: number; top: number; right: number; bottom: number },
+  width: number,
+  height: number,
+): Viewport {
   const room = { width: Math.max(width - RULER, 40) / 2.2, height: Math.max(height - RULER, 40) / 2.2 };
-  const scale = clampScale(Math.min(room.width / Math.max(box.right - box.left, 1), room.height / Math.max(box.bottom - box.top, 1), 16));
-  return { scale, x: (width + RULER) / 2 - ((box.left + box.right) / 2) * scale, y: (height + RULER) / 2 - ((box.top + box.bottom) / 2) * scale };
+  const scale = clampScale(
+    Math.min(room.width / Math.max(box.right - box.left, 1), room.height / Math.max(box.bottom - box.top, 1), 16),
+  );
+  return {
+    scale,
+    x: (width + RULER) / 2 - ((box.left + box.right) / 2) * scale,
+    y: (height + RULER) / 2 - ((box.top + box.bottom) / 2) * scale,
+  };
 }
 
 export function clampScale(scale: number): number {

@@ -7,7 +7,9 @@ import LayoutStage from "./layout/LayoutStage.vue";
 import ModelStage from "./model/ModelStage.vue";
 import TraceStage from "./trace/TraceStage.vue";
 
-/** A stage of the work: its inspector, and what the hand can do on the sheet. A new stage is a folder and a line here. */
+/**
+ * A stage of the work: its inspector, and what the hand can do on the sheet. A new stage is a folder and a line here.
+ */
 export interface Stage {
   id: string;
   name: string;
@@ -29,4 +31,3 @@ export const STAGES: Stage[] = [
   { id: "art", name: "Art", inspector: ArtStage, movable: false, labels: true, seams: false },
   { id: "deliver", name: "Deliver", inspector: DeliverStage, movable: false, labels: false, seams: false },
 ];
-

@@ -10,7 +10,10 @@ export const CAGE = { columns: 3, rows: 3 };
 const choose = (n: number, k: number): number => (k === 0 ? 1 : (choose(n, k - 1) * (n - k + 1)) / k);
 const share = (t: number, i: number, count: number) => choose(count - 1, i) * t ** i * (1 - t) ** (count - 1 - i);
 
-/** A cage of handles over the picked islands. What stays of a pull is what the server answers; here it is only shown while the hand pulls. */
+/**
+ * A cage of handles over the picked islands. What stays of a pull is what the server answers; here it is only shown
+ * while the hand pulls.
+ */
 export const useCage = defineStore("cage", () => {
   const jobs = useJob();
   const selection = useSelection();
@@ -18,12 +21,17 @@ export const useCage = defineStore("cage", () => {
   /** the handle that is pulled */
   const held = ref<number | null>(null);
 
-  const box = computed(() => (on.value ? boxAround(jobs.islands.filter((island) => selection.islands.includes(island.index))) : null));
+  const box = computed(() =>
+    on.value ? boxAround(jobs.islands.filter((island) => selection.islands.includes(island.index))) : null,
+  );
   const handles = computed<Pair[]>(() => {
     const around = box.value;
     if (!around) return [];
     const at = (low: number, high: number, i: number, count: number) => low + ((high - low) * i) / (count - 1);
-    return Array.from({ length: CAGE.columns * CAGE.rows }, (_, i) => [at(around.left, around.right, i % CAGE.columns, CAGE.columns), at(around.top, around.bottom, Math.floor(i / CAGE.columns), CAGE.rows)]);
+    return Array.from({ length: CAGE.columns * CAGE.rows }, (_, i) => [
+      at(around.left, around.right, i % CAGE.columns, CAGE.columns),
+      at(around.top, around.bottom, Math.floor(i / CAGE.columns), CAGE.rows),
+    ]);
   });
 
   function at(place: Pair, reach: number): number | null {
@@ -35,15 +43,22 @@ export const useCage = defineStore("cage", () => {
   function bend([dx, dy]: Pair): (x: number, y: number) => Pair {
     const around = box.value!;
     const handle = held.value!;
-    const along = (value: number, low: number, high: number) => Math.min(Math.max(high > low ? (value - low) / (high - low) : 0, 0), 1);
+    const along = (value: number, low: number, high: number) =>
+      Math.min(Math.max(high > low ? (value - low) / (high - low) : 0, 0), 1);
     return (x, y) => {
-      const weight = share(along(x, around.left, around.right), handle % CAGE.columns, CAGE.columns) * share(along(y, around.top, around.bottom), Math.floor(handle / CAGE.columns), CAGE.rows);
+      const weight =
+        share(along(x, around.left, around.right), handle % CAGE.columns, CAGE.columns) *
+        share(along(y, around.top, around.bottom), Math.floor(handle / CAGE.columns), CAGE.rows);
       return [x + weight * dx, y + weight * dy];
     };
   }
 
   const pull = (shift: Pair) =>
-    jobs.operate("bend_islands", { islands: [...selection.islands], ...CAGE, shifts: handles.value.map((_, i) => (i === held.value ? shift : [0, 0])) });
+    jobs.operate("bend_islands", {
+      islands: [...selection.islands],
+      ...CAGE,
+      shifts: handles.value.map((_, i) => (i === held.value ? shift : [0, 0])),
+    });
 
   return { on, held, box, handles, at, bend, pull };
 });

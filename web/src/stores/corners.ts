@@ -47,7 +47,12 @@ export const useCorners = defineStore("corners", () => {
     surface.edgeOutlines.forEach((outline, row) => {
       if (!outline) return;
       const [a, b] = [surface.edges[2 * row]!, surface.edges[2 * row + 1]!];
-      const [ax, ay, dx, dy] = [points[2 * a]!, points[2 * a + 1]!, points[2 * b]! - points[2 * a]!, points[2 * b + 1]! - points[2 * a + 1]!];
+      const [ax, ay, dx, dy] = [
+        points[2 * a]!,
+        points[2 * a + 1]!,
+        points[2 * b]! - points[2 * a]!,
+        points[2 * b + 1]! - points[2 * a + 1]!,
+      ];
       const share = Math.min(Math.max(((x - ax) * dx + (y - ay) * dy) / Math.max(dx * dx + dy * dy, 1e-12), 0), 1);
       const far = Math.hypot(x - ax - dx * share, y - ay - dy * share);
       if (far < least) [best, least] = [[a, b], far];

@@ -22,7 +22,15 @@ export const useCutting = defineStore("cutting", () => {
     const faces = picks.kind === "faces" && picks.sets.faces.size > 0 ? [...picks.sets.faces] : null;
     const islands = !faces && selection.islands.length > 0 ? [...selection.islands] : null;
     const one = islands?.length === 1 ? jobs.islands[islands[0]!]?.name : null;
-    return { faces, islands, words: faces ? counted(faces.length, "faces") : islands ? (one ?? counted(islands.length, "islands")) : "everything" };
+    return {
+      faces,
+      islands,
+      words: faces
+        ? counted(faces.length, "faces")
+        : islands
+          ? (one ?? counted(islands.length, "islands"))
+          : "everything",
+    };
   });
 
   /** Runs a change and keeps the figures from before it beside those after. */

@@ -4,7 +4,10 @@ import type { Pair } from "@/api/types";
 import type { Box } from "@/sheet/handles";
 import { wholeBox } from "@/sheet/handles";
 
-/** What a hand drew on the sheet: from a press to a release, px; the corner of an island that the press was on, and the island. */
+/**
+ * What a hand drew on the sheet: from a press to a release, px; the corner of an island that the press was on, and the
+ * island.
+ */
 export interface Drawn {
   from: Pair;
   to: Pair;
@@ -19,7 +22,10 @@ interface Wish {
   done: (drawn: Drawn) => unknown;
 }
 
-/** Something that is to be drawn on the sheet next: a rectangle, a place, or a line pulled from a place of an island to where it must lie. */
+/**
+ * Something that is to be drawn on the sheet next: a rectangle, a place, or a line pulled from a place of an island to
+ * where it must lie.
+ */
 export const useDrawing = defineStore("drawing", () => {
   const wish = shallowRef<Wish | null>(null);
 
@@ -28,7 +34,11 @@ export const useDrawing = defineStore("drawing", () => {
 
   /** One rectangle, in whole px. */
   function box(what: string, done: (box: Box) => unknown) {
-    wish.value = { shape: "box", purpose: `Draw ${what} on the sheet; Escape leaves`, done: ({ from, to }) => done(wholeBox(from, to)) };
+    wish.value = {
+      shape: "box",
+      purpose: `Draw ${what} on the sheet; Escape leaves`,
+      done: ({ from, to }) => done(wholeBox(from, to)),
+    };
   }
 
   /** Places, one click each. */

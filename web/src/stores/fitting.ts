@@ -18,7 +18,9 @@ export const useFitting = defineStore("fitting", () => {
   const landmark = ref<number | null>(null);
 
   const fit_setup = computed(() => jobs.job?.fit_setup ?? { shown: null, inset_px: 0, underlays: [], landmarks: [] });
-  const underlay = computed(() => (fit_setup.value.shown === null ? null : fit_setup.value.underlays[fit_setup.value.shown]!));
+  const underlay = computed(() =>
+    fit_setup.value.shown === null ? null : fit_setup.value.underlays[fit_setup.value.shown]!,
+  );
   const cells = computed(() => underlay.value?.cells ?? []);
 
   /** The smallest cell that a place of the sheet lies in. */
@@ -28,7 +30,8 @@ export const useFitting = defineStore("fitting", () => {
     cells.value.forEach((one, index) => {
       const across = one.corners_px.map((corner) => corner[0]);
       const down = one.corners_px.map((corner) => corner[1]);
-      const inside = x >= Math.min(...across) && x <= Math.max(...across) && y >= Math.min(...down) && y <= Math.max(...down);
+      const inside =
+        x >= Math.min(...across) && x <= Math.max(...across) && y >= Math.min(...down) && y <= Math.max(...down);
       if (inside && one.width * one.height < least) [best, least] = [index, one.width * one.height];
     });
     return best;

@@ -15,7 +15,9 @@ export const useSheetImage = defineStore("sheet-image", () => {
   const revision = ref<number | null>(null);
 
   /** what is shown: without an underlay, the art in its place */
-  const look = computed(() => (settings.look === "underlay" && jobs.job?.fit_setup.shown === null ? "art" : settings.look));
+  const look = computed(() =>
+    settings.look === "underlay" && jobs.job?.fit_setup.shown === null ? "art" : settings.look,
+  );
   const address = computed(() => {
     const job = jobs.job;
     if (!job) return null;
@@ -39,7 +41,8 @@ export const useSheetImage = defineStore("sheet-image", () => {
           revision.value = shown;
         }
       } catch {
-        if (address.value === url) messages.fail("The sheet could not be drawn; undo the last change or reload the page.");
+        if (address.value === url)
+          messages.fail("The sheet could not be drawn; undo the last change or reload the page.");
       }
     },
     { immediate: true },

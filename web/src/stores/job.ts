@@ -65,7 +65,10 @@ export const useJob = defineStore("job", () => {
   const redo = () => change((current) => api.redo(current.id));
   const rename = (name: string) => change((current) => api.renameJob(current.id, name));
 
-  /** Brings a picture into the job, and each of its layers; gives the whole one first, and nothing if the server refused. */
+  /**
+   * Brings a picture into the job, and each of its layers; gives the whole one first, and nothing if the server
+   * refused.
+   */
   async function bringPictures(file: File): Promise<Picture[]> {
     if (!job.value) return [];
     try {

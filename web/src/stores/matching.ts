@@ -9,7 +9,12 @@ import { useJob } from "./job";
 export const useMatching = defineStore("matching", () => {
   const jobs = useJob();
   // Islands keep their numbers when they are set into cells, so the other proposals stay good.
-  const { value: proposals, asking: looking, ask, forget } = useAnswer<Proposal[]>({
+  const {
+    value: proposals,
+    asking: looking,
+    ask,
+    forget,
+  } = useAnswer<Proposal[]>({
     goodFor: () => [jobs.job?.id, jobs.islands.length, jobs.job?.fit_setup.shown].join(),
   });
   /** the one that is looked at on the sheet */
@@ -20,7 +25,9 @@ export const useMatching = defineStore("matching", () => {
 
   async function accept(taken: Proposal[]) {
     accepting = true;
-    const done = await jobs.operate("set_into_cells", { assignments: taken.flatMap((proposal) => proposal.assignments) });
+    const done = await jobs.operate("set_into_cells", {
+      assignments: taken.flatMap((proposal) => proposal.assignments),
+    });
     accepting = false;
     if (done) proposals.value = (proposals.value ?? []).filter((proposal) => !taken.includes(proposal));
     return done;

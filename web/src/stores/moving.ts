@@ -2,7 +2,10 @@ import { defineStore } from "pinia";
 import { shallowRef } from "vue";
 import type { Pair } from "@/api/types";
 
-/** What a hand moves on the sheet at the moment, so that the proof shows it at once: where places of islands go, and points of the map by px. */
+/**
+ * What a hand moves on the sheet at the moment, so that the proof shows it at once: where places of islands go, and
+ * points of the map by px.
+ */
 export interface Moving {
   islands: Set<number>;
   place: (x: number, y: number) => Pair;

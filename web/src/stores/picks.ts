@@ -24,7 +24,10 @@ const NOTHING: Sets = { faces: new Set(), edges: new Set(), corners: new Set() }
 export const ONE: Record<PickedKind, string> = { islands: "island", faces: "face", edges: "edge", corners: "corner" };
 export const counted = (count: number, kind: PickedKind) => `${count} ${count === 1 ? ONE[kind] : kind}`;
 
-/** Faces, edges and corners that are picked, each kind for itself, and how the hand picks them. Islands are picked in the selection. */
+/**
+ * Faces, edges and corners that are picked, each kind for itself, and how the hand picks them. Islands are picked in
+ * the selection.
+ */
 export const usePicks = defineStore("picks", () => {
   const jobs = useJob();
   const seams = useSeams();
@@ -70,13 +73,18 @@ export const usePicks = defineStore("picks", () => {
     const before = sets.value[of];
     const gone = new Set(how === "remove" ? found : []);
     set(of, how === "add" ? [...before, ...found] : [...before].filter((one) => !gone.has(one)));
-    messages.say(found.length === 0 ? "Nothing to pick that way" : `${counted(found.length, of)} ${how === "add" ? "picked" : "let go"}, ${sets.value[of].size} in all`);
+    messages.say(
+      found.length === 0
+        ? "Nothing to pick that way"
+        : `${counted(found.length, of)} ${how === "add" ? "picked" : "let go"}, ${sets.value[of].size} in all`,
+    );
   }
 
   const question = useQuestions(() => jobs.job?.surface);
 
   /** Has the core find elements of a kind; none where it refuses or the job is another by then. */
-  const find = <W extends Way>(of: PickKind, way: W, from: Picks[W]) => question((id, revision) => api.pick(id, revision, way, of, from));
+  const find = <W extends Way>(of: PickKind, way: W, from: Picks[W]) =>
+    question((id, revision) => api.pick(id, revision, way, of, from));
 
   /** Adds what the core finds to what is picked, or takes it away; "only" lets go what was picked before. */
   async function ask<W extends Way>(way: W, from: Picks[W], how: How | "only" = "add", of = part.value) {
@@ -97,7 +105,9 @@ export const usePicks = defineStore("picks", () => {
     if (!part.value) {
       const others = selection.islands.filter((island) => !found.includes(island));
       selection.islands = how === "add" ? [...others, ...found] : others;
-      messages.say(`${counted(found.length, "islands")} ${how === "add" ? "picked" : "let go"}, ${selection.islands.length} in all`);
+      messages.say(
+        `${counted(found.length, "islands")} ${how === "add" ? "picked" : "let go"}, ${selection.islands.length} in all`,
+      );
     } else if (part.value === "edges" && seams.direct && found.length > 0) await seams.mark(found, how === "add");
     else change(part.value, found, how);
   }
@@ -107,7 +117,10 @@ export const usePicks = defineStore("picks", () => {
     return under && { islands: under.island, faces: under.face, edges: under.edge, corners: under.corner }[kind.value];
   }
 
-  /** All that is meant when a click asks for more than one: with Ctrl a ring of faces or a loop, on a second click a face's piece. */
+  /**
+   * All that is meant when a click asks for more than one: with Ctrl a ring of faces or a loop, on a second click a
+   * face's piece.
+   */
   function whole(under: Under, again: boolean): Asked | null {
     if (kind.value === "faces" && again) return under.face === null ? null : ["piece", { picked: [under.face] }];
     if (kind.value === "faces") return under.side === null ? null : ["ring", { edge: under.side }];
@@ -122,7 +135,12 @@ export const usePicks = defineStore("picks", () => {
     const from = last;
     const now = of === "faces" ? under.face : of === "corners" ? under.corner : under.end;
     last = now;
-    const more: Asked | null = held.again || held.ctrl ? whole(under, held.again && !held.ctrl) : held.shift && from !== null && now !== null ? ["run", { start: from, stop: now }] : null;
+    const more: Asked | null =
+      held.again || held.ctrl
+        ? whole(under, held.again && !held.ctrl)
+        : held.shift && from !== null && now !== null
+          ? ["run", { start: from, stop: now }]
+          : null;
     if (more) {
       const found = await find(of, more[0], more[1]);
       if (found) await take(found, "add");

@@ -6,7 +6,10 @@ import type { Preflight } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
 import { useJob } from "./job";
 
-/** The preflight report of the job on the screen. It follows every change once the hand rests; until then the former one is shown. */
+/**
+ * The preflight report of the job on the screen. It follows every change once the hand rests; until then the former one
+ * is shown.
+ */
 export const usePreflight = defineStore("preflight", () => {
   const jobs = useJob();
   const { value: report, ask } = useAnswer<Preflight & { revision: number }>({ goodFor: () => jobs.job?.id });

@@ -10,7 +10,10 @@ export const usePreview = defineStore("preview", () => {
   const { value: shown, asking: looking, ask, forget: leave } = useAnswer<Preview & { take: () => Promise<boolean> }>();
 
   const show = <N extends OperationName>(name: N, parameters: Operations[N]) =>
-    ask(async (id, revision) => ({ ...(await api.preview(id, revision, name, parameters)), take: () => jobs.operate(name, parameters) }));
+    ask(async (id, revision) => ({
+      ...(await api.preview(id, revision, name, parameters)),
+      take: () => jobs.operate(name, parameters),
+    }));
 
   async function take() {
     const preview = shown.value;

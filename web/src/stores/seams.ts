@@ -33,8 +33,10 @@ export const useSeams = defineStore("seams", () => {
     const get = (name: "seams" | "triangle_pieces", version: string) => api.array(job.id, name, job.revision, version);
     try {
       const [seams, triangles, found, plane] = await Promise.all([
-        get("seams", `${job.surface}-${job.seams ?? "map"}`), job.seams ? get("triangle_pieces", `${job.surface}-${job.seams}`) : null,
-        api.pieces(job.id, job.revision), api.symmetry(job.id, job.revision),
+        get("seams", `${job.surface}-${job.seams ?? "map"}`),
+        job.seams ? get("triangle_pieces", `${job.surface}-${job.seams}`) : null,
+        api.pieces(job.id, job.revision),
+        api.symmetry(job.id, job.revision),
       ]);
       if (mine !== turn) return;
       cut.value = new Int32Array(seams);
@@ -45,7 +47,9 @@ export const useSeams = defineStore("seams", () => {
       if (mine === turn) messages.fail(error);
     }
   }
-  watch(() => jobs.job && [active.value, jobs.job.id, jobs.job.surface, jobs.job.seams].join(), load, { immediate: true });
+  watch(() => jobs.job && [active.value, jobs.job.id, jobs.job.surface, jobs.job.seams].join(), load, {
+    immediate: true,
+  });
 
   const symmetric = computed(() => symmetry.value?.plane != null);
   const bothSides = computed(() => symmetric.value && mirrored.value);

@@ -7,7 +7,9 @@ export interface Spot {
   islands: number[];
 }
 
-/** The picked islands and layer, what is lit, and what the pointer is over: one selection for strip, sheet and proof. */
+/**
+ * The picked islands and layer, what is lit, and what the pointer is over: one selection for strip, sheet and proof.
+ */
 export const useSelection = defineStore("selection", () => {
   const islands = ref<number[]>([]);
   const hovered = ref<number | null>(null);

@@ -13,11 +13,20 @@ export type Light = "even" | "shaded";
 
 /** What the painter likes, kept in the browser. */
 export const useSettings = defineStore("settings", () => {
-  const theme = useStorage<Theme>("sheet-trace-theme", matchMedia("(prefers-color-scheme: dark)").matches ? "dark" : "light");
+  const theme = useStorage<Theme>(
+    "sheet-trace-theme",
+    matchMedia("(prefers-color-scheme: dark)").matches ? "dark" : "light",
+  );
   const unit = useStorage<Unit>("sheet-trace-unit", "px");
   const look = useStorage<Look>("sheet-trace-look", "art");
   /** what the proof draws beside the model itself, and how */
-  const proof = useStorage("sheet-trace-proof", { edges: false, floor: false, facing: false, one_sided: false, see_through: false });
+  const proof = useStorage("sheet-trace-proof", {
+    edges: false,
+    floor: false,
+    facing: false,
+    one_sided: false,
+    see_through: false,
+  });
   const light = useStorage<Light>("sheet-trace-light", "shaded");
   const hold = useStorage<Hold>("sheet-trace-hold", "free");
   const pixels = useStorage<Pixels>("sheet-trace-pixels", "auto");

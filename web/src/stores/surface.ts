@@ -34,11 +34,26 @@ export interface Surface {
   meshEdges: Int32Array;
 }
 
-const FLOATS = { positions: "positions", barePositions: "bare_positions", normals: "normals", vertices: "vertices" } as const;
+const FLOATS = {
+  positions: "positions",
+  barePositions: "bare_positions",
+  normals: "normals",
+  vertices: "vertices",
+} as const;
 const INTEGERS = {
-  bareFaces: "bare_faces", bareVertices: "bare_vertices", trianglePoints: "triangle_points", triangleIslands: "triangle_islands", triangleFaces: "triangle_faces",
-  triangleParts: "triangle_parts", pointIslands: "point_islands", edges: "edges", edgeOutlines: "edge_outlines", edgeNeighbours: "edge_neighbours",
-  edgeMeshEdges: "edge_mesh_edges", pointVertices: "point_vertices", meshEdges: "mesh_edges",
+  bareFaces: "bare_faces",
+  bareVertices: "bare_vertices",
+  trianglePoints: "triangle_points",
+  triangleIslands: "triangle_islands",
+  triangleFaces: "triangle_faces",
+  triangleParts: "triangle_parts",
+  pointIslands: "point_islands",
+  edges: "edges",
+  edgeOutlines: "edge_outlines",
+  edgeNeighbours: "edge_neighbours",
+  edgeMeshEdges: "edge_mesh_edges",
+  pointVertices: "point_vertices",
+  meshEdges: "mesh_edges",
 } as const;
 
 /** The big arrays of the job on the screen. */
@@ -58,10 +73,15 @@ export const useSurface = defineStore("surface", () => {
     loading.value = digest !== shownSurface;
     try {
       if (digest !== shownSurface) {
-        const [placed, ...arrays] = await Promise.all([get("points", placements), ...Object.values({ ...FLOATS, ...INTEGERS }).map((name) => get(name))]);
+        const [placed, ...arrays] = await Promise.all([
+          get("points", placements),
+          ...Object.values({ ...FLOATS, ...INTEGERS }).map((name) => get(name)),
+        ]);
         if (mine !== turn) return;
         const names = Object.keys({ ...FLOATS, ...INTEGERS });
-        surface.value = Object.fromEntries(names.map((name, i) => [name, name in FLOATS ? new Float32Array(arrays[i]!) : new Int32Array(arrays[i]!)])) as unknown as Surface;
+        surface.value = Object.fromEntries(
+          names.map((name, i) => [name, name in FLOATS ? new Float32Array(arrays[i]!) : new Int32Array(arrays[i]!)]),
+        ) as unknown as Surface;
         shownSurface = digest;
         points.value = new Float32Array(placed);
       } else {
@@ -76,10 +96,13 @@ export const useSurface = defineStore("surface", () => {
   }
 
   watch(
-    () => jobs.job && [jobs.job.id, jobs.job.surface, jobs.job.placements, jobs.job.sheet.width_px, jobs.job.sheet.height_px].join(),
+    () =>
+      jobs.job &&
+      [jobs.job.id, jobs.job.surface, jobs.job.placements, jobs.job.sheet.width_px, jobs.job.sheet.height_px].join(),
     () => {
       const job = jobs.job;
-      if (job) void load(job.id, job.revision, job.surface, `${job.placements}-${job.sheet.width_px}x${job.sheet.height_px}`);
+      if (job)
+        void load(job.id, job.revision, job.surface, `${job.placements}-${job.sheet.width_px}x${job.sheet.height_px}`);
       else {
         turn += 1;
         shownSurface = "";

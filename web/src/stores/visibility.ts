@@ -16,7 +16,8 @@ export const useVisibility = defineStore("visibility", () => {
     if (jobs.job) kept.value = { ...kept.value, [jobs.job.id]: parts };
   }
 
-  const toggle = (part: number) => set(hidden.value.has(part) ? [...hidden.value].filter((one) => one !== part) : [...hidden.value, part]);
+  const toggle = (part: number) =>
+    set(hidden.value.has(part) ? [...hidden.value].filter((one) => one !== part) : [...hidden.value, part]);
   const showOnly = (part: number) => set((jobs.job?.parts ?? []).map((_, i) => i).filter((i) => i !== part));
   const showAll = () => set([]);
 

@@ -7,7 +7,10 @@ import { useMessages } from "./messages";
 type Watchable = "pack" | "relax";
 export type Step<N extends Watchable> = Omit<Watched, "facts"> & { facts: OperationFacts[N] };
 
-/** An operation that the server does step by step before the painter's eyes. Nothing is changed until what is seen is kept. */
+/**
+ * An operation that the server does step by step before the painter's eyes. Nothing is changed until what is seen is
+ * kept.
+ */
 export function useWatched<N extends Watchable>(name: N) {
   const jobs = useJob();
   const messages = useMessages();

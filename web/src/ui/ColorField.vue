@@ -7,7 +7,10 @@ const props = defineProps<{ label: string; value: string }>();
 const emit = defineEmits<{ change: [color: string] }>();
 const typed = ref(props.value);
 
-watch(() => props.value, (value) => (typed.value = value));
+watch(
+  () => props.value,
+  (value) => (typed.value = value),
+);
 
 /** What is no colour stays to be mended; the field says so. */
 function take(color: string) {
@@ -19,8 +22,21 @@ const wrong = () => (/^#[0-9a-f]{6}$/i.test(typed.value) ? null : false);
 
 <template>
   <BInputGroup class="color">
-    <BFormInput type="color" :aria-label="`${label}, from the colour wheel`" :model-value="value" @change="take(($event.target as HTMLInputElement).value)" />
-    <BFormInput class="num" :aria-label="label" :model-value="typed" :state="wrong()" maxlength="7" @update:model-value="typed = String($event)" @change="take(typed.trim())" />
+    <BFormInput
+      type="color"
+      :aria-label="`${label}, from the colour wheel`"
+      :model-value="value"
+      @change="take(($event.target as HTMLInputElement).value)"
+    />
+    <BFormInput
+      class="num"
+      :aria-label="label"
+      :model-value="typed"
+      :state="wrong()"
+      maxlength="7"
+      @update:model-value="typed = String($event)"
+      @change="take(typed.trim())"
+    />
   </BInputGroup>
 </template>
 

@@ -16,10 +16,25 @@ function take(list: FileList | null | undefined) {
 </script>
 
 <template>
-  <div class="drop-zone" :class="{ over }" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent.stop="take($event.dataTransfer?.files)">
+  <div
+    class="drop-zone"
+    :class="{ over }"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent.stop="take($event.dataTransfer?.files)"
+  >
     <slot />
     <button type="button" class="btn-choose" :disabled="busy" @click="input?.click()">{{ label }}</button>
-    <input ref="input" class="visually-hidden" type="file" tabindex="-1" :multiple="multiple" :accept="accept" :aria-label="label" @change="take(($event.target as HTMLInputElement).files)" />
+    <input
+      ref="input"
+      class="visually-hidden"
+      type="file"
+      tabindex="-1"
+      :multiple="multiple"
+      :accept="accept"
+      :aria-label="label"
+      @change="take(($event.target as HTMLInputElement).files)"
+    />
   </div>
 </template>
 

@@ -17,7 +17,8 @@ watch(island, (now) => (name.value = now?.name ?? ""), { immediate: true });
 async function rename() {
   const target = island.value;
   if (!target || name.value.trim() === target.name) return;
-  const done = name.value.trim() !== "" && (await jobs.operate("rename_island", { island: target.index, name: name.value }));
+  const done =
+    name.value.trim() !== "" && (await jobs.operate("rename_island", { island: target.index, name: name.value }));
   if (!done) name.value = target.name;
 }
 
@@ -32,7 +33,14 @@ const way = computed(() => {
 <template>
   <section v-if="island" aria-label="Picked island">
     <h3>Picked island</h3>
-    <input v-model="name" class="form-control name" aria-label="Island name" maxlength="80" @change="rename" @keydown.esc.stop="name = island.name" />
+    <input
+      v-model="name"
+      class="form-control name"
+      aria-label="Island name"
+      maxlength="80"
+      @change="rename"
+      @keydown.esc.stop="name = island.name"
+    />
     <dl class="facts">
       <dt>On the model</dt>
       <dd class="num">{{ shown(island.size_mm[0]) }} × {{ shown(island.size_mm[1]) }} mm</dd>
@@ -42,7 +50,9 @@ const way = computed(() => {
       <dd class="num">{{ island.density_px_per_mm.toFixed(3) }} px/mm</dd>
       <dt>Stretch</dt>
       <dd class="num">
-        <template v-if="island.stretch_worst !== null">{{ (island.stretch_mean ?? 1).toFixed(3) }}, at most {{ island.stretch_worst.toFixed(3) }}</template>
+        <template v-if="island.stretch_worst !== null"
+          >{{ (island.stretch_mean ?? 1).toFixed(3) }}, at most {{ island.stretch_worst.toFixed(3) }}</template
+        >
         <template v-else>endless: {{ island.flat_triangles }} flat</template>
       </dd>
       <dt>Reads</dt>
@@ -50,15 +60,32 @@ const way = computed(() => {
       <dt>Faces</dt>
       <dd class="num">{{ island.faces }}</dd>
       <dt class="align-self-center">Carries</dt>
-      <dd><ChoiceBar :model-value="island.tag" label="What the island carries" :choices="TAGS" @update:model-value="jobs.operate('tag_islands', { islands: [island.index], tag: $event })" /></dd>
+      <dd>
+        <ChoiceBar
+          :model-value="island.tag"
+          label="What the island carries"
+          :choices="TAGS"
+          @update:model-value="jobs.operate('tag_islands', { islands: [island.index], tag: $event })"
+        />
+      </dd>
     </dl>
-    <p v-if="island.mirrored" class="note">Lettering painted straight on the sheet would come out backwards here. Labels are turned back by themselves.</p>
+    <p v-if="island.mirrored" class="note">
+      Lettering painted straight on the sheet would come out backwards here. Labels are turned back by themselves.
+    </p>
   </section>
   <section v-else-if="selection.islands.length > 1" aria-label="Picked islands">
     <h3>{{ selection.islands.length }} islands picked</h3>
     <p class="several">
       Tag them
-      <button v-for="(text, tag) in TAGS" :key="tag" type="button" class="btn-choose" @click="jobs.operate('tag_islands', { islands: [...selection.islands], tag })">{{ text }}</button>
+      <button
+        v-for="(text, tag) in TAGS"
+        :key="tag"
+        type="button"
+        class="btn-choose"
+        @click="jobs.operate('tag_islands', { islands: [...selection.islands], tag })"
+      >
+        {{ text }}
+      </button>
     </p>
   </section>
 </template>

@@ -17,9 +17,20 @@ const islands = computed(() => jobs.islands.filter((island) => !visibility.hidde
 const holder = ref<HTMLElement | null>(null);
 
 const cards = useVirtualizer(
-  computed(() => ({ count: islands.value.length, horizontal: true, getScrollElement: () => holder.value, estimateSize: () => CARD, overscan: 4 })),
+  computed(() => ({
+    count: islands.value.length,
+    horizontal: true,
+    getScrollElement: () => holder.value,
+    estimateSize: () => CARD,
+    overscan: 4,
+  })),
 );
-const visible = computed(() => cards.value.getVirtualItems().map((item) => ({ island: islands.value[item.index]!, start: item.start })).filter((card) => card.island));
+const visible = computed(() =>
+  cards.value
+    .getVirtualItems()
+    .map((item) => ({ island: islands.value[item.index]!, start: item.start }))
+    .filter((card) => card.island),
+);
 
 watch(
   () => selection.islands,
@@ -56,7 +67,13 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; kind: stri
   <section class="strip" aria-label="Islands">
     <p v-if="jobs.islands.length === 0" class="empty">No face lies on the sheet yet.</p>
     <div ref="holder" class="holder" @wheel.passive="scroll">
-      <div class="rail" :style="{ width: `${cards.getTotalSize()}px` }" role="listbox" aria-label="Islands" aria-multiselectable="true">
+      <div
+        class="rail"
+        :style="{ width: `${cards.getTotalSize()}px` }"
+        role="listbox"
+        aria-label="Islands"
+        aria-multiselectable="true"
+      >
         <button
           v-for="{ island, start } in visible"
           :key="island.index"
@@ -78,7 +95,10 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; kind: stri
           <span class="text">
             <b>{{ island.name }}</b>
             <span class="num">{{ shown(island.size_mm[0], 1) }} × {{ shown(island.size_mm[1], 1) }} mm</span>
-            <span><span class="num">{{ island.density_px_per_mm.toFixed(2) }} px/mm</span> <em :class="mark(island).kind">{{ mark(island).text }}</em></span>
+            <span
+              ><span class="num">{{ island.density_px_per_mm.toFixed(2) }} px/mm</span>
+              <em :class="mark(island).kind">{{ mark(island).text }}</em></span
+            >
           </span>
         </button>
       </div>

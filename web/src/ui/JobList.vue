@@ -34,7 +34,9 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
 <template>
   <section aria-labelledby="jobs-title">
     <h2 id="jobs-title">Jobs</h2>
-    <p v-if="jobs.length === 0" class="none">No jobs yet. Drop a model above: its islands, sizes and stretch are measured at once.</p>
+    <p v-if="jobs.length === 0" class="none">
+      No jobs yet. Drop a model above: its islands, sizes and stretch are measured at once.
+    </p>
     <ul class="jobs">
       <li v-for="job in jobs" :key="job.id" class="job">
         <RouterLink :to="`/jobs/${job.id}/model`">
@@ -42,10 +44,20 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
           <b>{{ job.name }}</b>
           <span class="when">changed {{ when(job.updated_at) }}</span>
         </RouterLink>
-        <button type="button" :aria-label="`Delete ${job.name}`" title="Delete" @click="ask(job)"><PhTrash :size="18" /></button>
+        <button type="button" :aria-label="`Delete ${job.name}`" title="Delete" @click="ask(job)">
+          <PhTrash :size="18" />
+        </button>
       </li>
     </ul>
-    <BModal v-model="asking" title="Delete this job?" ok-title="Delete" ok-variant="danger" cancel-title="Keep" cancel-variant="secondary" @ok="remove">
+    <BModal
+      v-model="asking"
+      title="Delete this job?"
+      ok-title="Delete"
+      ok-variant="danger"
+      cancel-title="Keep"
+      cancel-variant="secondary"
+      @ok="remove"
+    >
       <p class="mb-0">
         <b>{{ leaving?.name }}</b> goes with its layout, artwork and history. This can't be undone.
       </p>

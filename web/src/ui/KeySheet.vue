@@ -15,7 +15,10 @@ const KEYS: [string, string][] = [
   ["Ctrl+Shift+Z", "redo"],
   ["Shift, on a click", "add an island or take it away"],
   ["Shift, on a drag", "along one axis, or turn in steps of 5°"],
-  ["click, in Cut", "pick a face, edge or corner; with Shift the shortest way from the last one, with Ctrl the ring or loop"],
+  [
+    "click, in Cut",
+    "pick a face, edge or corner; with Shift the shortest way from the last one, with Ctrl the ring or loop",
+  ],
   ["double click, in Cut", "pick all faces up to the seams, or the whole loop"],
   ["Alt, on a drag in Cut", "pull a box round what is to be picked; with Ctrl too, to be let go"],
   ["Enter, on a preview", "take the change that is shown; Escape leaves it"],

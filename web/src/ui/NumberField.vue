@@ -1,16 +1,26 @@
 <script setup lang="ts">
 /**
- * A number that can be typed, also as a sum (=120/3). It is taken with Enter or on leaving; Escape brings the old one back.
- * When all changes are saved it shows the value it was given, so that one the server refused does not stay.
+ * A number that can be typed, also as a sum (=120/3). It is taken with Enter or on leaving; Escape brings the old one
+ * back. When all changes are saved it shows the value it was given, so that one the server refused does not stay.
  */
 import { computed, ref, useId, watch } from "vue";
 import { useJob } from "@/stores/job";
 import { shown, valueOf } from "./sums";
 
-const props = withDefaults(defineProps<{ label: string; value: number; unit?: string; decimals?: number; hideLabel?: boolean; disabled?: boolean }>(), {
-  unit: "",
-  decimals: 2,
-});
+const props = withDefaults(
+  defineProps<{
+    label: string;
+    value: number;
+    unit?: string;
+    decimals?: number;
+    hideLabel?: boolean;
+    disabled?: boolean;
+  }>(),
+  {
+    unit: "",
+    decimals: 2,
+  },
+);
 const emit = defineEmits<{ change: [value: number] }>();
 
 const jobs = useJob();

@@ -11,7 +11,14 @@ const jobs = useJob();
 <template>
   <ul class="pictures">
     <li v-for="one in jobs.job!.pictures" :key="one.digest">
-      <button type="button" :class="{ on: chosen.includes(one.digest) }" :aria-pressed="chosen.includes(one.digest)" :aria-label="`Choose ${one.name}`" :title="`${one.name}, ${one.width_px} × ${one.height_px} px`" @click="emit('toggle', one.digest)">
+      <button
+        type="button"
+        :class="{ on: chosen.includes(one.digest) }"
+        :aria-pressed="chosen.includes(one.digest)"
+        :aria-label="`Choose ${one.name}`"
+        :title="`${one.name}, ${one.width_px} × ${one.height_px} px`"
+        @click="emit('toggle', one.digest)"
+      >
         <img :src="api.urls.picture(jobs.job!.id, one.digest)" :alt="one.name" />
       </button>
     </li>

@@ -14,7 +14,9 @@ useKeys({ Enter: () => (previews.shown ? void previews.take() : false) });
   <div v-if="previews.shown" class="not-taken" role="status">
     <strong>Not taken yet</strong>
     <p>{{ previews.shown.sentence }}.</p>
-    <p v-for="island in previews.shown.islands.slice(0, MOST)" :key="island.name" class="num">{{ island.name }}: worst stretch {{ figure(island.stretch_worst) }}</p>
+    <p v-for="island in previews.shown.islands.slice(0, MOST)" :key="island.name" class="num">
+      {{ island.name }}: worst stretch {{ figure(island.stretch_worst) }}
+    </p>
     <div class="row-of">
       <button type="button" class="btn btn-primary" @click="previews.take()">Take it</button>
       <button type="button" class="btn-choose" @click="previews.leave()">Leave it</button>

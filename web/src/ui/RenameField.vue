@@ -18,7 +18,16 @@ function take() {
 </script>
 
 <template>
-  <input v-model="text" class="rename" :aria-label="label" :title="name" maxlength="80" spellcheck="false" @change="take" @keydown.esc.stop="text = name" />
+  <input
+    v-model="text"
+    class="rename"
+    :aria-label="label"
+    :title="name"
+    maxlength="80"
+    spellcheck="false"
+    @change="take"
+    @keydown.esc.stop="text = name"
+  />
 </template>
 
 <style scoped>

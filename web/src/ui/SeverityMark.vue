@@ -9,7 +9,11 @@ const NAMES: Record<Severity, string> = { error: "to mend", warning: "to look at
 
 <template>
   <span class="severity" :class="severity" role="img" :aria-label="NAMES[severity]" :title="NAMES[severity]">
-    <PhOctagon v-if="severity === 'error'" :size="16" weight="fill" /><PhDiamond v-else-if="severity === 'warning'" :size="16" weight="fill" /><PhInfo v-else :size="16" />
+    <PhOctagon v-if="severity === 'error'" :size="16" weight="fill" /><PhDiamond
+      v-else-if="severity === 'warning'"
+      :size="16"
+      weight="fill"
+    /><PhInfo v-else :size="16" />
   </span>
 </template>
 

@@ -9,7 +9,10 @@ const emit = defineEmits<{ change: [width: number, height: number] }>();
 
 /** What was typed last: the other field may be typed before the answer is in. */
 const typed = ref({ width: props.width, height: props.height });
-watch(() => [props.width, props.height], () => (typed.value = { width: props.width, height: props.height }));
+watch(
+  () => [props.width, props.height],
+  () => (typed.value = { width: props.width, height: props.height }),
+);
 
 function type(size: { width?: number; height?: number }) {
   typed.value = { ...typed.value, ...size };
@@ -27,9 +30,29 @@ const options = computed(() => [
 <template>
   <div class="fields">
     <label for="size-preset" class="align-self-center">Preset</label>
-    <BFormSelect id="size-preset" class="wide" :model-value="own" :options="options" @update:model-value="type({ width: Number($event), height: Number($event) })" />
+    <BFormSelect
+      id="size-preset"
+      class="wide"
+      :model-value="own"
+      :options="options"
+      @update:model-value="type({ width: Number($event), height: Number($event) })"
+    />
     <span class="align-self-center">Size</span>
-    <NumberField label="Sheet width" hide-label :value="width" unit="px" :decimals="0" @change="type({ width: Math.round($event) })" />
-    <NumberField label="Sheet height" hide-label :value="height" unit="px" :decimals="0" @change="type({ height: Math.round($event) })" />
+    <NumberField
+      label="Sheet width"
+      hide-label
+      :value="width"
+      unit="px"
+      :decimals="0"
+      @change="type({ width: Math.round($event) })"
+    />
+    <NumberField
+      label="Sheet height"
+      hide-label
+      :value="height"
+      unit="px"
+      :decimals="0"
+      @change="type({ height: Math.round($event) })"
+    />
   </div>
 </template>

@@ -15,7 +15,11 @@ const typed = reactive<Record<string, Record<string, number>>>({});
 const making = ref(false);
 
 const solid = computed(() => solids.value.find((one) => one.kind === kind.value));
-const measures = computed(() => (solid.value ? Object.fromEntries(solid.value.measures.map((one) => [one.name, typed[kind.value]?.[one.name] ?? one.default])) : {}));
+const measures = computed(() =>
+  solid.value
+    ? Object.fromEntries(solid.value.measures.map((one) => [one.name, typed[kind.value]?.[one.name] ?? one.default]))
+    : {},
+);
 
 onMounted(async () => {
   try {
@@ -46,7 +50,12 @@ async function make() {
     <h2 id="solid-title">Or make a simple solid</h2>
     <div class="fields">
       <label for="solid-kind" class="align-self-center">Solid</label>
-      <BFormSelect id="solid-kind" v-model="kind" class="wide" :options="solids.map((one) => ({ value: one.kind, text: one.name }))" />
+      <BFormSelect
+        id="solid-kind"
+        v-model="kind"
+        class="wide"
+        :options="solids.map((one) => ({ value: one.kind, text: one.name }))"
+      />
       <NumberField
         v-for="measure in solid?.measures ?? []"
         :key="kind + measure.name"
@@ -57,7 +66,9 @@ async function make() {
         @change="set(measure.name, $event)"
       />
     </div>
-    <BButton variant="secondary" class="btn-wide" :disabled="!solid || making" @click="make">Make the {{ solid?.name.toLowerCase() ?? "solid" }}</BButton>
+    <BButton variant="secondary" class="btn-wide" :disabled="!solid || making" @click="make"
+      >Make the {{ solid?.name.toLowerCase() ?? "solid" }}</BButton
+    >
   </section>
 </template>
 

@@ -8,7 +8,14 @@ const emit = defineEmits<{ go: [stage: string] }>();
 
 <template>
   <nav class="stage-rail" aria-label="Stages">
-    <button v-for="(item, i) in STAGES" :key="item.id" type="button" :class="{ on: item.id === stage }" :aria-current="item.id === stage ? 'step' : undefined" @click="emit('go', item.id)">
+    <button
+      v-for="(item, i) in STAGES"
+      :key="item.id"
+      type="button"
+      :class="{ on: item.id === stage }"
+      :aria-current="item.id === stage ? 'step' : undefined"
+      @click="emit('go', item.id)"
+    >
       <span class="num">{{ i + 1 }}</span>{{ item.name }}
     </button>
   </nav>

@@ -13,14 +13,18 @@ const selection = useSelection();
 const messages = useMessages();
 const neighbour = useNeighbour();
 
-const place = computed(() => (selection.pointer ? `${selection.pointer.x.toFixed(1)}, ${selection.pointer.y.toFixed(1)} px` : "no pointer"));
+const place = computed(() =>
+  selection.pointer ? `${selection.pointer.x.toFixed(1)}, ${selection.pointer.y.toFixed(1)} px` : "no pointer",
+);
 const over = computed(() => {
   const island = selection.hovered === null ? undefined : jobs.islands[selection.hovered];
   if (!island) return "";
   const near = neighbour.value === null ? "" : `, next to ${jobs.islands[neighbour.value]?.name}`;
   return `${island.name}: ${shown(island.size_mm[0], 1)} × ${shown(island.size_mm[1], 1)} mm, ${shown(island.size_px[0], 1)} × ${shown(island.size_px[1], 1)} px${near}`;
 });
-const stacked = computed(() => (selection.stacked.length > 1 ? `in one place: ${selection.stacked.join(", then ")} (click again for the next)` : ""));
+const stacked = computed(() =>
+  selection.stacked.length > 1 ? `in one place: ${selection.stacked.join(", then ")} (click again for the next)` : "",
+);
 </script>
 
 <template>

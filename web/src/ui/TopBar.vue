@@ -16,7 +16,9 @@ const naming = ref<string | null>(null);
 
 const savedAt = computed(() => {
   if (!jobs.saved) return "saving…";
-  return jobs.job ? `saved ${new Date(jobs.job.saved_at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}` : "";
+  return jobs.job
+    ? `saved ${new Date(jobs.job.saved_at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}`
+    : "";
 });
 const vFocus = { mounted: (element: HTMLInputElement) => element.select() };
 
@@ -29,33 +31,76 @@ function rename() {
 
 <template>
   <header v-if="jobs.job" class="top-bar">
-    <RouterLink to="/" class="home" title="All jobs"><img src="@/assets/mark.svg" alt="All jobs" width="26" height="26" /></RouterLink>
-    <input v-if="naming !== null" v-model="naming" v-focus class="name" aria-label="Job name" maxlength="80" @blur="rename" @keydown.enter="rename" @keydown.esc="naming = null" />
-    <h1 v-else><button class="name" type="button" title="Rename the job" @click="naming = jobs.job.name">{{ jobs.job.name }}</button></h1>
+    <RouterLink to="/" class="home" title="All jobs"
+      ><img src="@/assets/mark.svg" alt="All jobs" width="26" height="26"
+    /></RouterLink>
+    <input
+      v-if="naming !== null"
+      v-model="naming"
+      v-focus
+      class="name"
+      aria-label="Job name"
+      maxlength="80"
+      @blur="rename"
+      @keydown.enter="rename"
+      @keydown.esc="naming = null"
+    />
+    <h1 v-else>
+      <button class="name" type="button" title="Rename the job" @click="naming = jobs.job.name">
+        {{ jobs.job.name }}
+      </button>
+    </h1>
     <span class="chip">{{ jobs.job.artwork.editions[jobs.job.artwork.shown] }}</span>
     <span class="chip num">{{ jobs.job.sheet.width_px }} × {{ jobs.job.sheet.height_px }} px</span>
     <div class="history" role="group" aria-label="History">
-      <button type="button" :disabled="!jobs.job.history.undo" :title="jobs.job.history.undo ? `Undo: ${jobs.job.history.undo} (Ctrl+Z)` : 'Nothing to undo'" @click="jobs.undo()">
+      <button
+        type="button"
+        :disabled="!jobs.job.history.undo"
+        :title="jobs.job.history.undo ? `Undo: ${jobs.job.history.undo} (Ctrl+Z)` : 'Nothing to undo'"
+        @click="jobs.undo()"
+      >
         <PhArrowArcLeft :size="16" aria-hidden="true" /> Undo
       </button>
-      <button type="button" :disabled="!jobs.job.history.redo" :title="jobs.job.history.redo ? `Redo: ${jobs.job.history.redo} (Ctrl+Shift+Z)` : 'Nothing to redo'" @click="jobs.redo()">
+      <button
+        type="button"
+        :disabled="!jobs.job.history.redo"
+        :title="jobs.job.history.redo ? `Redo: ${jobs.job.history.redo} (Ctrl+Shift+Z)` : 'Nothing to redo'"
+        @click="jobs.redo()"
+      >
         <PhArrowArcRight :size="16" aria-hidden="true" /> Redo
       </button>
     </div>
     <span class="saved" role="status">{{ savedAt }}</span>
     <span class="gap"></span>
-    <RouterLink class="chip preflight" :to="{ params: { stage: 'model' }, query: { view: 'preflight' } }" :title="preflight.checking ? 'Checking' : 'Open the preflight report'">
+    <RouterLink
+      class="chip preflight"
+      :to="{ params: { stage: 'model' }, query: { view: 'preflight' } }"
+      :title="preflight.checking ? 'Checking' : 'Open the preflight report'"
+    >
       Preflight
       <template v-if="preflight.report">
         <template v-for="severity in SEVERITIES" :key="severity">
-          <span v-if="preflight.report.counts[severity] > 0" class="count"><SeverityMark :severity="severity" /><span class="num">{{ preflight.report.counts[severity] }}</span></span>
+          <span v-if="preflight.report.counts[severity] > 0" class="count"
+            ><SeverityMark :severity="severity" /><span class="num">{{ preflight.report.counts[severity] }}</span></span
+          >
         </template>
         <span v-if="preflight.findings.length === 0" class="good">clean</span>
       </template>
     </RouterLink>
-    <span class="num density">{{ jobs.islands.length }} {{ jobs.islands.length === 1 ? "island" : "islands" }}, {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm</span>
-    <button class="icon" type="button" title="Keys ( ? )" aria-label="Keys" @click="emit('keys')"><PhKeyboard :size="18" /></button>
-    <button class="icon" type="button" :title="settings.theme === 'light' ? 'Dark bench' : 'Light bench'" aria-label="Light or dark bench" @click="settings.theme = settings.theme === 'light' ? 'dark' : 'light'">
+    <span class="num density"
+      >{{ jobs.islands.length }} {{ jobs.islands.length === 1 ? "island" : "islands" }},
+      {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm</span
+    >
+    <button class="icon" type="button" title="Keys ( ? )" aria-label="Keys" @click="emit('keys')">
+      <PhKeyboard :size="18" />
+    </button>
+    <button
+      class="icon"
+      type="button"
+      :title="settings.theme === 'light' ? 'Dark bench' : 'Light bench'"
+      aria-label="Light or dark bench"
+      @click="settings.theme = settings.theme === 'light' ? 'dark' : 'light'"
+    >
       <PhMoon v-if="settings.theme === 'light'" :size="18" /><PhSun v-else :size="18" />
     </button>
   </header>

@@ -1,6 +1,8 @@
 import jsep from "jsep";
 
-/** The value of a number or a simple sum: "12.5", "=120/3", "(4+2)*8"; null where it is neither. Comma counts as point. */
+/**
+ * The value of a number or a simple sum: "12.5", "=120/3", "(4+2)*8"; null where it is neither. Comma counts as point.
+ */
 export function valueOf(text: string): number | null {
   const plain = text.trim().replace(/^=/, "").replace(/,/g, ".");
   if (plain === "") return null;

@@ -27,7 +27,9 @@ describe("grips of the picked islands", () => {
   });
 
   it("never turns an island inside out", () => {
-    expect(gripChange({ kind: "scale", across: 1, down: 1 }, box, [100, 50], [-400, -300], false).scale).toEqual([0.01, 0.01]);
+    expect(gripChange({ kind: "scale", across: 1, down: 1 }, box, [100, 50], [-400, -300], false).scale).toEqual([
+      0.01, 0.01,
+    ]);
   });
 
   it("stands round the picked islands together", () => {

@@ -9,7 +9,11 @@ describe("the sheet's viewport", () => {
     const after = toPx(near, 200, 150);
     expect([after.x, after.y]).toEqual([expect.closeTo(before.x, 9), expect.closeTo(before.y, 9)]);
     const back = zoomedAt(near, 200, 150, 1 / 20);
-    expect([back.x, back.y, back.scale]).toEqual([expect.closeTo(start.x, 9), expect.closeTo(start.y, 9), expect.closeTo(start.scale, 12)]);
+    expect([back.x, back.y, back.scale]).toEqual([
+      expect.closeTo(start.x, 9),
+      expect.closeTo(start.y, 9),
+      expect.closeTo(start.scale, 12),
+    ]);
   });
 
   it("shows single pixels at the most", () => {

@@ -26,7 +26,10 @@ describe("what is to be drawn on the sheet", () => {
     drawing.take(drawn([1, 1], [1, 1]));
     expect(drawing.purpose).toContain("the second");
     drawing.take(drawn([2, 3], [2, 3]));
-    expect(places).toEqual([[1, 1], [2, 3]]);
+    expect(places).toEqual([
+      [1, 1],
+      [2, 3],
+    ]);
   });
 
   it("takes pulls until it is left", () => {

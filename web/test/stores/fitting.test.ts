@@ -8,7 +8,13 @@ import { useSettings } from "@/stores/settings";
 import sample from "../../../test/data/api/job.json";
 
 const job = sample as unknown as Job;
-const named = (name: string, corners_px: [number, number][], width: number) => ({ ...job.fit_setup.underlays[0]!.cells[0]!, name, corners_px, width, height: width });
+const named = (name: string, corners_px: [number, number][], width: number) => ({
+  ...job.fit_setup.underlays[0]!.cells[0]!,
+  name,
+  corners_px,
+  width,
+  height: width,
+});
 
 describe("the fit stage's state", () => {
   beforeEach(() => {
@@ -23,7 +29,28 @@ describe("the fit stage's state", () => {
   });
 
   it("finds the smallest cell at a place", () => {
-    const cells = [named("large", [[0, 0], [100, 0], [100, 100], [0, 100]], 100), named("small", [[20, 20], [40, 20], [40, 40], [20, 40]], 20)];
+    const cells = [
+      named(
+        "large",
+        [
+          [0, 0],
+          [100, 0],
+          [100, 100],
+          [0, 100],
+        ],
+        100,
+      ),
+      named(
+        "small",
+        [
+          [20, 20],
+          [40, 20],
+          [40, 40],
+          [20, 40],
+        ],
+        20,
+      ),
+    ];
     useJob().job = { ...job, fit_setup: { ...job.fit_setup, underlays: [{ ...job.fit_setup.underlays[0]!, cells }] } };
     const fitting = useFitting();
     expect(fitting.cellAt([30, 30])).toBe(1);

@@ -17,7 +17,8 @@ describe("the job store", () => {
     const store = useJob();
     const asked: number[] = [];
     vi.stubGlobal("fetch", (path: string, { body }: RequestInit) => {
-      if (path.endsWith("/operations")) asked.push((JSON.parse(String(body)) as { base_revision: number }).base_revision);
+      if (path.endsWith("/operations"))
+        asked.push((JSON.parse(String(body)) as { base_revision: number }).base_revision);
       return answer(200, { ...job, revision: job.revision + asked.length });
     });
     await store.open(job.id);
@@ -41,7 +42,9 @@ describe("the job store", () => {
     const store = useJob();
     let opened = 0;
     vi.stubGlobal("fetch", (path: string) =>
-      path.endsWith("/operations") ? answer(409, { error: { code: "conflict", message: "changed elsewhere", where: {} } }) : answer(200, { ...job, revision: job.revision + opened++ }),
+      path.endsWith("/operations")
+        ? answer(409, { error: { code: "conflict", message: "changed elsewhere", where: {} } })
+        : answer(200, { ...job, revision: job.revision + opened++ }),
     );
     await store.open(job.id);
     await store.operate("set_unit", { unit_mm: 2 });
@@ -52,7 +55,11 @@ describe("the job store", () => {
 describe("the client", () => {
   it("throws what the server said, with code and places", async () => {
     vi.stubGlobal("fetch", () => answer(422, refusal));
-    await expect(api.jobs()).rejects.toMatchObject({ status: 422, code: "format", where: { file: "bad.obj", line: 1 } });
+    await expect(api.jobs()).rejects.toMatchObject({
+      status: 422,
+      code: "format",
+      where: { file: "bad.obj", line: 1 },
+    });
   });
 
   it("says so when nobody answers", async () => {

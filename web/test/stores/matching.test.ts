@@ -10,7 +10,13 @@ import sample from "../../../test/data/api/job.json";
 
 const job = sample as unknown as Job;
 const proposal = (island: number): Proposal => ({
-  islands: [island], cells: [0], turn_deg: 0, mirrored: false, confidence: 0.9, reasons: { outline: 1 }, assignments: [{ islands: [island], cell: 0, way: "fill" }],
+  islands: [island],
+  cells: [0],
+  turn_deg: 0,
+  mirrored: false,
+  confidence: 0.9,
+  reasons: { outline: 1 },
+  assignments: [{ islands: [island], cell: 0, way: "fill" }],
 });
 
 describe("proposals of cells", () => {
@@ -24,10 +30,14 @@ describe("proposals of cells", () => {
   it("are taken one by one, and the others stay", async () => {
     const matching = useMatching();
     await matching.propose(null);
-    const operate = vi.spyOn(api, "operate").mockResolvedValue({ ...job, revision: job.revision + 1, placements: "other" });
+    const operate = vi
+      .spyOn(api, "operate")
+      .mockResolvedValue({ ...job, revision: job.revision + 1, placements: "other" });
     await matching.accept([matching.proposals![0]!]);
     await nextTick();
-    expect(operate).toHaveBeenCalledWith(job.id, job.revision, "set_into_cells", { assignments: [{ islands: [0], cell: 0, way: "fill" }] });
+    expect(operate).toHaveBeenCalledWith(job.id, job.revision, "set_into_cells", {
+      assignments: [{ islands: [0], cell: 0, way: "fill" }],
+    });
     expect(matching.proposals!.map((one) => one.islands)).toEqual([[1]]);
   });
 

@@ -27,7 +27,9 @@ describe("the picks store", () => {
       if (way) asked.push([way, JSON.parse(String(body)) as Record<string, unknown>]);
       if (way === "refused") return Promise.resolve(new Response(JSON.stringify(refusal), { status: 422 }));
       if (path.includes("/arrays/")) return Promise.resolve(new Response(new Uint8Array()));
-      return Promise.resolve(new Response(JSON.stringify(/picks/.test(path) ? { indices: found } : job), { status: 200 }));
+      return Promise.resolve(
+        new Response(JSON.stringify(/picks/.test(path) ? { indices: found } : job), { status: 200 }),
+      );
     });
     await useJob().open(job.id);
   });
@@ -55,7 +57,10 @@ describe("the picks store", () => {
     await picks.click(under, { ...plain, ctrl: true });
     await picks.click(under, { ...plain, again: true });
     expect(asked).toEqual([
-      ["run", { kind: "edges", start: 3, stop: 8 }], ["loop", { kind: "edges", edge: 7 }], ["ring", { kind: "faces", edge: 7 }], ["piece", { kind: "faces", picked: [4] }],
+      ["run", { kind: "edges", start: 3, stop: 8 }],
+      ["loop", { kind: "edges", edge: 7 }],
+      ["ring", { kind: "faces", edge: 7 }],
+      ["piece", { kind: "faces", picked: [4] }],
     ]);
     expect([...picks.sets.edges]).toEqual([7, 1, 2, 3]);
   });
@@ -88,7 +93,10 @@ describe("the picks store", () => {
     await picks.click(under, plain);
     await picks.click(under, plain);
     const marks = asked.map(([, body]) => body.parameters);
-    expect(marks).toEqual([{ edges: [7], cut: true, mirrored: false }, { edges: [7], cut: false, mirrored: false }]);
+    expect(marks).toEqual([
+      { edges: [7], cut: true, mirrored: false },
+      { edges: [7], cut: false, mirrored: false },
+    ]);
     expect(picks.sets.edges.size).toBe(0);
   });
 });

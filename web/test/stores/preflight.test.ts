@@ -20,7 +20,11 @@ describe("the preflight store", () => {
     const asked: string[] = [];
     vi.stubGlobal("fetch", (path: string) => {
       if (path.includes("preflight")) asked.push(path);
-      return Promise.resolve(new Response(JSON.stringify(path.includes("preflight") ? report : { ...job, revision: job.revision + asked.length })));
+      return Promise.resolve(
+        new Response(
+          JSON.stringify(path.includes("preflight") ? report : { ...job, revision: job.revision + asked.length }),
+        ),
+      );
     });
     const jobs = useJob();
     const preflight = usePreflight();

@@ -7,7 +7,8 @@ import { useRelaxing } from "@/stores/relaxing";
 import sample from "../../../test/data/api/job.json";
 
 const job = sample as unknown as Job;
-const step = (number: number) => `${JSON.stringify({ facts: { step: number, spacing: 1 + 1 / number }, sheet: job.sheet, lines: [] })}\n`;
+const step = (number: number) =>
+  `${JSON.stringify({ facts: { step: number, spacing: 1 + 1 / number }, sheet: job.sheet, lines: [] })}\n`;
 
 describe("the relaxing store", () => {
   let kept: unknown[];
@@ -43,7 +44,10 @@ describe("the relaxing store", () => {
   });
 
   it("says what went wrong after some steps, and changes nothing when it is left", async () => {
-    chunks = [step(1), `${JSON.stringify({ error: { code: "mesh", message: "all its corners are held", where: {} } })}\n`];
+    chunks = [
+      step(1),
+      `${JSON.stringify({ error: { code: "mesh", message: "all its corners are held", where: {} } })}\n`,
+    ];
     const relaxing = useRelaxing();
     await relaxing.start({ islands: [0], border: "held", pins: [] });
     expect(useMessages().failure).toBe("all its corners are held");

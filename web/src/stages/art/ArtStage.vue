@@ -30,7 +30,10 @@ async function bring(files: File[]) {
 }
 
 async function add(place: "sheet" | "island", from: Picture) {
-  const done = place === "island" ? await jobs.operate("place_picture", { picture: from.digest, island: island.value!.index }) : await jobs.operate("add_layer", { content: { kind: "picture", picture: from.digest } });
+  const done =
+    place === "island"
+      ? await jobs.operate("place_picture", { picture: from.digest, island: island.value!.index })
+      : await jobs.operate("add_layer", { content: { kind: "picture", picture: from.digest } });
   if (done) selection.layer = jobs.layers.at(-1)?.id ?? null;
 }
 </script>
@@ -39,18 +42,34 @@ async function add(place: "sheet" | "island", from: Picture) {
   <template v-if="jobs.job">
     <h2>Art</h2>
     <h3 class="mt-0">Pictures</h3>
-    <PictureGrid v-if="jobs.job.pictures.length > 0" :chosen="chosen ? [chosen] : []" @toggle="chosen = $event === chosen ? null : $event" />
-    <DropZone accept="image/*" :label="bringing ? 'Reading…' : 'Bring in a picture'" :busy="bringing" multiple @files="bring">
+    <PictureGrid
+      v-if="jobs.job.pictures.length > 0"
+      :chosen="chosen ? [chosen] : []"
+      @toggle="chosen = $event === chosen ? null : $event"
+    />
+    <DropZone
+      accept="image/*"
+      :label="bringing ? 'Reading…' : 'Bring in a picture'"
+      :busy="bringing"
+      multiple
+      @files="bring"
+    >
       <p v-if="jobs.job.pictures.length === 0" class="mb-2">Drop a label, or a sheet you painted over the trace.</p>
     </DropZone>
     <template v-if="picture">
-      <p class="mt-2 mb-0 text-break"><b>{{ picture.name }}</b> <span class="num">{{ picture.width_px }} × {{ picture.height_px }} px</span></p>
+      <p class="mt-2 mb-0 text-break">
+        <b>{{ picture.name }}</b> <span class="num">{{ picture.width_px }} × {{ picture.height_px }} px</span>
+      </p>
       <BButton variant="primary" class="btn-wide" :disabled="!island" @click="add('island', picture)">
         {{ island ? `Set as label on ${island.name}` : "Pick an island to set it on" }}
       </BButton>
-      <BButton variant="secondary" class="btn-wide mt-2" @click="add('sheet', picture)">Lay over the whole sheet</BButton>
+      <BButton variant="secondary" class="btn-wide mt-2" @click="add('sheet', picture)"
+        >Lay over the whole sheet</BButton
+      >
     </template>
-    <p v-else-if="jobs.job.pictures.length > 0" class="note plain mt-2">Choose a picture above, then pick the island it goes on.</p>
+    <p v-else-if="jobs.job.pictures.length > 0" class="note plain mt-2">
+      Choose a picture above, then pick the island it goes on.
+    </p>
 
     <h3>Fill</h3>
     <FillPanel />
@@ -64,7 +83,14 @@ async function add(place: "sheet" | "island", from: Picture) {
 
     <h3>Edges</h3>
     <div class="fields">
-      <NumberField class="wide" label="Bleed" :value="jobs.job.artwork.bleed_px" unit="px" :decimals="0" @change="jobs.operate('set_bleed', { bleed_px: $event })" />
+      <NumberField
+        class="wide"
+        label="Bleed"
+        :value="jobs.job.artwork.bleed_px"
+        unit="px"
+        :decimals="0"
+        @change="jobs.operate('set_bleed', { bleed_px: $event })"
+      />
     </div>
   </template>
 </template>

@@ -14,11 +14,14 @@ const { choices, maskOf } = useMaskChoices();
 const over = ref<string | null>(null);
 
 /** what is picked goes first, until something else is chosen */
-const chosen = computed(() => over.value ?? (choices.value.some(({ value }) => value === "islands") ? "islands" : "all"));
+const chosen = computed(
+  () => over.value ?? (choices.value.some(({ value }) => value === "islands") ? "islands" : "all"),
+);
 
 async function fill() {
   const { islands = null, parts = null, materials = null } = maskOf(chosen.value);
-  if (await jobs.operate("add_layer", { content: { kind: "fill", color: color.value }, islands, parts, materials })) selection.layer = jobs.layers.at(-1)?.id ?? null;
+  if (await jobs.operate("add_layer", { content: { kind: "fill", color: color.value }, islands, parts, materials }))
+    selection.layer = jobs.layers.at(-1)?.id ?? null;
 }
 </script>
 
@@ -27,7 +30,13 @@ async function fill() {
     <span class="align-self-center">Colour</span>
     <ColorField class="wide" label="Colour of a new fill" :value="color" @change="color = $event" />
     <label for="fill-over" class="align-self-center">Over</label>
-    <BFormSelect id="fill-over" class="wide" :model-value="chosen" :options="choices" @update:model-value="over = String($event)" />
+    <BFormSelect
+      id="fill-over"
+      class="wide"
+      :model-value="chosen"
+      :options="choices"
+      @update:model-value="over = String($event)"
+    />
   </div>
   <BButton variant="secondary" class="btn-wide" @click="fill">Fill</BButton>
 </template>

@@ -20,8 +20,10 @@ function pick(layer: Layer) {
   if (selection.layer && layer.place.kind === "island") selection.pick(layer.place.island);
 }
 
-const change = (layer: Layer, changes: Partial<Operations["change_layer"]>) => jobs.operate("change_layer", { id: layer.id, ...changes });
-const raise = (layer: Layer, by: number) => jobs.operate("move_layer", { id: layer.id, to: jobs.layers.findIndex((one) => one.id === layer.id) + by });
+const change = (layer: Layer, changes: Partial<Operations["change_layer"]>) =>
+  jobs.operate("change_layer", { id: layer.id, ...changes });
+const raise = (layer: Layer, by: number) =>
+  jobs.operate("move_layer", { id: layer.id, to: jobs.layers.findIndex((one) => one.id === layer.id) + by });
 function where(layer: Layer) {
   if (layer.place.kind === "island") return `on ${jobs.islands[layer.place.island]?.name}`;
   return layer.mask ? `on ${masks.wordsOf(layer.mask)}` : "over the sheet";
@@ -36,25 +38,78 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
 
 <template>
   <ul class="layers">
-    <li v-for="(layer, i) in upperFirst" :key="layer.id" class="layer" :class="{ on: layer.id === selection.layer, off: !layer.visible }">
+    <li
+      v-for="(layer, i) in upperFirst"
+      :key="layer.id"
+      class="layer"
+      :class="{ on: layer.id === selection.layer, off: !layer.visible }"
+    >
       <button type="button" class="pick" :aria-pressed="layer.id === selection.layer" @click="pick(layer)">
-        <img v-if="layer.content.kind === 'picture'" :src="api.urls.picture(jobs.job!.id, layer.content.picture.digest)" alt="" />
+        <img
+          v-if="layer.content.kind === 'picture'"
+          :src="api.urls.picture(jobs.job!.id, layer.content.picture.digest)"
+          alt=""
+        />
         <span v-else class="swatch" :style="{ background: layer.content.color }"></span>
-        <span><b>{{ layer.name }}</b><small>{{ wordOf(layer) }} {{ where(layer) }}</small></span>
+        <span
+          ><b>{{ layer.name }}</b
+          ><small>{{ wordOf(layer) }} {{ where(layer) }}</small></span
+        >
       </button>
-      <button type="button" :title="layer.visible ? 'Hide' : 'Show'" :aria-label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`" @click="change(layer, { visible: !layer.visible })">
+      <button
+        type="button"
+        :title="layer.visible ? 'Hide' : 'Show'"
+        :aria-label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`"
+        @click="change(layer, { visible: !layer.visible })"
+      >
         <PhEye v-if="layer.visible" :size="16" /><PhEyeSlash v-else :size="16" />
       </button>
       <div v-if="layer.id === selection.layer" class="more">
-        <label>Opacity <input type="range" min="0" max="100" :value="Math.round(layer.opacity * 100)" @change="change(layer, { opacity: Number(($event.target as HTMLInputElement).value) / 100 })" /></label>
+        <label
+          >Opacity
+          <input
+            type="range"
+            min="0"
+            max="100"
+            :value="Math.round(layer.opacity * 100)"
+            @change="change(layer, { opacity: Number(($event.target as HTMLInputElement).value) / 100 })"
+        /></label>
         <span class="num">{{ Math.round(layer.opacity * 100) }} %</span>
-        <button type="button" title="Raise" :aria-label="`Raise ${layer.name}`" :disabled="i === 0" @click="raise(layer, 1)"><PhArrowUp :size="15" /></button>
-        <button type="button" title="Lower" :aria-label="`Lower ${layer.name}`" :disabled="i === upperFirst.length - 1" @click="raise(layer, -1)"><PhArrowDown :size="15" /></button>
+        <button
+          type="button"
+          title="Raise"
+          :aria-label="`Raise ${layer.name}`"
+          :disabled="i === 0"
+          @click="raise(layer, 1)"
+        >
+          <PhArrowUp :size="15" />
+        </button>
+        <button
+          type="button"
+          title="Lower"
+          :aria-label="`Lower ${layer.name}`"
+          :disabled="i === upperFirst.length - 1"
+          @click="raise(layer, -1)"
+        >
+          <PhArrowDown :size="15" />
+        </button>
         <label v-if="layer.place.kind === 'sheet'" class="material">
           Shown on
-          <BFormSelect aria-label="What it shows on" :model-value="masks.choiceOf(layer.mask) ?? 'own'" :options="limits(layer)" @update:model-value="limit(layer, String($event))" />
+          <BFormSelect
+            aria-label="What it shows on"
+            :model-value="masks.choiceOf(layer.mask) ?? 'own'"
+            :options="limits(layer)"
+            @update:model-value="limit(layer, String($event))"
+          />
         </label>
-        <button type="button" title="Remove (undo brings it back)" :aria-label="`Remove ${layer.name}`" @click="jobs.operate('remove_layer', { id: layer.id })"><PhTrash :size="15" /></button>
+        <button
+          type="button"
+          title="Remove (undo brings it back)"
+          :aria-label="`Remove ${layer.name}`"
+          @click="jobs.operate('remove_layer', { id: layer.id })"
+        >
+          <PhTrash :size="15" />
+        </button>
       </div>
     </li>
   </ul>

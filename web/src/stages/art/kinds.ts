@@ -8,9 +8,12 @@ const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
   picture: { sheet: "skin", island: "label" },
   fill: { sheet: "fill", island: "patch" },
 };
-/** The fields of each content and place that has some; they take the layer. A new kind is a component and a line here. */
+/**
+ * The fields of each content and place that has some; they take the layer. A new kind is a component and a line here.
+ */
 const CONTENTS: Partial<Record<Content["kind"], Component>> = { fill: FillFields };
 const PLACES: Partial<Record<LayerPlace["kind"], Component>> = { island: IslandFields };
 
 export const wordOf = (layer: Layer) => WORDS[layer.content.kind][layer.place.kind];
-export const fieldsOf = (layer: Layer) => [CONTENTS[layer.content.kind], PLACES[layer.place.kind]].filter((fields) => fields !== undefined);
+export const fieldsOf = (layer: Layer) =>
+  [CONTENTS[layer.content.kind], PLACES[layer.place.kind]].filter((fields) => fields !== undefined);

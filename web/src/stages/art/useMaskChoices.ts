@@ -13,12 +13,19 @@ export function useMaskChoices() {
     const { islands } = selection;
     return islands.length === 1 ? (jobs.islands[islands[0]!]?.name ?? "") : counted(islands.length, "islands");
   });
-  const several = (names: string[], kind: string) => (names.length > 1 ? names.map((text, index) => ({ value: `${kind}:${index}`, text })) : []);
+  const several = (names: string[], kind: string) =>
+    names.length > 1 ? names.map((text, index) => ({ value: `${kind}:${index}`, text })) : [];
   const choices = computed(() => [
     { value: "all", text: "the whole sheet" },
     ...(selection.islands.length > 0 ? [{ value: "islands", text: picked.value }] : []),
-    ...several((jobs.job?.parts ?? []).map((part) => `part ${part.name}`), "part"),
-    ...several((jobs.job?.materials ?? []).map((material) => `material ${material.name}`), "material"),
+    ...several(
+      (jobs.job?.parts ?? []).map((part) => `part ${part.name}`),
+      "part",
+    ),
+    ...several(
+      (jobs.job?.materials ?? []).map((material) => `material ${material.name}`),
+      "material",
+    ),
   ]);
 
   function maskOf(choice: string): Partial<Mask> {
@@ -39,8 +46,10 @@ export function useMaskChoices() {
   /** What a mask lets through, in words. */
   function wordsOf(mask: Mask): string {
     const names = [
-      ...(mask.islands ?? []).map((index) => jobs.islands[index]?.name), ...(mask.parts ?? []).map((index) => jobs.job?.parts[index]?.name),
-      ...(mask.materials ?? []).map((index) => jobs.job?.materials[index]?.name), ...(mask.faces ? [counted(mask.faces.length, "faces")] : []),
+      ...(mask.islands ?? []).map((index) => jobs.islands[index]?.name),
+      ...(mask.parts ?? []).map((index) => jobs.job?.parts[index]?.name),
+      ...(mask.materials ?? []).map((index) => jobs.job?.materials[index]?.name),
+      ...(mask.faces ? [counted(mask.faces.length, "faces")] : []),
     ];
     return names.length > 3 ? `${names.slice(0, 2).join(", ")} and ${names.length - 2} more` : names.join(", ");
   }

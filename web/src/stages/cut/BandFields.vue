@@ -17,7 +17,10 @@ const messages = useMessages();
 const band = computed(() => bands.shown);
 const told = computed(() => {
   if (!band.value || !jobs.job) return "";
-  const size = band.value.radius === null ? `half angle ${band.value.half_angle_deg.toFixed(2)}°` : `radius ${(band.value.radius * jobs.job.unit_mm).toFixed(2)} mm`;
+  const size =
+    band.value.radius === null
+      ? `half angle ${band.value.half_angle_deg.toFixed(2)}°`
+      : `radius ${(band.value.radius * jobs.job.unit_mm).toFixed(2)} mm`;
   return `A ${band.value.kind}, ${size}; the surface lies within ${(band.value.error * 100).toPrecision(2)} % of it.`;
 });
 
@@ -32,19 +35,38 @@ async function show() {
   }
 }
 
-const changed = (values: Triple, axis: number, value: number): Triple => values.map((old, i) => (i === axis ? value : old)) as Triple;
+const changed = (values: Triple, axis: number, value: number): Triple =>
+  values.map((old, i) => (i === axis ? value : old)) as Triple;
 </script>
 
 <template>
   <div class="band">
-    <button type="button" class="btn-choose" :disabled="bands.looking" @click="show">{{ band ? "Fit anew" : "Show axis" }}</button>
+    <button type="button" class="btn-choose" :disabled="bands.looking" @click="show">
+      {{ band ? "Fit anew" : "Show axis" }}
+    </button>
     <template v-if="band">
       <p class="what">{{ told }}</p>
       <div class="triples">
         <span>Axis</span>
-        <NumberField v-for="(name, i) in AXES" :key="name" :label="`Axis ${name}`" hide-label :value="band.axis[i]!" :decimals="4" @change="bands.correct({ axis: changed(band.axis, i, $event) })" />
+        <NumberField
+          v-for="(name, i) in AXES"
+          :key="name"
+          :label="`Axis ${name}`"
+          hide-label
+          :value="band.axis[i]!"
+          :decimals="4"
+          @change="bands.correct({ axis: changed(band.axis, i, $event) })"
+        />
         <span>{{ band.kind === "cone" ? "Apex" : "Through" }}</span>
-        <NumberField v-for="(name, i) in AXES" :key="name" :label="`Place on the axis ${name}`" hide-label :value="band.origin[i]!" :decimals="3" @change="bands.correct({ origin: changed(band.origin, i, $event) })" />
+        <NumberField
+          v-for="(name, i) in AXES"
+          :key="name"
+          :label="`Place on the axis ${name}`"
+          hide-label
+          :value="band.origin[i]!"
+          :decimals="3"
+          @change="bands.correct({ origin: changed(band.origin, i, $event) })"
+        />
       </div>
       <button type="button" class="btn-choose" @click="bands.leave()">Forget axis</button>
     </template>

@@ -14,7 +14,12 @@ import PickPanel from "./PickPanel.vue";
 import SeamTools from "./SeamTools.vue";
 import ShapePanel from "./ShapePanel.vue";
 
-const PAGES: Record<CutPage, Component> = { seams: SeamTools, flat: FlattenPanel, shape: ShapePanel, compare: ComparePanel };
+const PAGES: Record<CutPage, Component> = {
+  seams: SeamTools,
+  flat: FlattenPanel,
+  shape: ShapePanel,
+  compare: ComparePanel,
+};
 const jobs = useJob();
 const cutting = useCutting();
 const seams = useSeams();
@@ -35,7 +40,12 @@ onUnmounted(() => {
   <template v-if="jobs.job">
     <h2>Cut and lay flat</h2>
     <PickPanel />
-    <ChoiceBar v-model="cutting.page" class="w-100 mb-1" label="Tools" :choices="{ seams: 'Seams', flat: 'Lay flat', shape: 'Shape', compare: 'Compare' }" />
+    <ChoiceBar
+      v-model="cutting.page"
+      class="w-100 mb-1"
+      label="Tools"
+      :choices="{ seams: 'Seams', flat: 'Lay flat', shape: 'Shape', compare: 'Compare' }"
+    />
     <component :is="PAGES[cutting.page]" />
   </template>
 </template>

@@ -39,9 +39,18 @@ function flatten() {
   const { faces, islands } = cutting.target;
   const { by } = chosen.value;
   return cutting.run("lay_flat", {
-    faces, islands, by, seams: along.value, angle_deg: angle.value, sides: sides.value, mirrored: seams.bothSides,
+    faces,
+    islands,
+    by,
+    seams: along.value,
+    angle_deg: angle.value,
+    sides: sides.value,
+    mirrored: seams.bothSides,
     direction: by === "seen" ? (chosen.value.direction ?? [...selection.eye]) : null,
-    into: size.value === "rectangle" ? into.value : null, gutter_px: gutter.value, pins: hold.value && by === "unfold" ? pins.value : [], ...(by === "rollout" ? bands.typed : {}),
+    into: size.value === "rectangle" ? into.value : null,
+    gutter_px: gutter.value,
+    pins: hold.value && by === "unfold" ? pins.value : [],
+    ...(by === "rollout" ? bands.typed : {}),
   });
 }
 </script>
@@ -59,23 +68,70 @@ function flatten() {
     <p class="what">{{ chosen.what }}</p>
     <BandFields v-if="method === 'rollout'" />
     <h3>Seams</h3>
-    <ChoiceBar v-model="along" class="w-100" label="Seams to cut along" :choices="{ drawn: 'As drawn', angle: 'By angle', none: 'None' }" />
+    <ChoiceBar
+      v-model="along"
+      class="w-100"
+      label="Seams to cut along"
+      :choices="{ drawn: 'As drawn', angle: 'By angle', none: 'None' }"
+    />
     <div class="fields mt-2">
-      <NumberField v-if="asksAngle" class="wide" label="Bends over" :value="angle" unit="°" :decimals="1" @change="angle = Math.min(Math.max($event, 1), 180)" />
-      <NumberField class="wide" label="Gutter" :value="gutter ?? jobs.job!.gutter_px" unit="px" :decimals="1" @change="gutter = Math.max($event, 0)" />
+      <NumberField
+        v-if="asksAngle"
+        class="wide"
+        label="Bends over"
+        :value="angle"
+        unit="°"
+        :decimals="1"
+        @change="angle = Math.min(Math.max($event, 1), 180)"
+      />
+      <NumberField
+        class="wide"
+        label="Gutter"
+        :value="gutter ?? jobs.job!.gutter_px"
+        unit="px"
+        :decimals="1"
+        @change="gutter = Math.max($event, 0)"
+      />
     </div>
-    <label v-if="pins.length > 0 && method === 'unfold'" class="mode"><input v-model="hold" type="checkbox" class="form-check-input" /> Hold the {{ counted(pins.length, "corners") }} picked</label>
-    <label v-if="seams.symmetric" class="mode"><input v-model="seams.mirrored" type="checkbox" class="form-check-input" /> Both halves as mirror images</label>
+    <label v-if="pins.length > 0 && method === 'unfold'" class="mode"
+      ><input v-model="hold" type="checkbox" class="form-check-input" /> Hold the
+      {{ counted(pins.length, "corners") }} picked</label
+    >
+    <label v-if="seams.symmetric" class="mode"
+      ><input v-model="seams.mirrored" type="checkbox" class="form-check-input" /> Both halves as mirror images</label
+    >
     <h3>Size</h3>
-    <ChoiceBar v-model="size" class="w-100" label="Size on the sheet" :choices="{ true: 'True scale', rectangle: 'Into a rectangle' }" />
+    <ChoiceBar
+      v-model="size"
+      class="w-100"
+      label="Size on the sheet"
+      :choices="{ true: 'True scale', rectangle: 'Into a rectangle' }"
+    />
     <div v-if="size === 'rectangle'" class="fields mt-2">
-      <NumberField class="wide" label="Width" :value="into.width_px" unit="px" :decimals="1" @change="into.width_px = Math.max($event, 1)" />
-      <NumberField class="wide" label="Height" :value="into.height_px" unit="px" :decimals="1" @change="into.height_px = Math.max($event, 1)" />
-      <label class="mode wide"><input v-model="into.keep" type="checkbox" class="form-check-input" /> Keep proportions</label>
+      <NumberField
+        class="wide"
+        label="Width"
+        :value="into.width_px"
+        unit="px"
+        :decimals="1"
+        @change="into.width_px = Math.max($event, 1)"
+      />
+      <NumberField
+        class="wide"
+        label="Height"
+        :value="into.height_px"
+        unit="px"
+        :decimals="1"
+        @change="into.height_px = Math.max($event, 1)"
+      />
+      <label class="mode wide"
+        ><input v-model="into.keep" type="checkbox" class="form-check-input" /> Keep proportions</label
+      >
     </div>
-    <BButton variant="primary" class="btn-wide" :disabled="cutting.working" @click="flatten">{{ cutting.working ? "Laying flat…" : `Lay ${cutting.target.words} flat` }}</BButton>
+    <BButton variant="primary" class="btn-wide" :disabled="cutting.working" @click="flatten">{{
+      cutting.working ? "Laying flat…" : `Lay ${cutting.target.words} flat`
+    }}</BButton>
     <StartClean />
     <StretchTable />
   </section>
 </template>
-

@@ -27,11 +27,29 @@ const angle = ref(0);
 
 const ways = computed(() => (picks.part ? WAYS[picks.part] : []));
 const way = computed(() => ways.value[chosen.value] ?? null);
-const source = computed(() => (way.value && picks.part ? start({ ...way.value, ...(way.value.angle_deg === undefined ? {} : { angle_deg: angle.value }) }, picks.part, picks, selection.islands) : null));
+const source = computed(() =>
+  way.value && picks.part
+    ? start(
+        { ...way.value, ...(way.value.angle_deg === undefined ? {} : { angle_deg: angle.value }) },
+        picks.part,
+        picks,
+        selection.islands,
+      )
+    : null,
+);
 const picked = computed(() => (picks.part ? [...picks.sets[picks.part]] : selection.islands));
-const hint = computed(() => (picks.gesture === "click" ? HINTS[picks.kind] : picks.gesture === "box" ? "Drag a box; with Ctrl it lets go." : "Drag over them; with Ctrl it lets go."));
+const hint = computed(() =>
+  picks.gesture === "click"
+    ? HINTS[picks.kind]
+    : picks.gesture === "box"
+      ? "Drag a box; with Ctrl it lets go."
+      : "Drag over them; with Ctrl it lets go.",
+);
 
-watch(() => picks.kind, () => (chosen.value = 0));
+watch(
+  () => picks.kind,
+  () => (chosen.value = 0),
+);
 watch(way, (now) => (angle.value = now?.angle_deg ?? 0), { immediate: true });
 
 function all() {
@@ -52,7 +70,12 @@ const add = (how: How) => way.value && source.value && picks.ask(way.value.way, 
 
 <template>
   <section class="pick" aria-label="Picking">
-    <ChoiceBar v-model="picks.kind" class="w-100" label="What is picked" :choices="{ islands: 'Islands', faces: 'Faces', edges: 'Edges', corners: 'Corners' }" />
+    <ChoiceBar
+      v-model="picks.kind"
+      class="w-100"
+      label="What is picked"
+      :choices="{ islands: 'Islands', faces: 'Faces', edges: 'Edges', corners: 'Corners' }"
+    />
     <div class="line">
       <output class="num count" aria-label="Picked">{{ counted(picks.count, picks.kind) }}</output>
       <ChoiceBar v-model="picks.gesture" label="How the hand picks" :choices="GESTURES" />
@@ -62,17 +85,56 @@ const add = (how: How) => way.value && source.value && picks.ask(way.value.way, 
       <button type="button" :disabled="picked.length === 0" @click="none">None</button>
       <button type="button" @click="invert">Invert</button>
       <template v-if="picks.part">
-        <button type="button" :disabled="picked.length === 0" title="One ring more" @click="picks.ask('more', { picked }, 'only')">Grow</button>
-        <button type="button" :disabled="picked.length === 0" title="Without the outer ring" @click="picks.ask('fewer', { picked }, 'only')">Shrink</button>
-        <button type="button" :disabled="picked.length === 0 || !seams.symmetric" title="The counterparts on the other side of the plane of symmetry too" @click="picks.ask('mirrored', { picked })">Both sides</button>
+        <button
+          type="button"
+          :disabled="picked.length === 0"
+          title="One ring more"
+          @click="picks.ask('more', { picked }, 'only')"
+        >
+          Grow
+        </button>
+        <button
+          type="button"
+          :disabled="picked.length === 0"
+          title="Without the outer ring"
+          @click="picks.ask('fewer', { picked }, 'only')"
+        >
+          Shrink
+        </button>
+        <button
+          type="button"
+          :disabled="picked.length === 0 || !seams.symmetric"
+          title="The counterparts on the other side of the plane of symmetry too"
+          @click="picks.ask('mirrored', { picked })"
+        >
+          Both sides
+        </button>
       </template>
     </div>
     <div v-if="way && picks.part" class="ways">
       <label for="pick-way">{{ ONE[picks.part] }}s</label>
       <BFormSelect id="pick-way" v-model="chosen" :options="ways.map((one, i) => ({ value: i, text: one.text }))" />
-      <NumberField v-if="way.angle_deg !== undefined" label="Angle" hide-label :value="angle" unit="°" :decimals="1" @change="angle = Math.min(Math.max($event, 0.1), 180)" />
-      <button type="button" class="btn-choose" :disabled="source?.count === 0" title="Add these" @click="add('add')">Add</button>
-      <button type="button" class="btn-choose" :disabled="source?.count === 0 || picked.length === 0" title="Let these go" @click="add('remove')">Drop</button>
+      <NumberField
+        v-if="way.angle_deg !== undefined"
+        label="Angle"
+        hide-label
+        :value="angle"
+        unit="°"
+        :decimals="1"
+        @change="angle = Math.min(Math.max($event, 0.1), 180)"
+      />
+      <button type="button" class="btn-choose" :disabled="source?.count === 0" title="Add these" @click="add('add')">
+        Add
+      </button>
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="source?.count === 0 || picked.length === 0"
+        title="Let these go"
+        @click="add('remove')"
+      >
+        Drop
+      </button>
     </div>
     <p class="hint">{{ hint }}</p>
   </section>

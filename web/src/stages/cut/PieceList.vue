@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** What the seams part the surface into: pieces that still lack a cut, and seams that end openly, with a way to close them. */
+/**
+ * What the seams part the surface into: pieces that still lack a cut, and seams that end openly, with a way to close
+ * them.
+ */
 import { computed } from "vue";
 import { counted, usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
@@ -16,7 +19,9 @@ const openEnds = computed(() => seams.pieces?.open_ends ?? []);
 const summary = computed(() => {
   const count = seams.pieces?.count ?? 0;
   const pieces = `${count} ${count === 1 ? "piece" : "pieces"}`;
-  return lacking.value.length === 0 ? `${pieces}, ${count === 1 ? "which" : "each of which"} can be laid flat.` : `${pieces}; ${lacking.value.length} cannot be laid flat yet:`;
+  return lacking.value.length === 0
+    ? `${pieces}, ${count === 1 ? "which" : "each of which"} can be laid flat.`
+    : `${pieces}; ${lacking.value.length} cannot be laid flat yet:`;
 });
 
 function close(gap: number[]) {
@@ -31,13 +36,17 @@ function close(gap: number[]) {
     <p class="what">{{ summary }}</p>
     <ul v-if="lacking.length > 0" aria-label="Pieces that lack a cut">
       <li v-for="piece in lacking.slice(0, MOST)" :key="piece.piece">
-        <button type="button" @click="selection.lookAt({ faces: piece.some_faces, islands: [] })">{{ piece.part }}, {{ counted(piece.faces, "faces") }}</button>: {{ piece.missing_cut }}
+        <button type="button" @click="selection.lookAt({ faces: piece.some_faces, islands: [] })">
+          {{ piece.part }}, {{ counted(piece.faces, "faces") }}</button
+        >: {{ piece.missing_cut }}
       </li>
     </ul>
     <ul v-if="openEnds.length > 0" aria-label="Open ends">
       <li v-for="end in openEnds.slice(0, MOST)" :key="end.vertex">
         A seam ends openly;
-        <button v-if="end.gap.length > 0" type="button" @click="close(end.gap)">{{ counted(end.gap.length, "edges") }} would close it</button>
+        <button v-if="end.gap.length > 0" type="button" @click="close(end.gap)">
+          {{ counted(end.gap.length, "edges") }} would close it
+        </button>
         <template v-else>nothing is near to close it</template>
       </li>
       <li v-if="openEnds.length > MOST">{{ openEnds.length - MOST }} more, ringed on the model.</li>

@@ -24,7 +24,9 @@ const begin = () => relaxing.start({ islands: [...props.islands], border: border
 <template>
   <h3>Relax</h3>
   <ChoiceBar v-model="border" class="w-100" label="Border" :choices="{ free: 'Free border', held: 'Border held' }" />
-  <p class="what">{{ pins.length === 0 ? "Pick corners to hold them where they are." : `${counted(pins.length, "corners")} held.` }}</p>
+  <p class="what">
+    {{ pins.length === 0 ? "Pick corners to hold them where they are." : `${counted(pins.length, "corners")} held.` }}
+  </p>
   <div class="row-of">
     <button v-if="relaxing.running" type="button" class="btn btn-primary" @click="relaxing.stop()">Stop</button>
     <button v-else type="button" class="btn-choose" @click="begin">Relax {{ named }}</button>

@@ -17,7 +17,9 @@ const previews = usePreview();
 const selection = useSelection();
 
 const islands = computed(() => selection.islands);
-const named = computed(() => (islands.value.length === 1 ? (jobs.islands[islands.value[0]!]?.name ?? "") : counted(islands.value.length, "islands")));
+const named = computed(() =>
+  islands.value.length === 1 ? (jobs.islands[islands.value[0]!]?.name ?? "") : counted(islands.value.length, "islands"),
+);
 const faces = computed(() => [...picks.sets.faces]);
 const edges = computed(() => [...picks.sets.edges]);
 </script>
@@ -25,35 +27,74 @@ const edges = computed(() => [...picks.sets.edges]);
 <template>
   <section aria-label="Shape">
     <h3 class="mt-2">True shape</h3>
-    <p v-if="islands.length === 0" class="what">Pick islands to give them the proportions of the surface, or to relax them.</p>
+    <p v-if="islands.length === 0" class="what">
+      Pick islands to give them the proportions of the surface, or to relax them.
+    </p>
     <div v-else class="row-of">
-      <button type="button" class="btn btn-primary" :disabled="cutting.working" @click="cutting.run('true_shape', { islands: [...islands] })">True shape for {{ named }}</button>
+      <button
+        type="button"
+        class="btn btn-primary"
+        :disabled="cutting.working"
+        @click="cutting.run('true_shape', { islands: [...islands] })"
+      >
+        True shape for {{ named }}
+      </button>
     </div>
     <RelaxPanel v-if="islands.length > 0" :islands="islands" :named="named" />
 
     <h3>Part and join</h3>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="faces.length === 0 || cutting.working" title="Make the picked faces islands of their own" @click="cutting.run('detach_faces', { faces })">
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="faces.length === 0 || cutting.working"
+        title="Make the picked faces islands of their own"
+        @click="cutting.run('detach_faces', { faces })"
+      >
         Detach {{ counted(faces.length, "faces") }}
       </button>
     </div>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="faces.length === 0 || cutting.working" title="Smaller faces in their place, so that each can go to another part of the sheet; the surface and the art stay" @click="cutting.run('subdivide_faces', { faces })">
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="faces.length === 0 || cutting.working"
+        title="Smaller faces in their place, so that each can go to another part of the sheet; the surface and the art stay"
+        @click="cutting.run('subdivide_faces', { faces })"
+      >
         Subdivide {{ counted(faces.length, "faces") }}
       </button>
     </div>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="islands.length !== 1 || previews.looking" title="Across its longer side, where no artwork is cut" @click="previews.show('split_island', { island: islands[0]! })">
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="islands.length !== 1 || previews.looking"
+        title="Across its longer side, where no artwork is cut"
+        @click="previews.show('split_island', { island: islands[0]! })"
+      >
         Split{{ islands.length === 1 ? ` ${named}` : " an island" }} in two
       </button>
     </div>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="edges.length === 0 || previews.looking" title="Bring the islands on either side together along the picked edges" @click="previews.show('join_islands', { edges })">
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="edges.length === 0 || previews.looking"
+        title="Bring the islands on either side together along the picked edges"
+        @click="previews.show('join_islands', { edges })"
+      >
         Join along {{ counted(edges.length, "edges") }}
       </button>
     </div>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="islands.length !== 1 || previews.looking" title="Join its neighbours on, then theirs" @click="previews.show('grow_net', { island: islands[0]! })">
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="islands.length !== 1 || previews.looking"
+        title="Join its neighbours on, then theirs"
+        @click="previews.show('grow_net', { island: islands[0]! })"
+      >
         Grow a net{{ islands.length === 1 ? ` from ${named}` : "" }}
       </button>
     </div>
@@ -61,4 +102,3 @@ const edges = computed(() => [...picks.sets.edges]);
     <StretchTable />
   </section>
 </template>
-

@@ -6,17 +6,41 @@ import { useJob } from "@/stores/job";
 
 const jobs = useJob();
 const cutting = useCutting();
-const flat = (by: Operations["lay_flat"]["by"], seams: Operations["lay_flat"]["seams"]) => cutting.run("lay_flat", { faces: cutting.target.faces, islands: cutting.target.islands, by, seams });
+const flat = (by: Operations["lay_flat"]["by"], seams: Operations["lay_flat"]["seams"]) =>
+  cutting.run("lay_flat", { faces: cutting.target.faces, islands: cutting.target.islands, by, seams });
 </script>
 
 <template>
   <h3>Start clean</h3>
   <div class="starts">
-    <button v-for="set in jobs.job!.source.uv_sets" :key="set.index" type="button" class="btn-choose" :disabled="cutting.working" @click="cutting.run('choose_uv_set', { set: set.index })">
+    <button
+      v-for="set in jobs.job!.source.uv_sets"
+      :key="set.index"
+      type="button"
+      class="btn-choose"
+      :disabled="cutting.working"
+      @click="cutting.run('choose_uv_set', { set: set.index })"
+    >
       The file's own map{{ jobs.job!.source.uv_sets.length > 1 ? `, ${set.name}` : "" }}
     </button>
-    <button type="button" class="btn-choose" title="Each face by itself, at true size" :disabled="cutting.working" @click="flat('square_on', 'all')">No map</button>
-    <button type="button" class="btn-choose" title="Lids cut off, the rest opened by one seam at the back" :disabled="cutting.working" @click="flat('wrap', 'none')">One-seam wrap</button>
+    <button
+      type="button"
+      class="btn-choose"
+      title="Each face by itself, at true size"
+      :disabled="cutting.working"
+      @click="flat('square_on', 'all')"
+    >
+      No map
+    </button>
+    <button
+      type="button"
+      class="btn-choose"
+      title="Lids cut off, the rest opened by one seam at the back"
+      :disabled="cutting.working"
+      @click="flat('wrap', 'none')"
+    >
+      One-seam wrap
+    </button>
   </div>
 </template>
 

@@ -16,20 +16,35 @@ const rows = computed(() =>
     .slice(0, MOST)
     .map((island) => ({ island, before: cutting.before[island.name] })),
 );
-const figure = (value: number | null | undefined) => (value === undefined ? "" : value === null ? "endless" : value.toFixed(3));
+const figure = (value: number | null | undefined) =>
+  value === undefined ? "" : value === null ? "endless" : value.toFixed(3);
 </script>
 
 <template>
   <table class="figures">
-    <caption>Worst stretch, 1 is true</caption>
+    <caption>
+      Worst stretch, 1 is true
+    </caption>
     <thead>
-      <tr><th scope="col">Island</th><th scope="col">before</th><th scope="col">now</th></tr>
+      <tr>
+        <th scope="col">Island</th>
+        <th scope="col">before</th>
+        <th scope="col">now</th>
+      </tr>
     </thead>
     <tbody>
-      <tr v-for="{ island, before: former } in rows" :key="island.index" :class="{ on: selection.islands.includes(island.index) }">
-        <th scope="row"><button type="button" @click="selection.pick(island.index, $event.shiftKey)">{{ island.name }}</button></th>
+      <tr
+        v-for="{ island, before: former } in rows"
+        :key="island.index"
+        :class="{ on: selection.islands.includes(island.index) }"
+      >
+        <th scope="row">
+          <button type="button" @click="selection.pick(island.index, $event.shiftKey)">{{ island.name }}</button>
+        </th>
         <td class="num">{{ figure(former) }}</td>
-        <td class="num" :class="{ far: (island.stretch_worst ?? Infinity) > 1.02 }">{{ figure(island.stretch_worst) }}</td>
+        <td class="num" :class="{ far: (island.stretch_worst ?? Infinity) > 1.02 }">
+          {{ figure(island.stretch_worst) }}
+        </td>
       </tr>
     </tbody>
   </table>

@@ -14,16 +14,57 @@ export interface Method {
 }
 
 export const METHODS: Method[] = [
-  { value: "unfold", by: "unfold", text: "Unfold", what: "Least distortion for any piece, no face turned over. Cuts that are missing are made where nobody looks." },
-  { value: "rollout", by: "rollout", text: "Roll out", what: "A cylinder or cone is fitted and developed exactly: front level in the middle, seam at the back or as drawn." },
-  { value: "wrap", by: "wrap", text: "One-seam wrap", what: "Lids are cut off, then one seam at the back opens the rest." },
-  { value: "direction", by: "direction", text: "By sides", what: "Parted by the side that faces look to, each seen straight from there." },
-  { value: "angle", by: "angle", text: "By angle", what: "Parted where faces lean further apart than the limit, each piece seen square-on." },
-  { value: "seen", by: "seen", text: "As seen now", what: "As the proof shows it now: what leans away comes out shortened, as a gradient over slopes wants it." },
-  { value: "x", by: "seen", direction: [1, 0, 0], text: "Along x", what: "As seen from the right, whatever leans away." },
+  {
+    value: "unfold",
+    by: "unfold",
+    text: "Unfold",
+    what: "Least distortion for any piece, no face turned over. Cuts that are missing are made where nobody looks.",
+  },
+  {
+    value: "rollout",
+    by: "rollout",
+    text: "Roll out",
+    what: "A cylinder or cone is fitted and developed exactly: front level in the middle, seam at the back or as drawn.",
+  },
+  {
+    value: "wrap",
+    by: "wrap",
+    text: "One-seam wrap",
+    what: "Lids are cut off, then one seam at the back opens the rest.",
+  },
+  {
+    value: "direction",
+    by: "direction",
+    text: "By sides",
+    what: "Parted by the side that faces look to, each seen straight from there.",
+  },
+  {
+    value: "angle",
+    by: "angle",
+    text: "By angle",
+    what: "Parted where faces lean further apart than the limit, each piece seen square-on.",
+  },
+  {
+    value: "seen",
+    by: "seen",
+    text: "As seen now",
+    what: "As the proof shows it now: what leans away comes out shortened, as a gradient over slopes wants it.",
+  },
+  {
+    value: "x",
+    by: "seen",
+    direction: [1, 0, 0],
+    text: "Along x",
+    what: "As seen from the right, whatever leans away.",
+  },
   { value: "y", by: "seen", direction: [0, 1, 0], text: "Along y", what: "As seen from above, such as a roof." },
   { value: "z", by: "seen", direction: [0, 0, 1], text: "Along z", what: "As seen from the front." },
-  { value: "square_on", by: "square_on", text: "Square-on", what: "Each piece as seen straight on. True only where it is flat." },
+  {
+    value: "square_on",
+    by: "square_on",
+    text: "Square-on",
+    what: "Each piece as seen straight on. True only where it is flat.",
+  },
 ];
 
 export const SIDES: { value: NonNullable<LayFlat["sides"]>; text: string }[] = [

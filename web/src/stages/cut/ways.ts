@@ -40,11 +40,19 @@ export const WAYS: Record<PickKind, Way[]> = {
 };
 
 /** What a way starts from, and how many there are of it; without any it finds nothing. */
-export function start(way: Way, kind: PickKind, picks: ReturnType<typeof usePicks>, islands: number[]): { count: number; from: Picks[keyof Picks] } {
+export function start(
+  way: Way,
+  kind: PickKind,
+  picks: ReturnType<typeof usePicks>,
+  islands: number[],
+): { count: number; from: Picks[keyof Picks] } {
   const angle = (way.angle_deg === undefined ? {} : { angle_deg: way.angle_deg }) as { angle_deg: number };
   if (way.from === "nothing") return { count: 1, from: angle };
   if (way.from === "islands") return { count: islands.length, from: { islands } };
   const picked = [...picks.sets[way.from === "picked" ? kind : way.from]];
   if (way.way === "rim") return { count: picked.length, from: { faces: picked } };
-  return { count: picked.length, from: way.way === "carry" ? { of: way.from as PickKind, picked } : { picked, ...angle } };
+  return {
+    count: picked.length,
+    from: way.way === "carry" ? { of: way.from as PickKind, picked } : { picked, ...angle },
+  };
 }

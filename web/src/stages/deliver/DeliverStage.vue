@@ -7,7 +7,10 @@ import SizeFields from "@/ui/SizeFields.vue";
 
 const jobs = useJob();
 const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });
-watch(() => jobs.job?.sheet, (sheet) => sheet && Object.assign(size, sheet));
+watch(
+  () => jobs.job?.sheet,
+  (sheet) => sheet && Object.assign(size, sheet),
+);
 
 const wrong = computed(() => [size.width_px, size.height_px].find((px) => px < 16 || px > 8192));
 const shownLayers = computed(() => jobs.layers.filter((layer) => layer.visible).length);
@@ -18,8 +21,15 @@ const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored)
 <template>
   <template v-if="jobs.job">
     <h2>Deliver</h2>
-    <p>One zip with the textured model. All files have the same base name, so that the receiving program finds the texture by itself.</p>
-    <SizeFields :width="size.width_px" :height="size.height_px" @change="(w, h) => Object.assign(size, { width_px: w, height_px: h })" />
+    <p>
+      One zip with the textured model. All files have the same base name, so that the receiving program finds the
+      texture by itself.
+    </p>
+    <SizeFields
+      :width="size.width_px"
+      :height="size.height_px"
+      @change="(w, h) => Object.assign(size, { width_px: w, height_px: h })"
+    />
     <h3>In the zip</h3>
     <dl class="facts">
       <dt class="num">.png</dt>
@@ -27,11 +37,28 @@ const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored)
       <dt class="num">.obj</dt>
       <dd>{{ jobs.job.counts.faces }} faces with the UVs of this layout</dd>
       <dt class="num">.mtl</dt>
-      <dd>{{ jobs.job.counts.materials }} {{ jobs.job.counts.materials === 1 ? "material" : "materials" }} with the PNG as texture</dd>
+      <dd>
+        {{ jobs.job.counts.materials }} {{ jobs.job.counts.materials === 1 ? "material" : "materials" }} with the PNG as
+        texture
+      </dd>
     </dl>
-    <p v-if="wrong !== undefined" class="note" role="alert">A side of {{ wrong }} px can't be written; give 16 to 8192.</p>
+    <p v-if="wrong !== undefined" class="note" role="alert">
+      A side of {{ wrong }} px can't be written; give 16 to 8192.
+    </p>
     <p v-if="shownLayers === 0" class="note">No layer is visible: the texture will be empty.</p>
-    <p v-if="mirrored.length > 0" class="note">{{ mirrored.join(", ") }} {{ mirrored.length === 1 ? "reads" : "read" }} mirrored.</p>
-    <BButton variant="primary" class="btn-wide" :href="file" download :disabled="wrong !== undefined">Deliver the zip</BButton>
+    <p v-if="mirrored.length > 0" class="note">
+      {{ mirrored.join(", ") }} {{ mirrored.length === 1 ? "reads" : "read" }} mirrored.
+    </p>
+    <BButton variant="primary" class="btn-wide" :href="file" download :disabled="wrong !== undefined"
+      >Deliver the zip</BButton
+    >
+    <h3>Once more, without the screen</h3>
+    <p>
+      All that was done here as one file with the model and the pictures: <code>bin/sheet-trace run</code> makes the
+      same files from it, also of a revised model.
+    </p>
+    <BButton variant="outline-secondary" class="btn-wide" :href="api.urls.recipe(jobs.job.id)" download
+      >Save as a recipe</BButton
+    >
   </template>
 </template>

@@ -13,7 +13,13 @@ const list = ref<HTMLElement | null>(null);
 
 const picked = computed(() => (fitting.cell === null ? null : (fitting.cells[fitting.cell] ?? null)));
 const swatch = (cell: Cell) => (cell.color ? { background: `rgb(${cell.color.join(" ")})` } : {});
-const change = (changes: Partial<Cell>) => emit("set", fitting.cells.map((cell, i) => (i === fitting.cell ? { ...cell, ...changes, outline: "name" in changes ? cell.outline : null } : cell)));
+const change = (changes: Partial<Cell>) =>
+  emit(
+    "set",
+    fitting.cells.map((cell, i) =>
+      i === fitting.cell ? { ...cell, ...changes, outline: "name" in changes ? cell.outline : null } : cell,
+    ),
+  );
 
 watch(
   () => fitting.cell,
@@ -27,7 +33,13 @@ watch(
 <template>
   <h3>{{ fitting.cells.length === 1 ? "One cell" : `${fitting.cells.length} cells` }}</h3>
   <ul ref="list" class="cells" role="listbox" aria-label="Cells of the picture">
-    <li v-for="(cell, index) in fitting.cells" :key="index" role="option" :aria-selected="index === fitting.cell" :class="{ on: index === fitting.cell }">
+    <li
+      v-for="(cell, index) in fitting.cells"
+      :key="index"
+      role="option"
+      :aria-selected="index === fitting.cell"
+      :class="{ on: index === fitting.cell }"
+    >
       <button type="button" @click="fitting.cell = index === fitting.cell ? null : index">
         <span class="swatch" :style="swatch(cell)"></span><span class="name">{{ cell.name }}</span>
         <span class="num">{{ cell.width }} × {{ cell.height }}{{ cell.shade ? ", shaded" : "" }}</span>
@@ -37,10 +49,31 @@ watch(
   <div v-if="picked" class="picked">
     <span class="head">
       <RenameField :name="picked.name" label="Name of the cell" @rename="change({ name: $event })" />
-      <button type="button" title="Take the cell out" aria-label="Take the cell out" :disabled="fitting.underlay?.locked" @click="emit('set', fitting.cells.filter((_, i) => i !== fitting.cell))">×</button>
+      <button
+        type="button"
+        title="Take the cell out"
+        aria-label="Take the cell out"
+        :disabled="fitting.underlay?.locked"
+        @click="
+          emit(
+            'set',
+            fitting.cells.filter((_, i) => i !== fitting.cell),
+          )
+        "
+      >
+        ×
+      </button>
     </span>
     <span class="four">
-      <NumberField v-for="side in SIDES" :key="side" :label="`Cell ${side}`" hide-label :value="picked[side]" :decimals="0" @change="change({ [side]: Math.round($event) })" />
+      <NumberField
+        v-for="side in SIDES"
+        :key="side"
+        :label="`Cell ${side}`"
+        hide-label
+        :value="picked[side]"
+        :decimals="0"
+        @change="change({ [side]: Math.round($event) })"
+      />
     </span>
   </div>
 </template>

@@ -21,11 +21,24 @@ const grid = ref({ columns: 4, rows: 4, gutter_px: 0, margin_px: 0 });
 const LABELS = { columns: "Columns", rows: "Rows", gutter_px: "Gutter", margin_px: "Margin" };
 const { asking: looking, ask, forget } = useAnswer<PlainCell[]>();
 
-const set = (cells: PlainCell[]) => jobs.operate("set_cells", { index: fitting.fit_setup.shown!, cells: cells.map(plain) });
-const plain = ({ name, x, y, width, height, outline, color, flat, shade }: PlainCell) => ({ name, x, y, width, height, outline: outline ?? null, color: color ?? null, flat: flat ?? false, shade: shade ?? null });
+const set = (cells: PlainCell[]) =>
+  jobs.operate("set_cells", { index: fitting.fit_setup.shown!, cells: cells.map(plain) });
+const plain = ({ name, x, y, width, height, outline, color, flat, shade }: PlainCell) => ({
+  name,
+  x,
+  y,
+  width,
+  height,
+  outline: outline ?? null,
+  color: color ?? null,
+  flat: flat ?? false,
+  shade: shade ?? null,
+});
 
 async function find(typed: object = {}) {
-  const cells = await ask((id, revision, signal) => api.findCells(id, revision, fitting.fit_setup.shown!, typed, signal));
+  const cells = await ask((id, revision, signal) =>
+    api.findCells(id, revision, fitting.fit_setup.shown!, typed, signal),
+  );
   if (cells?.length === 0) messages.fail("No cells were found in this picture; type a grid, or draw them");
   else if (cells) await set(cells);
 }
@@ -34,10 +47,22 @@ function draw() {
   drawing.box("a cell", ({ left, top, right, bottom }) => {
     const { width_px, height_px } = jobs.job!.sheet;
     const { box, size_px } = fitting.underlay!;
-    const across = (x: number) => Math.min(Math.max(Math.round(((x / width_px - box[0]) / box[2]) * size_px[0]), 0), size_px[0]);
-    const down = (y: number) => Math.min(Math.max(Math.round(((y / height_px - box[1]) / box[3]) * size_px[1]), 0), size_px[1]);
+    const across = (x: number) =>
+      Math.min(Math.max(Math.round(((x / width_px - box[0]) / box[2]) * size_px[0]), 0), size_px[0]);
+    const down = (y: number) =>
+      Math.min(Math.max(Math.round(((y / height_px - box[1]) / box[3]) * size_px[1]), 0), size_px[1]);
     const [x, y] = [across(left), down(top)];
-    const cell = { name: freeName(), x, y, width: Math.max(across(right) - x, 1), height: Math.max(down(bottom) - y, 1), outline: null, color: null, flat: false, shade: null };
+    const cell = {
+      name: freeName(),
+      x,
+      y,
+      width: Math.max(across(right) - x, 1),
+      height: Math.max(down(bottom) - y, 1),
+      outline: null,
+      color: null,
+      flat: false,
+      shade: null,
+    };
     return set([...fitting.cells, cell]);
   });
 }
@@ -69,18 +94,47 @@ async function load(event: Event) {
   <section aria-label="Cells">
     <div class="row-of mt-0">
       <button v-if="looking" type="button" class="btn btn-primary" @click="forget()">Stop looking</button>
-      <button v-else type="button" class="btn" :class="fitting.cells.length === 0 ? 'btn-primary' : 'btn-secondary'" :disabled="fitting.underlay?.locked" @click="find()">{{ fitting.cells.length === 0 ? "Find cells" : "Find anew" }}</button>
+      <button
+        v-else
+        type="button"
+        class="btn"
+        :class="fitting.cells.length === 0 ? 'btn-primary' : 'btn-secondary'"
+        :disabled="fitting.underlay?.locked"
+        @click="find()"
+      >
+        {{ fitting.cells.length === 0 ? "Find cells" : "Find anew" }}
+      </button>
       <button type="button" class="btn-choose" :disabled="fitting.underlay?.locked" @click="draw">Draw one</button>
     </div>
     <details class="grid-of">
       <summary>A regular grid, a file</summary>
       <div class="four">
-        <label v-for="(text, name) in LABELS" :key="name"><span>{{ text }}</span><NumberField :label="text" hide-label :value="grid[name]" :decimals="0" @change="grid[name] = Math.max(Math.round($event), 0)" /></label>
+        <label v-for="(text, name) in LABELS" :key="name"
+          ><span>{{ text }}</span
+          ><NumberField
+            :label="text"
+            hide-label
+            :value="grid[name]"
+            :decimals="0"
+            @change="grid[name] = Math.max(Math.round($event), 0)"
+        /></label>
       </div>
       <button type="button" class="btn-choose btn-wide" @click="find(grid)">Divide the picture</button>
       <div class="row-of">
-        <a class="btn-choose" :href="api.urls.cells(jobs.job!.id, jobs.job!.revision, fitting.fit_setup.shown!)" download>Save cells</a>
-        <label class="btn-choose">Load cells…<input type="file" class="visually-hidden" accept=".json" aria-label="Load a file of cells" @change="load" /></label>
+        <a
+          class="btn-choose"
+          :href="api.urls.cells(jobs.job!.id, jobs.job!.revision, fitting.fit_setup.shown!)"
+          download
+          >Save cells</a
+        >
+        <label class="btn-choose"
+          >Load cells…<input
+            type="file"
+            class="visually-hidden"
+            accept=".json"
+            aria-label="Load a file of cells"
+            @change="load"
+        /></label>
       </div>
     </details>
     <CellList v-if="fitting.cells.length > 0" @set="set" />

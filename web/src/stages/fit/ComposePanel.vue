@@ -16,13 +16,22 @@ const trim = ref(true);
 const even_light = ref(false);
 const working = ref(false);
 
-const toggle = (digest: string) => (chosen.value = chosen.value.includes(digest) ? chosen.value.filter((one) => one !== digest) : [...chosen.value, digest]);
+const toggle = (digest: string) =>
+  (chosen.value = chosen.value.includes(digest)
+    ? chosen.value.filter((one) => one !== digest)
+    : [...chosen.value, digest]);
 
 async function compose() {
   working.value = true;
   try {
-    const { picture, cells } = await api.compose(jobs.job!.id, { pictures: chosen.value, ...size.value, trim: trim.value, even_light: even_light.value });
-    if (await jobs.operate("add_underlay", { picture: picture.digest })) await jobs.operate("set_cells", { index: jobs.job!.fit_setup.shown!, cells });
+    const { picture, cells } = await api.compose(jobs.job!.id, {
+      pictures: chosen.value,
+      ...size.value,
+      trim: trim.value,
+      even_light: even_light.value,
+    });
+    if (await jobs.operate("add_underlay", { picture: picture.digest }))
+      await jobs.operate("set_cells", { index: jobs.job!.fit_setup.shown!, cells });
     chosen.value = [];
   } catch (error) {
     messages.fail(error);
@@ -39,16 +48,32 @@ async function lay() {
 <template>
   <h3>Pictures of the job</h3>
   <PictureGrid :chosen="chosen" @toggle="toggle" />
-  <p v-if="chosen.length === 0" class="what">Choose one to lay it under the islands, or several to compose one sheet of them.</p>
-  <button v-else-if="chosen.length === 1" type="button" class="btn-choose btn-wide" @click="lay">Lay it under the islands</button>
+  <p v-if="chosen.length === 0" class="what">
+    Choose one to lay it under the islands, or several to compose one sheet of them.
+  </p>
+  <button v-else-if="chosen.length === 1" type="button" class="btn-choose btn-wide" @click="lay">
+    Lay it under the islands
+  </button>
   <template v-else>
     <div class="four">
-      <label v-for="(text, name) in LABELS" :key="name"><span>{{ text }}</span><NumberField :label="`${text} of the composed sheet`" hide-label :value="size[name]" :decimals="0" @change="size[name] = Math.max(Math.round($event), 0)" /></label>
+      <label v-for="(text, name) in LABELS" :key="name"
+        ><span>{{ text }}</span
+        ><NumberField
+          :label="`${text} of the composed sheet`"
+          hide-label
+          :value="size[name]"
+          :decimals="0"
+          @change="size[name] = Math.max(Math.round($event), 0)"
+      /></label>
     </div>
     <p class="what">Px of each cell; columns 0 for as square as goes.</p>
     <label class="mode"><input v-model="trim" type="checkbox" class="form-check-input" /> Trim even borders</label>
-    <label class="mode"><input v-model="even_light" type="checkbox" class="form-check-input" /> Even out their light</label>
-    <button type="button" class="btn-choose btn-wide" :disabled="working" @click="compose">{{ working ? "Composing…" : `Compose ${chosen.length} to one sheet` }}</button>
+    <label class="mode"
+      ><input v-model="even_light" type="checkbox" class="form-check-input" /> Even out their light</label
+    >
+    <button type="button" class="btn-choose btn-wide" :disabled="working" @click="compose">
+      {{ working ? "Composing…" : `Compose ${chosen.length} to one sheet` }}
+    </button>
   </template>
 </template>
 

@@ -11,7 +11,12 @@ import LandmarksPage from "./LandmarksPage.vue";
 import MatchPage from "./MatchPage.vue";
 import PicturePage from "./PicturePage.vue";
 
-const PAGES: Record<FitPage, Component> = { picture: PicturePage, cells: CellsPage, landmarks: LandmarksPage, match: MatchPage };
+const PAGES: Record<FitPage, Component> = {
+  picture: PicturePage,
+  cells: CellsPage,
+  landmarks: LandmarksPage,
+  match: MatchPage,
+};
 const jobs = useJob();
 const fitting = useFitting();
 const matching = useMatching();
@@ -28,9 +33,15 @@ onUnmounted(() => {
 <template>
   <template v-if="jobs.job">
     <h2>Fit to a picture</h2>
-    <ChoiceBar v-model="fitting.page" class="w-100 mb-3" label="Tools" :choices="{ picture: 'Picture', cells: 'Cells', landmarks: 'Points', match: 'Match' }" />
+    <ChoiceBar
+      v-model="fitting.page"
+      class="w-100 mb-3"
+      label="Tools"
+      :choices="{ picture: 'Picture', cells: 'Cells', landmarks: 'Points', match: 'Match' }"
+    />
     <p v-if="fitting.page !== 'picture' && !fitting.underlay" class="note plain">
-      No picture lies under the islands. <button type="button" class="btn-link" @click="fitting.page = 'picture'">Bring one in</button> first.
+      No picture lies under the islands.
+      <button type="button" class="btn-link" @click="fitting.page = 'picture'">Bring one in</button> first.
     </p>
     <component :is="PAGES[fitting.page]" v-else />
   </template>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-/** Sets picked islands, or all faces of a material, into the picked cell; turns them in it; lays them along a gradient. */
+/**
+ * Sets picked islands, or all faces of a material, into the picked cell; turns them in it; lays them along a gradient.
+ */
 import { BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import type { Assignment, FitWay, Triple } from "@/api/types";
@@ -10,7 +12,12 @@ import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
 
-const WAYS: Record<FitWay, string> = { inside: "as large as goes", fill: "fill it", cover: "cover it", true_shape: "in true shape" };
+const WAYS: Record<FitWay, string> = {
+  inside: "as large as goes",
+  fill: "fill it",
+  cover: "cover it",
+  true_shape: "in true shape",
+};
 const jobs = useJob();
 const fitting = useFitting();
 const picks = usePicks();
@@ -26,24 +33,60 @@ const last = ref<{ turn_deg: number; mirrored: boolean }>({ turn_deg: 0, mirrore
 const cell = computed(() => (fitting.cell === null ? null : (fitting.cells[fitting.cell] ?? null)));
 const islands = computed(() => [...selection.islands]);
 const picked = computed(() => jobs.islands.filter((island) => islands.value.includes(island.index)));
-const named = computed(() => (picked.value.length === 1 ? picked.value[0]!.name : counted(picked.value.length, "islands")));
+const named = computed(() =>
+  picked.value.length === 1 ? picked.value[0]!.name : counted(picked.value.length, "islands"),
+);
 const faces = computed(() => [...picks.sets.faces]);
-const materials = computed(() => [{ value: null, text: "picked islands" }, ...(faces.value.length > 0 ? [{ value: "faces", text: `${counted(faces.value.length, "faces")} picked` }] : []), ...jobs.job!.materials.map((one, i) => ({ value: i, text: `all of ${one.name}` }))]);
-const what = computed(() => (material.value === null ? named.value : material.value === "faces" ? counted(faces.value.length, "faces") : jobs.job!.materials[material.value]!.name));
+const materials = computed(() => [
+  { value: null, text: "picked islands" },
+  ...(faces.value.length > 0 ? [{ value: "faces", text: `${counted(faces.value.length, "faces")} picked` }] : []),
+  ...jobs.job!.materials.map((one, i) => ({ value: i, text: `all of ${one.name}` })),
+]);
+const what = computed(() =>
+  material.value === null
+    ? named.value
+    : material.value === "faces"
+      ? counted(faces.value.length, "faces")
+      : jobs.job!.materials[material.value]!.name,
+);
 const ready = computed(() => cell.value !== null && (material.value !== null || islands.value.length > 0));
-const subject = () => (material.value === null ? { islands: islands.value } : material.value === "faces" ? { faces: faces.value } : { material: material.value });
+const subject = () =>
+  material.value === null
+    ? { islands: islands.value }
+    : material.value === "faces"
+      ? { faces: faces.value }
+      : { material: material.value };
 
 async function set(turn_deg = 0, mirrored = false) {
-  const assignment: Assignment = { ...subject(), cell: fitting.cell!, way: way.value, turn_deg, mirrored, together: typeof material.value !== "number" };
+  const assignment: Assignment = {
+    ...subject(),
+    cell: fitting.cell!,
+    way: way.value,
+    turn_deg,
+    mirrored,
+    together: typeof material.value !== "number",
+  };
   if (await jobs.operate("set_into_cells", { assignments: [assignment] })) last.value = { turn_deg, mirrored };
 }
 
 function shade() {
-  const directions: Record<typeof along.value, Triple> = { up: [0, 1, 0], across: [1, 0, 0], front: [0, 0, 1], view: selection.eye };
-  return jobs.operate("lay_along_gradient", { ...subject(), cell: fitting.cell!, direction: directions[along.value], way: cell.value!.shade ?? "down", reverse: reverse.value });
+  const directions: Record<typeof along.value, Triple> = {
+    up: [0, 1, 0],
+    across: [1, 0, 0],
+    front: [0, 0, 1],
+    view: selection.eye,
+  };
+  return jobs.operate("lay_along_gradient", {
+    ...subject(),
+    cell: fitting.cell!,
+    direction: directions[along.value],
+    way: cell.value!.shade ?? "down",
+    reverse: reverse.value,
+  });
 }
 
-const park = () => jobs.operate("set_into_cells", { assignments: [{ rest: true, cell: fitting.cell, way: "inside", together: false }] });
+const park = () =>
+  jobs.operate("set_into_cells", { assignments: [{ rest: true, cell: fitting.cell, way: "inside", together: false }] });
 const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.kept_maps.length + 1}` });
 </script>
 
@@ -55,23 +98,71 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
       <span class="align-self-center">What</span>
       <BFormSelect v-model="material" class="wide" aria-label="What is set in" :options="materials" />
       <span class="align-self-center">How</span>
-      <BFormSelect v-model="way" class="wide" aria-label="How it is set in" :options="Object.entries(WAYS).map(([value, text]) => ({ value, text }))" />
-      <NumberField class="wide" label="Inset" :value="fitting.fit_setup.inset_px" unit="px" :decimals="2" @change="jobs.operate('set_inset', { inset_px: Math.max($event, 0) })" />
+      <BFormSelect
+        v-model="way"
+        class="wide"
+        aria-label="How it is set in"
+        :options="Object.entries(WAYS).map(([value, text]) => ({ value, text }))"
+      />
+      <NumberField
+        class="wide"
+        label="Inset"
+        :value="fitting.fit_setup.inset_px"
+        unit="px"
+        :decimals="2"
+        @change="jobs.operate('set_inset', { inset_px: Math.max($event, 0) })"
+      />
     </div>
-    <button type="button" class="btn btn-primary btn-wide" :disabled="!ready" @click="set()">{{ material === null && islands.length === 0 ? "Pick islands first" : `Set ${what} in` }}</button>
+    <button type="button" class="btn btn-primary btn-wide" :disabled="!ready" @click="set()">
+      {{ material === null && islands.length === 0 ? "Pick islands first" : `Set ${what} in` }}
+    </button>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="!ready" title="A quarter turn further, in the same cell" @click="set((last.turn_deg + 90) % 360, last.mirrored)">Turn in it</button>
-      <button type="button" class="btn-choose" :disabled="!ready" title="Turned over, in the same cell" @click="set(last.turn_deg, !last.mirrored)">Turn over</button>
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="!ready"
+        title="A quarter turn further, in the same cell"
+        @click="set((last.turn_deg + 90) % 360, last.mirrored)"
+      >
+        Turn in it
+      </button>
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="!ready"
+        title="Turned over, in the same cell"
+        @click="set(last.turn_deg, !last.mirrored)"
+      >
+        Turn over
+      </button>
     </div>
     <template v-if="cell.shade !== null || cell.color === null">
       <h3>As a gradient{{ cell.shade ? `, ${cell.shade}` : "" }}</h3>
-      <ChoiceBar v-model="along" class="w-100" label="Along which direction of the model" :choices="{ up: 'up', across: 'right', front: 'front', view: 'to the eye' }" />
-      <label class="mode mt-2"><input v-model="reverse" type="checkbox" class="form-check-input" /> The other way round</label>
-      <button type="button" class="btn-choose btn-wide" :disabled="!ready" @click="shade">Lay {{ ready ? what : "picked islands" }} along it</button>
+      <ChoiceBar
+        v-model="along"
+        class="w-100"
+        label="Along which direction of the model"
+        :choices="{ up: 'up', across: 'right', front: 'front', view: 'to the eye' }"
+      />
+      <label class="mode mt-2"
+        ><input v-model="reverse" type="checkbox" class="form-check-input" /> The other way round</label
+      >
+      <button type="button" class="btn-choose btn-wide" :disabled="!ready" @click="shade">
+        Lay {{ ready ? what : "picked islands" }} along it
+      </button>
     </template>
     <div class="row-of">
-      <button type="button" class="btn-choose" title="All islands that lie in no cell" @click="park">The rest here</button>
-      <button type="button" class="btn-choose" title="Set the assignment aside; Match lists, compares and goes back to variations" @click="variation">Keep as variation</button>
+      <button type="button" class="btn-choose" title="All islands that lie in no cell" @click="park">
+        The rest here
+      </button>
+      <button
+        type="button"
+        class="btn-choose"
+        title="Set the assignment aside; Match lists, compares and goes back to variations"
+        @click="variation"
+      >
+        Keep as variation
+      </button>
     </div>
   </template>
 </template>

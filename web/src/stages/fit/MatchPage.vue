@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Which island goes into which cell, as the server proposes; how islands keep to their cells; and how lettering reads on them. */
+/**
+ * Which island goes into which cell, as the server proposes; how islands keep to their cells; and how lettering reads
+ * on them.
+ */
 import { computed } from "vue";
 import type { Proposal } from "@/api/types";
 import { useFitting } from "@/stores/fitting";
@@ -11,17 +14,28 @@ import ComparePanel from "@/ui/maps/ComparePanel.vue";
 import BorderList from "./BorderList.vue";
 import ReadingList from "./ReadingList.vue";
 
-const REASONS: Record<string, string> = { proportion: "proportions", outline: "outline", size: "size", next_to: "what is next to it", name: "name" };
+const REASONS: Record<string, string> = {
+  proportion: "proportions",
+  outline: "outline",
+  size: "size",
+  next_to: "what is next to it",
+  name: "name",
+};
 const jobs = useJob();
 const fitting = useFitting();
 const matching = useMatching();
 const selection = useSelection();
 
 const islands = computed(() => (selection.islands.length > 0 ? [...selection.islands] : null));
-const cellNames = (one: Proposal) => (one.cells.length > 1 ? `${one.cells.length} cells` : (fitting.cells[one.cells[0]!]?.name ?? ""));
+const cellNames = (one: Proposal) =>
+  one.cells.length > 1 ? `${one.cells.length} cells` : (fitting.cells[one.cells[0]!]?.name ?? "");
 const islandNames = (one: Proposal) => one.islands.map((index) => jobs.islands[index]?.name ?? "").join(", ");
-const why = (one: Proposal) => Object.entries(one.reasons).map(([name, value]) => `${REASONS[name] ?? name} ${Math.round(100 * value)} %`).join(", ");
-const turned = (one: Proposal) => `${one.turn_deg ? `, turned ${one.turn_deg}°` : ""}${one.mirrored ? ", mirrored" : ""}`;
+const why = (one: Proposal) =>
+  Object.entries(one.reasons)
+    .map(([name, value]) => `${REASONS[name] ?? name} ${Math.round(100 * value)} %`)
+    .join(", ");
+const turned = (one: Proposal) =>
+  `${one.turn_deg ? `, turned ${one.turn_deg}°` : ""}${one.mirrored ? ", mirrored" : ""}`;
 
 function look(one: Proposal) {
   matching.lit = matching.lit === one ? null : one;
@@ -31,15 +45,31 @@ function look(one: Proposal) {
 
 <template>
   <section aria-label="Match">
-    <p v-if="fitting.cells.length === 0" class="note plain">The picture has no cells yet. Find them under Cells first.</p>
+    <p v-if="fitting.cells.length === 0" class="note plain">
+      The picture has no cells yet. Find them under Cells first.
+    </p>
     <template v-else>
-      <button type="button" class="btn btn-wide mt-0" :class="matching.proposals?.length ? 'btn-secondary' : 'btn-primary'" :disabled="matching.looking" @click="matching.propose(islands)">
-        {{ matching.looking ? "Comparing…" : `Propose cells for ${islands ? counted(islands.length, "islands") : "all islands"}` }}
+      <button
+        type="button"
+        class="btn btn-wide mt-0"
+        :class="matching.proposals?.length ? 'btn-secondary' : 'btn-primary'"
+        :disabled="matching.looking"
+        @click="matching.propose(islands)"
+      >
+        {{
+          matching.looking
+            ? "Comparing…"
+            : `Propose cells for ${islands ? counted(islands.length, "islands") : "all islands"}`
+        }}
       </button>
-      <p v-if="matching.proposals === null" class="what">By proportions, outline, size, what lies next to what, and names. Nets go onto printed nets as one piece.</p>
+      <p v-if="matching.proposals === null" class="what">
+        By proportions, outline, size, what lies next to what, and names. Nets go onto printed nets as one piece.
+      </p>
       <p v-else-if="matching.proposals.length === 0" class="what">Nothing is left to accept.</p>
       <template v-else>
-        <button type="button" class="btn btn-primary btn-wide" @click="matching.accept(matching.proposals)">Accept all {{ matching.proposals.length }}</button>
+        <button type="button" class="btn btn-primary btn-wide" @click="matching.accept(matching.proposals)">
+          Accept all {{ matching.proposals.length }}
+        </button>
         <ul class="proposals" aria-label="Proposals">
           <li v-for="(one, i) in matching.proposals" :key="i" :class="{ on: one === matching.lit }">
             <button type="button" class="pair" :title="why(one)" @click="look(one)">
@@ -47,7 +77,14 @@ function look(one: Proposal) {
               <span class="bar"><span :style="{ width: `${Math.round(100 * one.confidence)}%` }"></span></span>
             </button>
             <span class="num">{{ Math.round(100 * one.confidence) }} %</span>
-            <button type="button" class="take" :aria-label="`Accept ${islandNames(one)}`" @click="matching.accept([one])">Accept</button>
+            <button
+              type="button"
+              class="take"
+              :aria-label="`Accept ${islandNames(one)}`"
+              @click="matching.accept([one])"
+            >
+              Accept
+            </button>
           </li>
         </ul>
       </template>

@@ -26,12 +26,26 @@ const asked = ref<number | null>(null);
 
 const underlay = computed(() => fitting.underlay);
 const size = computed(() => jobs.job!.sheet);
-const fits = computed(() => !underlay.value || (underlay.value.size_px[0] === size.value.width_px && underlay.value.size_px[1] === size.value.height_px));
+const fits = computed(
+  () =>
+    !underlay.value ||
+    (underlay.value.size_px[0] === size.value.width_px && underlay.value.size_px[1] === size.value.height_px),
+);
 /** As it is and over the whole sheet, a picture can be the art itself; once is enough. */
-const wearable = computed(() => underlay.value !== null && underlay.value.recipe.length === 0 && underlay.value.box.join() === "0,0,1,1" && !jobs.layers.some((layer) => layer.content.kind === "picture" && layer.content.picture.digest === underlay.value!.picture));
+const wearable = computed(
+  () =>
+    underlay.value !== null &&
+    underlay.value.recipe.length === 0 &&
+    underlay.value.box.join() === "0,0,1,1" &&
+    !jobs.layers.some(
+      (layer) => layer.content.kind === "picture" && layer.content.picture.digest === underlay.value!.picture,
+    ),
+);
 const stretched = computed(() => {
   const ratio = underlay.value?.stretch ?? 1;
-  return Math.abs(ratio - 1) < 0.0005 ? "" : `Its px are shown ${((Math.max(ratio, 1 / ratio) - 1) * 100).toFixed(1)} % too ${ratio > 1 ? "wide" : "high"}.`;
+  return Math.abs(ratio - 1) < 0.0005
+    ? ""
+    : `Its px are shown ${((Math.max(ratio, 1 / ratio) - 1) * 100).toFixed(1)} % too ${ratio > 1 ? "wide" : "high"}.`;
 });
 
 /** The first picture gives the sheet its size where nothing is painted yet. */
@@ -41,7 +55,11 @@ async function bring(files: File[]) {
     const [picture, ...layers] = await jobs.bringPictures(file);
     if (layers.length > 0) layered.value = [picture!, ...layers];
     const first = fitting.fit_setup.underlays.length === 0 && jobs.layers.length === 0;
-    if (picture) await jobs.operate("add_underlay", { picture: picture.digest, resize: first && [picture.width_px, picture.height_px].every((px) => px >= 16 && px <= 8192) });
+    if (picture)
+      await jobs.operate("add_underlay", {
+        picture: picture.digest,
+        resize: first && [picture.width_px, picture.height_px].every((px) => px >= 16 && px <= 8192),
+      });
   }
   bringing.value = false;
 }
@@ -52,31 +70,84 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
 
 <template>
   <section aria-label="Pictures">
-    <DropZone :accept="ACCEPT" :label="bringing ? 'Reading…' : 'Bring in a picture'" :busy="bringing" multiple @files="bring">
-      <p v-if="fitting.fit_setup.underlays.length === 0" class="mb-2">Drop a template, an atlas, a printed net or a photo. Its px lie under the islands as they are.</p>
+    <DropZone
+      :accept="ACCEPT"
+      :label="bringing ? 'Reading…' : 'Bring in a picture'"
+      :busy="bringing"
+      multiple
+      @files="bring"
+    >
+      <p v-if="fitting.fit_setup.underlays.length === 0" class="mb-2">
+        Drop a template, an atlas, a printed net or a photo. Its px lie under the islands as they are.
+      </p>
     </DropZone>
     <p v-if="layered.length > 0" class="what mt-2">
-      {{ layered[0]!.name }} has {{ layered.length === 2 ? "one layer" : `${layered.length - 1} layers` }}. The whole lies under the islands; instead take
-      <template v-for="(one, i) in layered.slice(1)" :key="one.digest">{{ i > 0 ? ", " : "" }}<button type="button" class="text" @click="layer(one)">{{ one.name.replace(/^.*: |\.png$/g, "") }}</button></template>.
+      {{ layered[0]!.name }} has {{ layered.length === 2 ? "one layer" : `${layered.length - 1} layers` }}. The whole
+      lies under the islands; instead take
+      <template v-for="(one, i) in layered.slice(1)" :key="one.digest"
+        >{{ i > 0 ? ", " : ""
+        }}<button type="button" class="text" @click="layer(one)">
+          {{ one.name.replace(/^.*: |\.png$/g, "") }}
+        </button></template
+      >.
     </p>
     <UnderlayList v-if="fitting.fit_setup.underlays.length > 0" @show="show" @ask="asked = $event" />
     <SwapCard v-if="asked !== null" :index="asked" @done="asked = null" />
     <template v-if="underlay">
       <p v-if="!fits" class="what mt-2">
-        The sheet has {{ size.width_px }} × {{ size.height_px }} px, the picture {{ underlay.size_px.join(" × ") }}. {{ stretched }}
+        The sheet has {{ size.width_px }} × {{ size.height_px }} px, the picture {{ underlay.size_px.join(" × ") }}.
+        {{ stretched }}
       </p>
-      <button v-if="!fits && underlay.stretch !== 1" type="button" class="btn-choose btn-wide" title="A px of the picture for a px of the sheet, from the top left corner" @click="jobs.operate('show_underlay', { index: fitting.fit_setup.shown, how: 'keep_scale' })">
+      <button
+        v-if="!fits && underlay.stretch !== 1"
+        type="button"
+        class="btn-choose btn-wide"
+        title="A px of the picture for a px of the sheet, from the top left corner"
+        @click="jobs.operate('show_underlay', { index: fitting.fit_setup.shown, how: 'keep_scale' })"
+      >
         Show it at its own scale
       </button>
-      <button v-if="!fits" type="button" class="btn-choose btn-wide" title="The islands are stretched along, so that they lie on the same places of the picture" @click="jobs.operate('show_underlay', { index: fitting.fit_setup.shown, resize: true })">
+      <button
+        v-if="!fits"
+        type="button"
+        class="btn-choose btn-wide"
+        title="The islands are stretched along, so that they lie on the same places of the picture"
+        @click="jobs.operate('show_underlay', { index: fitting.fit_setup.shown, resize: true })"
+      >
         Make the sheet as large as the picture
       </button>
       <div class="fields mt-2">
-        <NumberField class="wide" label="Strength" :value="underlay.opacity * 100" unit="%" :decimals="0" :disabled="underlay.locked" @change="jobs.operate('change_underlay', { index: fitting.fit_setup.shown!, opacity: Math.min(Math.max($event, 0), 100) / 100 })" />
+        <NumberField
+          class="wide"
+          label="Strength"
+          :value="underlay.opacity * 100"
+          unit="%"
+          :decimals="0"
+          :disabled="underlay.locked"
+          @change="
+            jobs.operate('change_underlay', {
+              index: fitting.fit_setup.shown!,
+              opacity: Math.min(Math.max($event, 0), 100) / 100,
+            })
+          "
+        />
         <span class="align-self-center">Pixels</span>
-        <ChoiceBar v-model="settings.pixels" class="wide" label="How px of the picture are shown" :choices="{ auto: 'by size', hard: 'hard', smooth: 'smooth' }" />
+        <ChoiceBar
+          v-model="settings.pixels"
+          class="wide"
+          label="How px of the picture are shown"
+          :choices="{ auto: 'by size', hard: 'hard', smooth: 'smooth' }"
+        />
       </div>
-      <button v-if="wearable" type="button" class="btn-choose btn-wide" title="As a layer over the whole sheet, to be delivered with the model" @click="jobs.operate('add_layer', { content: { kind: 'picture', picture: underlay.picture } })">Take it as the art</button>
+      <button
+        v-if="wearable"
+        type="button"
+        class="btn-choose btn-wide"
+        title="As a layer over the whole sheet, to be delivered with the model"
+        @click="jobs.operate('add_layer', { content: { kind: 'picture', picture: underlay.picture } })"
+      >
+        Take it as the art
+      </button>
       <RecipePanel :underlay="underlay" :index="fitting.fit_setup.shown!" />
     </template>
     <ReferenceList />

@@ -14,13 +14,35 @@ const right = computed(() => jobs.islands.length - odd.value.length);
 
 <template>
   <h3>Lettering</h3>
-  <p class="what">{{ odd.length === 0 ? `Reads right on all ${jobs.islands.length} islands.` : `Reads right on ${right} of ${jobs.islands.length} islands.` }}</p>
+  <p class="what">
+    {{
+      odd.length === 0
+        ? `Reads right on all ${jobs.islands.length} islands.`
+        : `Reads right on ${right} of ${jobs.islands.length} islands.`
+    }}
+  </p>
   <table v-if="odd.length > 0" class="figures">
     <tbody>
       <tr v-for="island in odd.slice(0, MOST)" :key="island.index">
-        <th scope="row"><button type="button" @click="selection.lookAt({ faces: [], islands: [island.index] })">{{ island.name }}</button></th>
+        <th scope="row">
+          <button type="button" @click="selection.lookAt({ faces: [], islands: [island.index] })">
+            {{ island.name }}
+          </button>
+        </th>
         <td>{{ island.reading === "reflected" ? "reflected" : `turned ${Math.round(island.up_angle_deg)}°` }}</td>
-        <td><button type="button" class="mend" @click="jobs.operate(island.reading === 'reflected' ? 'reflect_islands' : 'turn_upright', { islands: [island.index] })">{{ island.reading === "reflected" ? "Reflect" : "Turn" }}</button></td>
+        <td>
+          <button
+            type="button"
+            class="mend"
+            @click="
+              jobs.operate(island.reading === 'reflected' ? 'reflect_islands' : 'turn_upright', {
+                islands: [island.index],
+              })
+            "
+          >
+            {{ island.reading === "reflected" ? "Reflect" : "Turn" }}
+          </button>
+        </td>
       </tr>
     </tbody>
   </table>

@@ -7,8 +7,27 @@ import { useDrawing } from "@/stores/drawing";
 import { useJob } from "@/stores/job";
 import NumberField from "@/ui/NumberField.vue";
 
-const NAMES: Record<CorrectionStep["step"], string> = { straighten: "Straighten four corners", trim: "Trim the sides", leave_out: "Leave out a strip", even_light: "Even out the light", unroll: "Unroll from a cylinder" };
-const WORDS: Record<string, string> = { left: "left", top: "top", right: "right", bottom: "bottom", from_px: "from", to_px: "to", left_px: "left side", right_px: "right side", sag_px: "sag", width_px: "width", height_px: "height", radius: "reach" };
+const NAMES: Record<CorrectionStep["step"], string> = {
+  straighten: "Straighten four corners",
+  trim: "Trim the sides",
+  leave_out: "Leave out a strip",
+  even_light: "Even out the light",
+  unroll: "Unroll from a cylinder",
+};
+const WORDS: Record<string, string> = {
+  left: "left",
+  top: "top",
+  right: "right",
+  bottom: "bottom",
+  from_px: "from",
+  to_px: "to",
+  left_px: "left side",
+  right_px: "right side",
+  sag_px: "sag",
+  width_px: "width",
+  height_px: "height",
+  radius: "reach",
+};
 const CORNERS = ["the top left corner", "the top right corner", "the bottom right corner", "the bottom left corner"];
 
 const props = defineProps<{ underlay: Underlay; index: number }>();
@@ -22,17 +41,37 @@ const correct = (steps: CorrectionStep[]) => jobs.operate("correct_underlay", { 
 const onPicture = ([x, y]: Pair): Pair => {
   const { width_px, height_px } = jobs.job!.sheet;
   const [left, top, width, height] = props.underlay.box;
-  return [((x / width_px - left) / width) * props.underlay.size_px[0], ((y / height_px - top) / height) * props.underlay.size_px[1]];
+  return [
+    ((x / width_px - left) / width) * props.underlay.size_px[0],
+    ((y / height_px - top) / height) * props.underlay.size_px[1],
+  ];
 };
 const tenth = (value: number) => Math.round(value * 10) / 10;
 
 function add() {
   const [width, height] = props.underlay.size_px;
-  if (chosen.value === "straighten") drawing.places(CORNERS, (places) => correct([...recipe.value, { step: "straighten", corners: places.map((place) => onPicture(place).map(tenth) as Pair) }]));
+  if (chosen.value === "straighten")
+    drawing.places(CORNERS, (places) =>
+      correct([
+        ...recipe.value,
+        { step: "straighten", corners: places.map((place) => onPicture(place).map(tenth) as Pair) },
+      ]),
+    );
   else if (chosen.value === "trim") drawing.box("what is kept", (box) => trim(box));
   else if (chosen.value === "leave_out") drawing.box("the strip that is left out", (box) => leaveOut(box));
   else if (chosen.value === "even_light") void correct([...recipe.value, { step: "even_light", radius: 0.15 }]);
-  else void correct([...recipe.value, { step: "unroll", left_px: 0, right_px: width, from_px: Math.round(width * 0.05), to_px: Math.round(width * 0.95), sag_px: Math.round(height * 0.02) }]);
+  else
+    void correct([
+      ...recipe.value,
+      {
+        step: "unroll",
+        left_px: 0,
+        right_px: width,
+        from_px: Math.round(width * 0.05),
+        to_px: Math.round(width * 0.95),
+        sag_px: Math.round(height * 0.02),
+      },
+    ]);
 }
 
 function corners({ left, top, right, bottom }: { left: number; top: number; right: number; bottom: number }) {
@@ -53,35 +92,95 @@ function trim(box: Parameters<typeof corners>[0]) {
 function leaveOut(box: Parameters<typeof corners>[0]) {
   const [left, top, right, bottom] = corners(box);
   const across = bottom - top > right - left;
-  return correct([...recipe.value, { step: "leave_out", way: across ? "across" : "down", from_px: across ? left : top, to_px: across ? right : bottom }]);
+  return correct([
+    ...recipe.value,
+    {
+      step: "leave_out",
+      way: across ? "across" : "down",
+      from_px: across ? left : top,
+      to_px: across ? right : bottom,
+    },
+  ]);
 }
 
-const numbers = (step: CorrectionStep) => Object.entries(step).filter((entry): entry is [string, number] => typeof entry[1] === "number");
+const numbers = (step: CorrectionStep) =>
+  Object.entries(step).filter((entry): entry is [string, number] => typeof entry[1] === "number");
 const change = (row: number, name: string, value: number) =>
-  correct(recipe.value.map((step, i) => (i === row ? ({ ...step, [name]: name === "radius" || name.endsWith("left_px") || name.endsWith("right_px") || name === "sag_px" ? value : Math.round(value) } as CorrectionStep) : step)));
+  correct(
+    recipe.value.map((step, i) =>
+      i === row
+        ? ({
+            ...step,
+            [name]:
+              name === "radius" || name.endsWith("left_px") || name.endsWith("right_px") || name === "sag_px"
+                ? value
+                : Math.round(value),
+          } as CorrectionStep)
+        : step,
+    ),
+  );
 const moveCorner = (row: number, corner: number, axis: number, value: number) =>
-  correct(recipe.value.map((step, i) => (i === row && step.step === "straighten" ? { ...step, corners: step.corners.map((place, k) => (k === corner ? (place.map((old, a) => (a === axis ? value : old)) as Pair) : place)) } : step)));
+  correct(
+    recipe.value.map((step, i) =>
+      i === row && step.step === "straighten"
+        ? {
+            ...step,
+            corners: step.corners.map((place, k) =>
+              k === corner ? (place.map((old, a) => (a === axis ? value : old)) as Pair) : place,
+            ),
+          }
+        : step,
+    ),
+  );
 </script>
 
 <template>
   <h3>Correct the picture</h3>
   <ol v-if="recipe.length > 0" class="steps">
     <li v-for="(step, row) in recipe" :key="row">
-      <span class="head"><b>{{ NAMES[step.step] }}</b><button type="button" :aria-label="`Take step ${row + 1} out`" :disabled="underlay.locked" @click="correct(recipe.filter((_, i) => i !== row))">×</button></span>
+      <span class="head"
+        ><b>{{ NAMES[step.step] }}</b
+        ><button
+          type="button"
+          :aria-label="`Take step ${row + 1} out`"
+          :disabled="underlay.locked"
+          @click="correct(recipe.filter((_, i) => i !== row))"
+        >
+          ×
+        </button></span
+      >
       <span class="values">
         <template v-if="step.step === 'straighten'">
           <template v-for="(place, corner) in step.corners" :key="corner">
-            <NumberField v-for="(value, axis) in place" :key="axis" :label="`Corner ${corner + 1} ${axis === 0 ? 'x' : 'y'} of step ${row + 1}`" hide-label :value="value" :decimals="1" @change="moveCorner(row, corner, axis, $event)" />
+            <NumberField
+              v-for="(value, axis) in place"
+              :key="axis"
+              :label="`Corner ${corner + 1} ${axis === 0 ? 'x' : 'y'} of step ${row + 1}`"
+              hide-label
+              :value="value"
+              :decimals="1"
+              @change="moveCorner(row, corner, axis, $event)"
+            />
           </template>
         </template>
         <label v-for="[name, value] in numbers(step)" v-else :key="name" class="named">
-          <span>{{ WORDS[name] ?? name }}</span><NumberField :label="`${WORDS[name] ?? name} of step ${row + 1}`" hide-label :value="value" :decimals="2" @change="change(row, name, $event)" />
+          <span>{{ WORDS[name] ?? name }}</span><NumberField
+            :label="`${WORDS[name] ?? name} of step ${row + 1}`"
+            hide-label
+            :value="value"
+            :decimals="2"
+            @change="change(row, name, $event)"
+          />
         </label>
       </span>
     </li>
   </ol>
   <div class="add">
-    <BFormSelect v-model="chosen" aria-label="Correction" :options="Object.entries(NAMES).map(([value, text]) => ({ value, text }))" />
+    <BFormSelect
+      v-model="chosen"
+      aria-label="Correction"
+      :options="Object.entries(NAMES).map(([value, text]) => ({ value, text }))"
+    />
     <button type="button" class="btn-choose" :disabled="underlay.locked" @click="add">Add</button>
   </div>
 </template>

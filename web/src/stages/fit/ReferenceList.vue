@@ -11,7 +11,9 @@ const jobs = useJob();
 const fitting = useFitting();
 const open = ref<number | null>(null);
 
-const references = computed(() => fitting.fit_setup.underlays.map((one, index) => ({ ...one, index })).filter((one) => one.reference));
+const references = computed(() =>
+  fitting.fit_setup.underlays.map((one, index) => ({ ...one, index })).filter((one) => one.reference),
+);
 const seen = computed(() => references.value.find((one) => one.index === open.value));
 </script>
 
@@ -20,14 +22,31 @@ const seen = computed(() => references.value.find((one) => one.index === open.va
     <h3>Only looked at</h3>
     <ul class="references">
       <li v-for="one in references" :key="one.index">
-        <button type="button" :aria-label="`Look at ${one.name}`" @click="open = one.index"><img :src="api.urls.underlay(jobs.job!.id, jobs.job!.revision, one.index)" alt="" /></button>
-        <RenameField :name="one.scale_note || 'scale not known'" :label="`Scale of ${one.name}`" @rename="jobs.operate('change_underlay', { index: one.index, scale_note: $event })" />
-        <button type="button" class="text" @click="jobs.operate('change_underlay', { index: one.index, reference: false })">Use</button>
+        <button type="button" :aria-label="`Look at ${one.name}`" @click="open = one.index">
+          <img :src="api.urls.underlay(jobs.job!.id, jobs.job!.revision, one.index)" alt="" />
+        </button>
+        <RenameField
+          :name="one.scale_note || 'scale not known'"
+          :label="`Scale of ${one.name}`"
+          @rename="jobs.operate('change_underlay', { index: one.index, scale_note: $event })"
+        />
+        <button
+          type="button"
+          class="text"
+          @click="jobs.operate('change_underlay', { index: one.index, reference: false })"
+        >
+          Use
+        </button>
       </li>
     </ul>
     <BModal :model-value="seen !== undefined" size="xl" :title="seen?.name" no-footer @hidden="open = null">
       <p v-if="seen?.scale_note">{{ seen.scale_note }}</p>
-      <img v-if="seen" class="large" :src="api.urls.underlay(jobs.job!.id, jobs.job!.revision, seen.index)" :alt="seen.name" />
+      <img
+        v-if="seen"
+        class="large"
+        :src="api.urls.underlay(jobs.job!.id, jobs.job!.revision, seen.index)"
+        :alt="seen.name"
+      />
     </BModal>
   </template>
 </template>

@@ -16,12 +16,19 @@ const { value: swap, ask } = useAnswer<Swap>();
 const name = computed(() => fitting.fit_setup.underlays[props.index]?.name ?? "");
 const stretch = computed(() => {
   const ratio = swap.value?.stretch ?? 1;
-  return Math.abs(ratio - 1) < 0.0005 ? "px stay square" : `px ${((Math.max(ratio, 1 / ratio) - 1) * 100).toFixed(1)} % too ${ratio > 1 ? "wide" : "high"}`;
+  return Math.abs(ratio - 1) < 0.0005
+    ? "px stay square"
+    : `px ${((Math.max(ratio, 1 / ratio) - 1) * 100).toFixed(1)} % too ${ratio > 1 ? "wide" : "high"}`;
 });
 /** where the picture would lie on the sheet at its own scale, in shares of it */
 const kept = computed(() => {
   const [left, top, width, height] = swap.value?.kept_box ?? [0, 0, 1, 1];
-  return { left: `${left * 60}px`, top: `${top * 60}px`, width: `${Math.min(width * 60, 90)}px`, height: `${Math.min(height * 60, 90)}px` };
+  return {
+    left: `${left * 60}px`,
+    top: `${top * 60}px`,
+    width: `${Math.min(width * 60, 90)}px`,
+    height: `${Math.min(height * 60, 90)}px`,
+  };
 });
 
 watch(
@@ -39,18 +46,32 @@ async function show(how: Operations["show_underlay"]["how"], resize = false) {
 
 <template>
   <div v-if="swap" class="not-taken" role="group" :aria-label="`How to show ${name}`">
-    <p><b>{{ name }}</b> has {{ swap.size_px.join(" × ") }} px{{ swap.former_px ? `, the one before ${swap.former_px.join(" × ")}` : "" }}.</p>
+    <p>
+      <b>{{ name }}</b> has {{ swap.size_px.join(" × ") }} px{{
+        swap.former_px ? `, the one before ${swap.former_px.join(" × ")}` : ""
+      }}.
+    </p>
     <button type="button" class="way" @click="show('stretch')">
       <span class="sheet"><span class="whole"></span></span>
       <span><b>The whole picture</b><br />over the whole sheet, {{ stretch }}</span>
     </button>
     <button type="button" class="way" @click="show('keep_scale')">
       <span class="sheet"><span class="kept" :style="kept"></span></span>
-      <span><b>At its own scale</b><br />{{ swap.lost < 0.0005 ? "nothing of it is lost" : `${(100 * swap.lost).toFixed(1)} % of it is cut off` }}</span>
+      <span
+        ><b>At its own scale</b><br />{{
+          swap.lost < 0.0005 ? "nothing of it is lost" : `${(100 * swap.lost).toFixed(1)} % of it is cut off`
+        }}</span
+      >
     </button>
     <button type="button" class="way" :disabled="swap.followers === 0" @click="show('follow_cells')">
       <span class="sheet cells"></span>
-      <span><b>Follow the cells</b><br />{{ swap.followers === 0 ? "no island lies in a cell that both have" : `${swap.followers} islands go along to cells of the same name` }}</span>
+      <span
+        ><b>Follow the cells</b><br />{{
+          swap.followers === 0
+            ? "no island lies in a cell that both have"
+            : `${swap.followers} islands go along to cells of the same name`
+        }}</span
+      >
     </button>
     <button type="button" class="way" @click="show('stretch', true)">
       <span class="sheet"><span class="whole grown"></span></span>
@@ -109,6 +130,8 @@ async function show(how: Operations["show_underlay"]["how"], resize = false) {
   outline-offset: -6px;
 }
 .sheet.cells {
-  background: linear-gradient(var(--rule-strong) 1px, transparent 1px) 0 0 / 20px 20px, linear-gradient(90deg, var(--rule-strong) 1px, transparent 1px) 0 0 / 20px 20px;
+  background:
+    linear-gradient(var(--rule-strong) 1px, transparent 1px) 0 0 / 20px 20px,
+    linear-gradient(90deg, var(--rule-strong) 1px, transparent 1px) 0 0 / 20px 20px;
 }
 </style>

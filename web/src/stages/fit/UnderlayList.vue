@@ -11,7 +11,9 @@ const emit = defineEmits<{ show: [index: number | null]; ask: [index: number] }>
 const jobs = useJob();
 const fitting = useFitting();
 
-const underlays = computed(() => fitting.fit_setup.underlays.map((one, index) => ({ ...one, index })).filter((one) => !one.reference));
+const underlays = computed(() =>
+  fitting.fit_setup.underlays.map((one, index) => ({ ...one, index })).filter((one) => !one.reference),
+);
 
 /** Another size or other proportions are asked about first. */
 function choose(index: number) {
@@ -27,22 +29,57 @@ function choose(index: number) {
   <h3>Under the islands</h3>
   <ul class="underlays" aria-label="Underlays">
     <li v-for="one in underlays" :key="one.index" :class="{ on: one.index === fitting.fit_setup.shown }">
-      <button type="button" class="shot" :aria-pressed="one.index === fitting.fit_setup.shown" :aria-label="`Show ${one.name}`" @click="choose(one.index)">
+      <button
+        type="button"
+        class="shot"
+        :aria-pressed="one.index === fitting.fit_setup.shown"
+        :aria-label="`Show ${one.name}`"
+        @click="choose(one.index)"
+      >
         <img :src="api.urls.underlay(jobs.job!.id, jobs.job!.revision, one.index)" alt="" />
       </button>
       <span class="about">
-        <RenameField :name="one.name" :label="`Name of underlay ${one.index + 1}`" @rename="jobs.operate('change_underlay', { index: one.index, name: $event })" />
-        <span class="num">{{ one.size_px.join(" × ") }}{{ one.cells.length > 0 ? `, ${one.cells.length} cells` : " px" }}</span>
+        <RenameField
+          :name="one.name"
+          :label="`Name of underlay ${one.index + 1}`"
+          @rename="jobs.operate('change_underlay', { index: one.index, name: $event })"
+        />
+        <span class="num"
+          >{{ one.size_px.join(" × ") }}{{ one.cells.length > 0 ? `, ${one.cells.length} cells` : " px" }}</span
+        >
       </span>
-      <button type="button" :aria-label="`${one.locked ? 'Unlock' : 'Lock'} ${one.name}`" :title="one.locked ? 'Locked: unlock it to change it' : 'Lock it against changes'" @click="jobs.operate('change_underlay', { index: one.index, locked: !one.locked })">
+      <button
+        type="button"
+        :aria-label="`${one.locked ? 'Unlock' : 'Lock'} ${one.name}`"
+        :title="one.locked ? 'Locked: unlock it to change it' : 'Lock it against changes'"
+        @click="jobs.operate('change_underlay', { index: one.index, locked: !one.locked })"
+      >
         <component :is="one.locked ? PhLock : PhLockOpen" :size="15" />
       </button>
-      <button type="button" :aria-label="`Remove ${one.name}`" title="Remove it from the list" :disabled="one.locked" @click="jobs.operate('remove_underlay', { index: one.index })"><PhX :size="15" /></button>
+      <button
+        type="button"
+        :aria-label="`Remove ${one.name}`"
+        title="Remove it from the list"
+        :disabled="one.locked"
+        @click="jobs.operate('remove_underlay', { index: one.index })"
+      >
+        <PhX :size="15" />
+      </button>
     </li>
   </ul>
   <div class="row-of">
-    <button type="button" class="btn-choose" :disabled="fitting.fit_setup.shown === null" @click="emit('show', null)">Clear the mat</button>
-    <button type="button" class="btn-choose" :disabled="fitting.fit_setup.shown === null || fitting.underlay?.locked" title="Keep it among the references, which are only looked at" @click="jobs.operate('change_underlay', { index: fitting.fit_setup.shown!, reference: true })">Only look at it</button>
+    <button type="button" class="btn-choose" :disabled="fitting.fit_setup.shown === null" @click="emit('show', null)">
+      Clear the mat
+    </button>
+    <button
+      type="button"
+      class="btn-choose"
+      :disabled="fitting.fit_setup.shown === null || fitting.underlay?.locked"
+      title="Keep it among the references, which are only looked at"
+      @click="jobs.operate('change_underlay', { index: fitting.fit_setup.shown!, reference: true })"
+    >
+      Only look at it
+    </button>
   </div>
 </template>
 

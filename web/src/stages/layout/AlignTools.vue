@@ -1,7 +1,14 @@
 <script setup lang="ts">
 /** Islands brought into line, spread evenly, reflected, and onto whole pixels. */
 import {
-  PhAlignBottom, PhAlignCenterHorizontal, PhAlignCenterVertical, PhAlignLeft, PhAlignRight, PhAlignTop, PhArrowsHorizontal, PhArrowsVertical,
+  PhAlignBottom,
+  PhAlignCenterHorizontal,
+  PhAlignCenterVertical,
+  PhAlignLeft,
+  PhAlignRight,
+  PhAlignTop,
+  PhArrowsHorizontal,
+  PhArrowsVertical,
 } from "@phosphor-icons/vue";
 import { computed, ref, type Component } from "vue";
 import type { Operations } from "@/api/types";
@@ -21,8 +28,10 @@ const WAYS: { by: Operations["align_islands"]["by"]; text: string; least: number
   { by: "spread_down", text: "Equal gaps down", least: 3, icon: PhArrowsVertical },
 ];
 const WHAT = {
-  place: "The box's left upper corner; the island keeps its size.", box: "All four sides of the box; the island is scaled to it.",
-  shape: "All corners together: right angles and equal panels stay.", points: "Every corner by itself, wherever that bends the island.",
+  place: "The box's left upper corner; the island keeps its size.",
+  box: "All four sides of the box; the island is scaled to it.",
+  shape: "All corners together: right angles and equal panels stay.",
+  points: "Every corner by itself, wherever that bends the island.",
 };
 const jobs = useJob();
 const selection = useSelection();
@@ -38,22 +47,52 @@ const islands = computed(() => [...selection.islands]);
     <h3>In line with each other</h3>
     <div class="icons">
       <button
-        v-for="way in WAYS" :key="way.by" type="button" class="btn-choose" :title="islands.length < way.least ? `${way.text}: pick ${way.least} or more` : way.text" :aria-label="way.text"
-        :disabled="islands.length < way.least" @click="jobs.operate('align_islands', { islands, by: way.by })"
+        v-for="way in WAYS"
+        :key="way.by"
+        type="button"
+        class="btn-choose"
+        :title="islands.length < way.least ? `${way.text}: pick ${way.least} or more` : way.text"
+        :aria-label="way.text"
+        :disabled="islands.length < way.least"
+        @click="jobs.operate('align_islands', { islands, by: way.by })"
       >
         <component :is="way.icon" :size="16" />
       </button>
     </div>
     <h3>Whole pixels</h3>
-    <ChoiceBar v-model="what" class="w-100" label="What is brought to whole pixels" :choices="{ place: 'Place', box: 'Box', shape: 'Shape', points: 'Corners' }" />
+    <ChoiceBar
+      v-model="what"
+      class="w-100"
+      label="What is brought to whole pixels"
+      :choices="{ place: 'Place', box: 'Box', shape: 'Shape', points: 'Corners' }"
+    />
     <p class="what">{{ WHAT[what] }}</p>
-    <ChoiceBar v-model="to" class="w-100 mt-1" label="To which part of a pixel" :choices="{ corners: 'Pixel corners', middles: 'Pixel middles' }" />
+    <ChoiceBar
+      v-model="to"
+      class="w-100 mt-1"
+      label="To which part of a pixel"
+      :choices="{ corners: 'Pixel corners', middles: 'Pixel middles' }"
+    />
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="islands.length === 0" @click="jobs.operate('snap_to_pixels', { islands, what, to })">Bring to whole pixels</button>
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="islands.length === 0"
+        @click="jobs.operate('snap_to_pixels', { islands, what, to })"
+      >
+        Bring to whole pixels
+      </button>
     </div>
     <h3>Drags are held to</h3>
-    <ChoiceBar v-model="settings.hold" class="w-100" label="Drags are held to" :choices="{ free: 'nothing', corners: 'pixel corners', middles: 'middles' }" />
-    <p v-if="settings.hold !== 'free'" class="what">The box's left upper corner, while moving. Turning and scaling go free.</p>
+    <ChoiceBar
+      v-model="settings.hold"
+      class="w-100"
+      label="Drags are held to"
+      :choices="{ free: 'nothing', corners: 'pixel corners', middles: 'middles' }"
+    />
+    <p v-if="settings.hold !== 'free'" class="what">
+      The box's left upper corner, while moving. Turning and scaling go free.
+    </p>
   </section>
 </template>
 

@@ -29,7 +29,8 @@ function place(axis: 0 | 1, value: number) {
   return send(axis === 0 ? { x_px: px } : { y_px: px });
 }
 
-const send = (to: Partial<Operations["place_corner"]>) => jobs.operate("place_corner", { point: point.value, alone: moves.value === "corner", ...to });
+const send = (to: Partial<Operations["place_corner"]>) =>
+  jobs.operate("place_corner", { point: point.value, alone: moves.value === "corner", ...to });
 const onto = () => send({ x_px: corners.places[1]![0], y_px: corners.places[1]![1] });
 
 onUnmounted(() => {
@@ -41,22 +42,45 @@ onUnmounted(() => {
 <template>
   <section aria-label="Corners">
     <h3>Corners</h3>
-    <label class="mode"><input v-model="corners.on" type="checkbox" class="form-check-input" @change="corners.clear()" /> Pick corners on the sheet</label>
-    <p v-if="corners.on && corners.picked.length === 0" class="what">Click a corner; Shift-click a second one to bring the first onto it.</p>
+    <label class="mode"
+      ><input v-model="corners.on" type="checkbox" class="form-check-input" @change="corners.clear()" /> Pick corners on
+      the sheet</label
+    >
+    <p v-if="corners.on && corners.picked.length === 0" class="what">
+      Click a corner; Shift-click a second one to bring the first onto it.
+    </p>
     <template v-if="corners.picked.length > 0">
       <div class="fields mt-2">
         <span class="align-self-center what">{{ name }}</span>
         <ChoiceBar v-model="unit" class="wide" label="Unit of the corner" :choices="{ px: 'px', mm: 'mm', uv: 'UV' }" />
         <span class="align-self-center">Corner</span>
-        <NumberField label="Corner x" hide-label :value="shown[0]!" :decimals="unit === 'uv' ? 6 : 2" @change="place(0, $event)" />
-        <NumberField label="Corner y" hide-label :value="shown[1]!" :decimals="unit === 'uv' ? 6 : 2" @change="place(1, $event)" />
+        <NumberField
+          label="Corner x"
+          hide-label
+          :value="shown[0]!"
+          :decimals="unit === 'uv' ? 6 : 2"
+          @change="place(0, $event)"
+        />
+        <NumberField
+          label="Corner y"
+          hide-label
+          :value="shown[1]!"
+          :decimals="unit === 'uv' ? 6 : 2"
+          @change="place(1, $event)"
+        />
         <span class="align-self-center">Moves</span>
-        <ChoiceBar v-model="moves" class="wide" label="What moves" :choices="{ island: 'the island', corner: 'it alone' }" />
+        <ChoiceBar
+          v-model="moves"
+          class="wide"
+          label="What moves"
+          :choices="{ island: 'the island', corner: 'it alone' }"
+        />
       </div>
       <div class="row-of">
-        <button type="button" class="btn-choose" :disabled="corners.picked.length < 2" @click="onto">First onto second</button>
+        <button type="button" class="btn-choose" :disabled="corners.picked.length < 2" @click="onto">
+          First onto second
+        </button>
       </div>
     </template>
   </section>
 </template>
-

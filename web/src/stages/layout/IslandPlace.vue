@@ -27,12 +27,16 @@ const box = computed(() => boxAround(picked.value) ?? { left: 0, top: 0, right: 
 const unitPx = computed(() => (settings.unit === "mm" ? (jobs.job?.density_px_per_mm ?? 1) : 1));
 
 function place(changes: Partial<Operations["place_island"]>) {
-  if (single.value) void jobs.operate("place_island", { island: single.value.index, free_proportions: free.value, ...changes });
+  if (single.value)
+    void jobs.operate("place_island", { island: single.value.index, free_proportions: free.value, ...changes });
 }
 const pivot = computed(() => (about.value === "corner" ? (corners.places[0] ?? "common") : about.value));
-const transform = (changes: Partial<Operations["transform_islands"]>) => void jobs.operate("transform_islands", { islands: [...selection.islands], about: pivot.value, ...changes });
+const transform = (changes: Partial<Operations["transform_islands"]>) =>
+  void jobs.operate("transform_islands", { islands: [...selection.islands], about: pivot.value, ...changes });
 
-const centre = computed(() => [(box.value.left + box.value.right) / 2, (box.value.top + box.value.bottom) / 2] as const);
+const centre = computed(
+  () => [(box.value.left + box.value.right) / 2, (box.value.top + box.value.bottom) / 2] as const,
+);
 const size = computed(() => [box.value.right - box.value.left, box.value.bottom - box.value.top] as const);
 
 function moveTo(axis: 0 | 1, value: number) {
@@ -59,33 +63,118 @@ function sizeTo(axis: 0 | 1, value: number) {
     </div>
     <div class="fields">
       <span class="align-self-center">Centre</span>
-      <NumberField label="Centre x" hide-label :value="centre[0] / unitPx" :unit="settings.unit" @change="moveTo(0, $event)" />
-      <NumberField label="Centre y" hide-label :value="centre[1] / unitPx" :unit="settings.unit" @change="moveTo(1, $event)" />
+      <NumberField
+        label="Centre x"
+        hide-label
+        :value="centre[0] / unitPx"
+        :unit="settings.unit"
+        @change="moveTo(0, $event)"
+      />
+      <NumberField
+        label="Centre y"
+        hide-label
+        :value="centre[1] / unitPx"
+        :unit="settings.unit"
+        @change="moveTo(1, $event)"
+      />
       <span class="align-self-center">Size</span>
-      <NumberField label="Width" hide-label :value="size[0] / unitPx" :unit="settings.unit" @change="sizeTo(0, $event)" />
-      <NumberField label="Height" hide-label :value="size[1] / unitPx" :unit="settings.unit" @change="sizeTo(1, $event)" />
+      <NumberField
+        label="Width"
+        hide-label
+        :value="size[0] / unitPx"
+        :unit="settings.unit"
+        @change="sizeTo(0, $event)"
+      />
+      <NumberField
+        label="Height"
+        hide-label
+        :value="size[1] / unitPx"
+        :unit="settings.unit"
+        @change="sizeTo(1, $event)"
+      />
       <span></span>
       <BFormCheckbox v-model="free" class="wide">width and height apart</BFormCheckbox>
       <template v-if="single">
         <span class="align-self-center">Model-up</span>
-        <NumberField label="Model-up" hide-label :value="single.up_angle_deg" unit="°" @change="place({ up_angle_deg: $event })" />
-        <button type="button" class="btn-choose upright" title="Turn it so that model-up points to the top of the sheet" @click="place({ up_angle_deg: 0 })">Upright</button>
+        <NumberField
+          label="Model-up"
+          hide-label
+          :value="single.up_angle_deg"
+          unit="°"
+          @change="place({ up_angle_deg: $event })"
+        />
+        <button
+          type="button"
+          class="btn-choose upright"
+          title="Turn it so that model-up points to the top of the sheet"
+          @click="place({ up_angle_deg: 0 })"
+        >
+          Upright
+        </button>
       </template>
       <template v-if="!single || corners.picked.length > 0">
         <span class="align-self-center">About</span>
-        <ChoiceBar v-model="about" class="wide" label="Turned and scaled about" :choices="{ common: 'middle', each: 'each', corner: 'corner' }" />
+        <ChoiceBar
+          v-model="about"
+          class="wide"
+          label="Turned and scaled about"
+          :choices="{ common: 'middle', each: 'each', corner: 'corner' }"
+        />
       </template>
       <span class="align-self-center">Turn by</span>
-      <NumberField label="Turn step" hide-label :value="settings.turn_step_deg" unit="°" @change="settings.turn_step_deg = $event" />
+      <NumberField
+        label="Turn step"
+        hide-label
+        :value="settings.turn_step_deg"
+        unit="°"
+        @change="settings.turn_step_deg = $event"
+      />
       <span class="turns">
-        <button type="button" class="btn-choose" title="Turn left ( , )" aria-label="Turn left" @click="transform({ turn_deg: -settings.turn_step_deg })"><PhArrowCounterClockwise :size="15" /></button>
-        <button type="button" class="btn-choose" title="Turn right ( . )" aria-label="Turn right" @click="transform({ turn_deg: settings.turn_step_deg })"><PhArrowClockwise :size="15" /></button>
+        <button
+          type="button"
+          class="btn-choose"
+          title="Turn left ( , )"
+          aria-label="Turn left"
+          @click="transform({ turn_deg: -settings.turn_step_deg })"
+        >
+          <PhArrowCounterClockwise :size="15" />
+        </button>
+        <button
+          type="button"
+          class="btn-choose"
+          title="Turn right ( . )"
+          aria-label="Turn right"
+          @click="transform({ turn_deg: settings.turn_step_deg })"
+        >
+          <PhArrowClockwise :size="15" />
+        </button>
       </span>
       <span class="turns whole">
-        <button type="button" class="btn-choose" title="A quarter to the left ( &lt; )" @click="transform({ turn_deg: -90 })">−90°</button>
-        <button type="button" class="btn-choose" title="A quarter to the right ( &gt; )" @click="transform({ turn_deg: 90 })">90°</button>
+        <button
+          type="button"
+          class="btn-choose"
+          title="A quarter to the left ( &lt; )"
+          @click="transform({ turn_deg: -90 })"
+        >
+          −90°
+        </button>
+        <button
+          type="button"
+          class="btn-choose"
+          title="A quarter to the right ( &gt; )"
+          @click="transform({ turn_deg: 90 })"
+        >
+          90°
+        </button>
         <button type="button" class="btn-choose" @click="transform({ turn_deg: 180 })">180°</button>
-        <button type="button" class="btn-choose" title="Mirror image in place" @click="jobs.operate('reflect_islands', { islands: [...selection.islands] })">Reflect</button>
+        <button
+          type="button"
+          class="btn-choose"
+          title="Mirror image in place"
+          @click="jobs.operate('reflect_islands', { islands: [...selection.islands] })"
+        >
+          Reflect
+        </button>
       </span>
     </div>
   </section>

@@ -9,7 +9,10 @@ import PackPanel from "./PackPanel.vue";
 import PlacePanel from "./PlacePanel.vue";
 import ScalePanel from "./ScalePanel.vue";
 
-const PAGES = { place: PlacePanel, scale: ScalePanel, pack: PackPanel, order: OrderPanel } satisfies Record<string, Component>;
+const PAGES = { place: PlacePanel, scale: ScalePanel, pack: PackPanel, order: OrderPanel } satisfies Record<
+  string,
+  Component
+>;
 const jobs = useJob();
 const packing = usePacking();
 const page = ref<keyof typeof PAGES>("place");
@@ -20,7 +23,12 @@ onUnmounted(() => packing.forget());
 <template>
   <template v-if="jobs.job">
     <h2>Lay out</h2>
-    <ChoiceBar v-model="page" class="w-100 mb-3" label="Tools" :choices="{ place: 'Place', scale: 'Scale', pack: 'Pack', order: 'Order' }" />
+    <ChoiceBar
+      v-model="page"
+      class="w-100 mb-3"
+      label="Tools"
+      :choices="{ place: 'Place', scale: 'Scale', pack: 'Pack', order: 'Order' }"
+    />
     <component :is="PAGES[page]" />
   </template>
 </template>

@@ -15,29 +15,84 @@ const islands = computed(() => [...selection.islands]);
 const stacked = computed(() => jobs.islands.filter((island) => island.stack.length > 1));
 /** the picked islands and all that lie on them */
 const withTwins = computed(() => [...new Set(islands.value.flatMap((index) => jobs.islands[index]?.stack ?? []))]);
-const unstack = computed(() => stacked.value.filter((island) => islands.value.length === 0 || islands.value.includes(island.index)).map((island) => island.index));
+const unstack = computed(() =>
+  stacked.value
+    .filter((island) => islands.value.length === 0 || islands.value.includes(island.index))
+    .map((island) => island.index),
+);
 </script>
 
 <template>
   <section aria-label="Order">
     <h3 class="mt-0">Readable</h3>
     <div class="row-of">
-      <button type="button" class="btn-choose" title="Art first; front, back, left, right, top, bottom; the larger first" :disabled="previews.looking" @click="previews.show('arrange_islands', { rule: 'reading' })">Reading order</button>
-      <button type="button" class="btn-choose" title="Each where it is on the model, seen from the front" :disabled="previews.looking" @click="previews.show('arrange_islands', { rule: 'figure' })">As a figure</button>
+      <button
+        type="button"
+        class="btn-choose"
+        title="Art first; front, back, left, right, top, bottom; the larger first"
+        :disabled="previews.looking"
+        @click="previews.show('arrange_islands', { rule: 'reading' })"
+      >
+        Reading order
+      </button>
+      <button
+        type="button"
+        class="btn-choose"
+        title="Each where it is on the model, seen from the front"
+        :disabled="previews.looking"
+        @click="previews.show('arrange_islands', { rule: 'figure' })"
+      >
+        As a figure
+      </button>
     </div>
     <h3>Twins</h3>
-    <p class="what">{{ stacked.length === 0 ? "Islands of the same shape to a thousandth of their size, turned or reflected, can share one place." : `${stacked.length} islands share places. Where one is reflected, lettering would read mirrored.` }}</p>
+    <p class="what">
+      {{
+        stacked.length === 0
+          ? "Islands of the same shape to a thousandth of their size, turned or reflected, can share one place."
+          : `${stacked.length} islands share places. Where one is reflected, lettering would read mirrored.`
+      }}
+    </p>
     <div class="row-of">
-      <button type="button" class="btn-choose" :disabled="previews.looking" @click="previews.show('stack_twins', { islands: islands.length > 1 ? islands : null })">Stack {{ islands.length > 1 ? "picked twins" : "all twins" }}</button>
-      <button type="button" class="btn-choose" :disabled="unstack.length === 0" @click="jobs.operate('separate_islands', { islands: unstack })">Unstack</button>
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="previews.looking"
+        @click="previews.show('stack_twins', { islands: islands.length > 1 ? islands : null })"
+      >
+        Stack {{ islands.length > 1 ? "picked twins" : "all twins" }}
+      </button>
+      <button
+        type="button"
+        class="btn-choose"
+        :disabled="unstack.length === 0"
+        @click="jobs.operate('separate_islands', { islands: unstack })"
+      >
+        Unstack
+      </button>
     </div>
     <div class="row-of">
-      <button type="button" class="btn-choose" title="So that they are moved, turned and scaled as one" :disabled="withTwins.length === islands.length" @click="selection.islands = withTwins">Pick twins too</button>
-      <button type="button" class="btn-choose" title="Each goes where the other is, point by point" :disabled="islands.length !== 2" @click="jobs.operate('exchange_twins', { islands })">Exchange two</button>
+      <button
+        type="button"
+        class="btn-choose"
+        title="So that they are moved, turned and scaled as one"
+        :disabled="withTwins.length === islands.length"
+        @click="selection.islands = withTwins"
+      >
+        Pick twins too
+      </button>
+      <button
+        type="button"
+        class="btn-choose"
+        title="Each goes where the other is, point by point"
+        :disabled="islands.length !== 2"
+        @click="jobs.operate('exchange_twins', { islands })"
+      >
+        Exchange two
+      </button>
     </div>
     <PreviewCard />
     <h3>Layouts set aside</h3>
     <ComparePanel />
   </section>
 </template>
-

@@ -14,11 +14,14 @@ const jobs = useJob();
 const selection = useSelection();
 const keep = ref<"uv" | "shape">("uv");
 
-const resize = (width_px: number, height_px: number) => jobs.operate("resize_sheet", { width_px, height_px, keep: keep.value });
+const resize = (width_px: number, height_px: number) =>
+  jobs.operate("resize_sheet", { width_px, height_px, keep: keep.value });
 </script>
 
 <template>
-  <p v-if="selection.islands.length === 0" class="note plain">Pick an island on the sheet, on the model or in the strip below. Drag it, or type where it goes.</p>
+  <p v-if="selection.islands.length === 0" class="note plain">
+    Pick an island on the sheet, on the model or in the strip below. Drag it, or type where it goes.
+  </p>
   <template v-else>
     <IslandPlace />
     <AlignTools />
@@ -29,7 +32,14 @@ const resize = (width_px: number, height_px: number) => jobs.operate("resize_she
   <SizeFields :width="jobs.job!.sheet.width_px" :height="jobs.job!.sheet.height_px" @change="resize" />
   <p class="keep">On a change of size, islands</p>
   <ChoiceBar v-model="keep" label="On a change of size" :choices="{ uv: 'stretch along', shape: 'keep their shape' }" />
-  <button type="button" class="btn-choose btn-wide" title="All islands together, as large as they go: directions and proportions stay" @click="jobs.operate('fit_to_sheet', {})">Fit all to the sheet</button>
+  <button
+    type="button"
+    class="btn-choose btn-wide"
+    title="All islands together, as large as they go: directions and proportions stay"
+    @click="jobs.operate('fit_to_sheet', {})"
+  >
+    Fit all to the sheet
+  </button>
 </template>
 
 <style scoped>

@@ -19,7 +19,10 @@ function change(row: number, side: number, value: number) {
   return reserve(changed);
 }
 
-const add = () => drawing.box("what is kept free", ({ left, top, right, bottom }) => reserve([...boxes(), [left, top, right - left, bottom - top]]));
+const add = () =>
+  drawing.box("what is kept free", ({ left, top, right, bottom }) =>
+    reserve([...boxes(), [left, top, right - left, bottom - top]]),
+  );
 
 onUnmounted(() => drawing.leave());
 </script>
@@ -27,8 +30,23 @@ onUnmounted(() => drawing.leave());
 <template>
   <h3>Keep free</h3>
   <div v-for="(box, row) in jobs.job!.reserved_px" :key="row" class="box">
-    <NumberField v-for="(name, side) in NAMES" :key="name" :label="`${name} of rectangle ${row + 1}`" hide-label :value="box[side]!" :decimals="1" @change="change(row, side, $event)" />
-    <button type="button" :aria-label="`Give rectangle ${row + 1} back`" title="Give it back" @click="reserve(boxes().filter((_, i) => i !== row))">×</button>
+    <NumberField
+      v-for="(name, side) in NAMES"
+      :key="name"
+      :label="`${name} of rectangle ${row + 1}`"
+      hide-label
+      :value="box[side]!"
+      :decimals="1"
+      @change="change(row, side, $event)"
+    />
+    <button
+      type="button"
+      :aria-label="`Give rectangle ${row + 1} back`"
+      title="Give it back"
+      @click="reserve(boxes().filter((_, i) => i !== row))"
+    >
+      ×
+    </button>
   </div>
   <p v-if="jobs.job!.reserved_px.length > 0" class="what">Left, top, width and height, px.</p>
   <div class="row-of">

@@ -7,14 +7,22 @@ import IslandFacts from "@/ui/IslandFacts.vue";
 import NumberField from "@/ui/NumberField.vue";
 import { shown } from "@/ui/sums";
 
-const FORMATS: Record<string, string> = { obj: "OBJ", gltf: "glTF", collada: "COLLADA", ply: "PLY", solid: "made here" };
+const FORMATS: Record<string, string> = {
+  obj: "OBJ",
+  gltf: "glTF",
+  collada: "COLLADA",
+  ply: "PLY",
+  solid: "made here",
+};
 
 const jobs = useJob();
 const size = computed(() => jobs.job!.bounds_mm.max.map((high, axis) => high - jobs.job!.bounds_mm.min[axis]!));
 const source = computed(() => jobs.job!.source);
 const unitSaid = computed(() => {
   if (source.value.unit_mm === null) return "The file says nothing of units.";
-  return source.value.unit_mm === jobs.job!.unit_mm ? "As the file says." : `The file says ${shown(source.value.unit_mm, 6)} mm.`;
+  return source.value.unit_mm === jobs.job!.unit_mm
+    ? "As the file says."
+    : `The file says ${shown(source.value.unit_mm, 6)} mm.`;
 });
 </script>
 
@@ -31,12 +39,28 @@ const unitSaid = computed(() => {
       <dd class="num">{{ shown(size[2]!) }} mm</dd>
     </dl>
     <div class="fields">
-      <NumberField class="wide" label="One unit is" :value="jobs.job.unit_mm" unit="mm" :decimals="6" @change="jobs.operate('set_unit', { unit_mm: $event })" />
+      <NumberField
+        class="wide"
+        label="One unit is"
+        :value="jobs.job.unit_mm"
+        unit="mm"
+        :decimals="6"
+        @change="jobs.operate('set_unit', { unit_mm: $event })"
+      />
       <span></span>
       <small class="wide soft">{{ unitSaid }}</small>
       <template v-if="source.uv_sets.length > 1">
         <label for="uv-set" class="align-self-center">UV set</label>
-        <BFormSelect id="uv-set" class="wide" :model-value="null" :options="[{ value: null, text: 'lay out as in…', disabled: true }, ...source.uv_sets.map((set) => ({ value: set.index, text: set.name }))]" @update:model-value="jobs.operate('choose_uv_set', { set: Number($event) })" />
+        <BFormSelect
+          id="uv-set"
+          class="wide"
+          :model-value="null"
+          :options="[
+            { value: null, text: 'lay out as in…', disabled: true },
+            ...source.uv_sets.map((set) => ({ value: set.index, text: set.name })),
+          ]"
+          @update:model-value="jobs.operate('choose_uv_set', { set: Number($event) })"
+        />
       </template>
       <span class="align-self-center">Up is</span>
       <span v-if="source.up_axis" class="wide align-self-center">{{ source.up_axis }} in the file, y here</span>

@@ -16,7 +16,11 @@ const view = computed<View>({
   get: () => (["parts", "preflight"].includes(String(route.query.view)) ? (route.query.view as View) : "facts"),
   set: (now) => void router.replace({ query: now === "facts" ? {} : { view: now } }),
 });
-const choices = computed(() => ({ facts: "Facts", parts: "Parts", preflight: preflight.findings.length > 0 ? `Preflight ${preflight.findings.length}` : "Preflight" }));
+const choices = computed(() => ({
+  facts: "Facts",
+  parts: "Parts",
+  preflight: preflight.findings.length > 0 ? `Preflight ${preflight.findings.length}` : "Preflight",
+}));
 </script>
 
 <template>

@@ -32,7 +32,14 @@ function pickPart(part: number) {
 }
 
 function swatch(color: number[] | null) {
-  return color ? { background: `rgb(${color.slice(0, 3).map((share) => Math.round(share * 255)).join(" ")} / ${color[3]})` } : {};
+  return color
+    ? {
+        background: `rgb(${color
+          .slice(0, 3)
+          .map((share) => Math.round(share * 255))
+          .join(" ")} / ${color[3]})`,
+      }
+    : {};
 }
 </script>
 
@@ -40,31 +47,72 @@ function swatch(color: number[] | null) {
   <template v-if="jobs.job">
     <div class="head">
       <h3>Parts</h3>
-      <button v-if="visibility.hidden.size > 0" type="button" class="btn-choose" @click="visibility.showAll()">Show all {{ parts.length }}</button>
+      <button v-if="visibility.hidden.size > 0" type="button" class="btn-choose" @click="visibility.showAll()">
+        Show all {{ parts.length }}
+      </button>
     </div>
     <ul>
       <li v-for="(part, i) in parts" :key="i" :class="{ off: visibility.hidden.has(i) }">
-        <RenameField :name="part.name" :label="`Name of part ${part.name}`" @rename="jobs.operate('rename_part', { part: i, name: $event })" />
+        <RenameField
+          :name="part.name"
+          :label="`Name of part ${part.name}`"
+          @rename="jobs.operate('rename_part', { part: i, name: $event })"
+        />
         <span class="num">{{ part.faces }}</span>
-        <button type="button" :title="`Pick the islands of ${part.name}`" :aria-label="`Pick the islands of ${part.name}`" @click="pickPart(i)"><PhTarget :size="15" /></button>
-        <button type="button" title="Show only this" class="only" :aria-label="`Show only ${part.name}`" @click="visibility.showOnly(i)">only</button>
-        <button type="button" :title="visibility.hidden.has(i) ? 'Show' : 'Hide'" :aria-label="`${visibility.hidden.has(i) ? 'Show' : 'Hide'} ${part.name}`" @click="visibility.toggle(i)">
+        <button
+          type="button"
+          :title="`Pick the islands of ${part.name}`"
+          :aria-label="`Pick the islands of ${part.name}`"
+          @click="pickPart(i)"
+        >
+          <PhTarget :size="15" />
+        </button>
+        <button
+          type="button"
+          title="Show only this"
+          class="only"
+          :aria-label="`Show only ${part.name}`"
+          @click="visibility.showOnly(i)"
+        >
+          only
+        </button>
+        <button
+          type="button"
+          :title="visibility.hidden.has(i) ? 'Show' : 'Hide'"
+          :aria-label="`${visibility.hidden.has(i) ? 'Show' : 'Hide'} ${part.name}`"
+          @click="visibility.toggle(i)"
+        >
           <PhEyeSlash v-if="visibility.hidden.has(i)" :size="16" /><PhEye v-else :size="16" />
         </button>
       </li>
     </ul>
-    <label class="see-through"><input v-model="settings.proof.see_through" type="checkbox" class="form-check-input" /> See through the model</label>
+    <label class="see-through"
+      ><input v-model="settings.proof.see_through" type="checkbox" class="form-check-input" /> See through the
+      model</label
+    >
     <div v-for="group in alike" :key="group.join()" class="note plain">
       {{ group.map((part) => parts[part]!.name).join(", ") }} are alike.
-      <button type="button" class="btn-choose d-block mt-1" @click="jobs.operate('make_twins', { parts: group })">Lay them out once, as twins</button>
+      <button type="button" class="btn-choose d-block mt-1" @click="jobs.operate('make_twins', { parts: group })">
+        Lay them out once, as twins
+      </button>
     </div>
 
     <h3>Materials</h3>
     <ul>
       <li v-for="(material, i) in jobs.job.materials" :key="i">
-        <i class="swatch" :style="swatch(material.color)" :title="material.color ? 'Base colour' : 'No colour given'"></i>
-        <RenameField :name="material.name" :label="`Name of material ${material.name}`" @rename="jobs.operate('rename_material', { material: i, name: $event })" />
-        <span class="num" :title="material.image ?? undefined">{{ material.faces }}{{ material.image ? ", picture" : "" }}</span>
+        <i
+          class="swatch"
+          :style="swatch(material.color)"
+          :title="material.color ? 'Base colour' : 'No colour given'"
+        ></i>
+        <RenameField
+          :name="material.name"
+          :label="`Name of material ${material.name}`"
+          @rename="jobs.operate('rename_material', { material: i, name: $event })"
+        />
+        <span class="num" :title="material.image ?? undefined"
+          >{{ material.faces }}{{ material.image ? ", picture" : "" }}</span
+        >
       </li>
     </ul>
     <p class="soft">Numbers are faces. A picture is shown on one material only where its layer says so, in Art.</p>

@@ -37,17 +37,27 @@ function step(finding: Finding, by: number) {
 }
 
 const shownPlaces = (finding: Finding) => {
-  const at = Math.max(finding.places.findIndex((place) => place.text === lit.value?.text), 0);
+  const at = Math.max(
+    finding.places.findIndex((place) => place.text === lit.value?.text),
+    0,
+  );
   const start = Math.min(Math.max(at - 1, 0), Math.max(finding.places.length - FEW, 0));
   return finding.places.slice(start, start + FEW);
 };
 </script>
 
 <template>
-  <p v-if="preflight.report && preflight.findings.length === 0" class="clean"><PhCheckCircle :size="22" aria-hidden="true" /> Nothing to mend. Paint away.</p>
+  <p v-if="preflight.report && preflight.findings.length === 0" class="clean">
+    <PhCheckCircle :size="22" aria-hidden="true" /> Nothing to mend. Paint away.
+  </p>
   <p v-else-if="!preflight.report">Checking…</p>
   <ul class="findings" :aria-busy="preflight.checking">
-    <li v-for="finding in preflight.findings" :key="key(finding)" class="finding" :class="[finding.severity, { on: opened === key(finding) }]">
+    <li
+      v-for="finding in preflight.findings"
+      :key="key(finding)"
+      class="finding"
+      :class="[finding.severity, { on: opened === key(finding) }]"
+    >
       <button type="button" class="head" :aria-expanded="opened === key(finding)" @click="open(finding)">
         <SeverityMark :severity="finding.severity" /><span>{{ finding.message }}</span>
       </button>
@@ -55,7 +65,9 @@ const shownPlaces = (finding: Finding) => {
         <p>{{ finding.meaning }}</p>
         <ul class="places">
           <li v-for="(place, i) in shownPlaces(finding)" :key="i">
-            <button type="button" :class="{ lit: place.text === lit?.text }" @click="look(place)">{{ place.text }}</button>
+            <button type="button" :class="{ lit: place.text === lit?.text }" @click="look(place)">
+              {{ place.text }}
+            </button>
           </li>
         </ul>
         <p v-if="finding.count > FEW" class="steps">
@@ -63,15 +75,32 @@ const shownPlaces = (finding: Finding) => {
           <span class="num">{{ finding.count }} places</span>
           <button type="button" class="btn-choose" aria-label="Next place" @click="step(finding, 1)">›</button>
         </p>
-        <button v-if="finding.mend" type="button" class="btn btn-primary mend" @click="jobs.operate(finding.mend.operation, finding.mend.parameters)">{{ finding.mend.label }}</button>
+        <button
+          v-if="finding.mend"
+          type="button"
+          class="btn btn-primary mend"
+          @click="jobs.operate(finding.mend.operation, finding.mend.parameters)"
+        >
+          {{ finding.mend.label }}
+        </button>
       </div>
     </li>
   </ul>
   <h3>Limits</h3>
   <div v-if="jobs.job" class="fields">
-    <NumberField class="wide" label="Gutter" :value="jobs.job.gutter_px" unit="px" :decimals="0" @change="jobs.operate('set_gutter', { gutter_px: Math.round($event) })" />
+    <NumberField
+      class="wide"
+      label="Gutter"
+      :value="jobs.job.gutter_px"
+      unit="px"
+      :decimals="0"
+      @change="jobs.operate('set_gutter', { gutter_px: Math.round($event) })"
+    />
   </div>
-  <p class="soft">Islands tagged plain may be stretched up to 1.3 and have any density; art islands up to 1.02, and within 5 % of each other.</p>
+  <p class="soft">
+    Islands tagged plain may be stretched up to 1.3 and have any density; art islands up to 1.02, and within 5 % of each
+    other.
+  </p>
 </template>
 
 <style scoped>

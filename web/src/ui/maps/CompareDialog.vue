@@ -14,20 +14,51 @@ const cutting = useCutting();
 const MOST = 8;
 const { value: maps, ask, forget } = useAnswer<[KeptSheetMap, SheetMap]>();
 
-const open = computed({ get: () => index.value !== null && maps.value !== null, set: (on) => !on && (index.value = null) });
+const open = computed({
+  get: () => index.value !== null && maps.value !== null,
+  set: (on) => !on && (index.value = null),
+});
 const figure = (value: number | null, decimals: number) => (value === null ? "endless" : value.toFixed(decimals));
 /** What it is, its figures on both, and whether less or more is better. */
 const rows = computed(() => {
   if (!maps.value) return [];
   const [a, b] = maps.value.map((map) => map.summary) as [SheetMap["summary"], SheetMap["summary"]];
-  const row = (text: string, tell: (summary: SheetMap["summary"]) => string, rank: (summary: SheetMap["summary"]) => number) => ({ text, told: [tell(a), tell(b)], better: tell(a) === tell(b) ? 0 : Math.sign(rank(b) - rank(a)) });
+  const row = (
+    text: string,
+    tell: (summary: SheetMap["summary"]) => string,
+    rank: (summary: SheetMap["summary"]) => number,
+  ) => ({ text, told: [tell(a), tell(b)], better: tell(a) === tell(b) ? 0 : Math.sign(rank(b) - rank(a)) });
   return [
-    row("Islands", (one) => String(one.islands), () => 0),
-    row("Mean stretch", (one) => figure(one.stretch_mean, 3), (one) => one.stretch_mean),
-    row("Worst stretch", (one) => figure(one.stretch_worst, 3), (one) => one.stretch_worst ?? Infinity),
-    row("Density, px/mm", (one) => one.density_px_per_mm.map((value) => value.toFixed(2)).join(" to "), (one) => one.density_px_per_mm[1] / Math.max(one.density_px_per_mm[0], 1e-9)),
-    row("Sheet used", (one) => `${(100 * one.used).toFixed(1)} %`, (one) => -one.used),
-    row("Reading mirrored", (one) => String(one.turned), (one) => one.turned),
+    row(
+      "Islands",
+      (one) => String(one.islands),
+      () => 0,
+    ),
+    row(
+      "Mean stretch",
+      (one) => figure(one.stretch_mean, 3),
+      (one) => one.stretch_mean,
+    ),
+    row(
+      "Worst stretch",
+      (one) => figure(one.stretch_worst, 3),
+      (one) => one.stretch_worst ?? Infinity,
+    ),
+    row(
+      "Density, px/mm",
+      (one) => one.density_px_per_mm.map((value) => value.toFixed(2)).join(" to "),
+      (one) => one.density_px_per_mm[1] / Math.max(one.density_px_per_mm[0], 1e-9),
+    ),
+    row(
+      "Sheet used",
+      (one) => `${(100 * one.used).toFixed(1)} %`,
+      (one) => -one.used,
+    ),
+    row(
+      "Reading mirrored",
+      (one) => String(one.turned),
+      (one) => one.turned,
+    ),
   ];
 });
 
@@ -44,7 +75,11 @@ function since(change: IslandChange): string {
 
 watch(index, async (now) => {
   forget();
-  if (now !== null && !(await ask((id, revision) => Promise.all([api.keptMap(id, revision, now), api.map(id, revision)])))) index.value = null;
+  if (
+    now !== null &&
+    !(await ask((id, revision) => Promise.all([api.keptMap(id, revision, now), api.map(id, revision)])))
+  )
+    index.value = null;
 });
 
 async function goBack() {
@@ -55,7 +90,15 @@ async function goBack() {
 </script>
 
 <template>
-  <BModal v-model="open" :title="`${maps?.[0].name ?? ''} and the map as it is now`" size="xl" ok-title="Go back to it" ok-variant="secondary" cancel-title="Stay with the present one" @ok="goBack">
+  <BModal
+    v-model="open"
+    :title="`${maps?.[0].name ?? ''} and the map as it is now`"
+    size="xl"
+    ok-title="Go back to it"
+    ok-variant="secondary"
+    cancel-title="Stay with the present one"
+    @ok="goBack"
+  >
     <div v-if="maps" class="pair">
       <figure v-for="map in maps" :key="map.name">
         <MapPicture :map="map" />
@@ -64,12 +107,17 @@ async function goBack() {
     </div>
     <table v-if="maps">
       <thead>
-        <tr><td></td><th v-for="map in maps" :key="map.name" scope="col">{{ map.name }}</th></tr>
+        <tr>
+          <td></td>
+          <th v-for="map in maps" :key="map.name" scope="col">{{ map.name }}</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.text">
           <th scope="row">{{ row.text }}</th>
-          <td v-for="(told, i) in row.told" :key="i" class="num" :class="{ better: row.better === (i === 0 ? 1 : -1) }">{{ told }}{{ row.better === (i === 0 ? 1 : -1) ? " ✓" : "" }}</td>
+          <td v-for="(told, i) in row.told" :key="i" class="num" :class="{ better: row.better === (i === 0 ? 1 : -1) }">
+            {{ told }}{{ row.better === (i === 0 ? 1 : -1) ? " ✓" : "" }}
+          </td>
         </tr>
       </tbody>
     </table>
@@ -77,7 +125,9 @@ async function goBack() {
       <strong>Since then:</strong>
       <template v-if="maps[0].changes.length === 0"> every island lies where it lay.</template>
       <ul v-else>
-        <li v-for="change in maps[0].changes.slice(0, MOST)" :key="change.name">{{ change.name }} {{ since(change) }}</li>
+        <li v-for="change in maps[0].changes.slice(0, MOST)" :key="change.name">
+          {{ change.name }} {{ since(change) }}
+        </li>
         <li v-if="maps[0].changes.length > MOST">and {{ maps[0].changes.length - MOST }} more</li>
       </ul>
     </div>

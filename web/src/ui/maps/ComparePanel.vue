@@ -20,7 +20,8 @@ async function load(event: Event) {
 const compared = ref<number | null>(null);
 
 async function keep() {
-  if (await cutting.run("keep_map", { name: name.value.trim() || `Map ${jobs.job!.kept_maps.length + 1}` })) name.value = "";
+  if (await cutting.run("keep_map", { name: name.value.trim() || `Map ${jobs.job!.kept_maps.length + 1}` }))
+    name.value = "";
 }
 </script>
 
@@ -28,7 +29,13 @@ async function keep() {
   <section aria-label="Kept maps">
     <p class="what mt-2">Set the map aside as it is now, try another, and see both side by side.</p>
     <form class="keep" @submit.prevent="keep">
-      <input v-model="name" class="form-control" aria-label="Name of the map" :placeholder="`Map ${jobs.job!.kept_maps.length + 1}`" maxlength="80" />
+      <input
+        v-model="name"
+        class="form-control"
+        aria-label="Name of the map"
+        :placeholder="`Map ${jobs.job!.kept_maps.length + 1}`"
+        maxlength="80"
+      />
       <button type="submit" class="btn btn-primary">Set aside</button>
     </form>
     <p v-if="jobs.job!.kept_maps.length === 0" class="what mt-3">Nothing is set aside yet.</p>
@@ -36,14 +43,28 @@ async function keep() {
       <li v-for="(kept, index) in jobs.job!.kept_maps" :key="index">
         <span>{{ kept }}</span>
         <button type="button" @click="compared = index">Compare</button>
-        <button type="button" :disabled="cutting.working" @click="cutting.run('take_kept_map', { index })">Go back</button>
+        <button type="button" :disabled="cutting.working" @click="cutting.run('take_kept_map', { index })">
+          Go back
+        </button>
         <button type="button" @click="cutting.run('drop_kept_map', { index })">Drop</button>
       </li>
     </ul>
     <div class="row-of files">
-      <a class="btn-choose" :href="api.urls.layout(jobs.job!.id, jobs.job!.revision)" download title="Islands and their places by themselves, without model and art">Save layout as a file</a>
+      <a
+        class="btn-choose"
+        :href="api.urls.layout(jobs.job!.id, jobs.job!.revision)"
+        download
+        title="Islands and their places by themselves, without model and art"
+        >Save layout as a file</a
+      >
       <label class="btn-choose">
-        Load layout…<input type="file" class="visually-hidden" accept=".json" aria-label="Load a layout file" @change="load" />
+        Load layout…<input
+          type="file"
+          class="visually-hidden"
+          accept=".json"
+          aria-label="Load a layout file"
+          @change="load"
+        />
       </label>
     </div>
     <CompareDialog v-model="compared" />

@@ -13,6 +13,10 @@ const color = computed(() => (props.layer.content.kind === "fill" ? props.layer.
 <template>
   <section aria-label="Colour of the fill">
     <h3>Colour of {{ layer.name }}</h3>
-    <ColorField label="Colour" :value="color" @change="jobs.operate('change_layer', { id: layer.id, content: { color: $event } })" />
+    <ColorField
+      label="Colour"
+      :value="color"
+      @change="jobs.operate('change_layer', { id: layer.id, content: { color: $event } })"
+    />
   </section>
 </template>

@@ -12,7 +12,8 @@ const jobs = useJob();
 const selection = useSelection();
 
 const place = computed(() => props.layer.place as OnIsland);
-const change = (changes: Partial<Omit<OnIsland, "kind">>) => jobs.operate("change_layer", { id: props.layer.id, place: changes });
+const change = (changes: Partial<Omit<OnIsland, "kind">>) =>
+  jobs.operate("change_layer", { id: props.layer.id, place: changes });
 const proportion = computed(() => place.value.height_mm / place.value.width_mm);
 const islands = computed(() => jobs.islands.map((island) => ({ value: island.index, text: island.name })));
 
@@ -26,15 +27,51 @@ async function moveTo(island: number) {
     <h3>{{ layer.name }} on the surface</h3>
     <div class="fields">
       <label for="label-island" class="align-self-center">Island</label>
-      <BFormSelect id="label-island" class="wide" :model-value="place.island" :options="islands" @update:model-value="moveTo(Number($event))" />
+      <BFormSelect
+        id="label-island"
+        class="wide"
+        :model-value="place.island"
+        :options="islands"
+        @update:model-value="moveTo(Number($event))"
+      />
       <span class="align-self-center">Size</span>
-      <NumberField label="Label width" hide-label :value="place.width_mm" unit="mm" @change="change({ width_mm: $event })" />
-      <NumberField label="Label height" hide-label :value="place.height_mm" unit="mm" @change="change({ width_mm: $event / proportion })" />
+      <NumberField
+        label="Label width"
+        hide-label
+        :value="place.width_mm"
+        unit="mm"
+        @change="change({ width_mm: $event })"
+      />
+      <NumberField
+        label="Label height"
+        hide-label
+        :value="place.height_mm"
+        unit="mm"
+        @change="change({ width_mm: $event / proportion })"
+      />
       <span class="align-self-center">Centre</span>
-      <NumberField label="Label centre, right of the island's middle" hide-label :value="place.x_mm" unit="mm" @change="change({ x_mm: $event })" />
-      <NumberField label="Label centre, above the island's middle" hide-label :value="place.y_mm" unit="mm" @change="change({ y_mm: $event })" />
+      <NumberField
+        label="Label centre, right of the island's middle"
+        hide-label
+        :value="place.x_mm"
+        unit="mm"
+        @change="change({ x_mm: $event })"
+      />
+      <NumberField
+        label="Label centre, above the island's middle"
+        hide-label
+        :value="place.y_mm"
+        unit="mm"
+        @change="change({ y_mm: $event })"
+      />
       <span class="align-self-center">Turn</span>
-      <NumberField label="Label turn" hide-label :value="place.turn_deg" unit="°" @change="change({ turn_deg: $event })" />
+      <NumberField
+        label="Label turn"
+        hide-label
+        :value="place.turn_deg"
+        unit="°"
+        @change="change({ turn_deg: $event })"
+      />
     </div>
     <p class="mt-2 soft">Centre is measured from the middle of the island, right and up as seen on the model.</p>
   </section>

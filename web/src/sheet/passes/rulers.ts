@@ -1,10 +1,11 @@
-import type { SheetScene } from "./draw";
-import { RULER, roundStep } from "./viewport";
+import { RULER, roundStep } from "../viewport";
+import { onScreen, type Frame } from "./pass";
 
 /** Rulers along the top and the left, in px or in mm at the job's mean density. */
-export function drawRulers(context: CanvasRenderingContext2D, scene: SheetScene) {
-  const { width, height, view, colors, unit } = scene;
-  const perUnit = view.scale * (unit === "mm" ? scene.density : 1);
+export function drawRulers(frame: Frame, unit: "px" | "mm", density: number) {
+  const { context, width, height, view, colors } = frame;
+  onScreen(frame);
+  const perUnit = view.scale * (unit === "mm" ? density : 1);
   const step = roundStep(perUnit, 56);
   const small = step / 5;
   context.fillStyle = colors.ruler;

@@ -1,38 +1,52 @@
 import type { Pair } from "@/api/types";
-import type { SheetScene } from "./draw";
-import type { Viewport } from "./viewport";
+import type { Viewport } from "../viewport";
+import { onScreen, type Frame } from "./pass";
 
 /** What the fit stage draws over underlay and islands, px of the sheet. */
 export interface FitDrawing {
-  cells: { name: string; corners: Pair[]; picked: boolean; /** its name is written whether or not it fits */ named: boolean }[];
+  cells: {
+    name: string;
+    corners: Pair[];
+    picked: boolean;
+    /** its name is written whether or not it fits */ named: boolean;
+  }[];
   landmarks: { at: Pair; to: Pair; picked: boolean }[];
-  /** a line that is pulled from a place to where it must lie */
-  pull: { from: Pair; to: Pair } | null;
 }
 
 /** Names are left out on cells smaller than this, screen px. */
 const NAMED = 30;
 
 /** Under the islands. */
-export function drawCells(context: CanvasRenderingContext2D, scene: SheetScene, fit: FitDrawing, ratio: number) {
-  context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  for (const picked of [false, true]) for (const cell of fit.cells) if (cell.picked === picked) outline(context, scene, cell.corners, picked);
+export function drawCells(frame: Frame, fit: FitDrawing | null) {
+  if (!fit) return;
+  onScreen(frame);
+  for (const picked of [false, true])
+    for (const cell of fit.cells) if (cell.picked === picked) outline(frame, cell.corners, picked);
 }
 
 /** Over them. */
-export function drawFit(context: CanvasRenderingContext2D, scene: SheetScene, fit: FitDrawing, ratio: number) {
-  context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  for (const cell of fit.cells) tag(context, scene, cell.name, cell.corners, cell.picked, cell.named);
-  fit.landmarks.forEach((mark, index) => landmark(context, scene, mark, String(index + 1)));
-  if (fit.pull) landmark(context, scene, { at: fit.pull.from, to: fit.pull.to, picked: true }, "");
+export function drawFit(frame: Frame, fit: FitDrawing | null) {
+  if (!fit) return;
+  onScreen(frame);
+  for (const cell of fit.cells) tag(frame, cell.name, cell.corners, cell.picked, cell.named);
+  fit.landmarks.forEach((mark, index) => landmark(frame, mark, String(index + 1)));
+}
+
+/** A line that is pulled from a place to where it must lie. */
+export function drawPull(frame: Frame, pull: { from: Pair; to: Pair } | null) {
+  if (!pull) return;
+  onScreen(frame);
+  landmark(frame, { at: pull.from, to: pull.to, picked: true }, "");
 }
 
 const screen = ({ scale, x, y }: Viewport, [px, py]: Pair): Pair => [px * scale + x, py * scale + y];
 
 /** A dot and a dash, as cutters mark what is only laid on; the picked one solid, with a wash. */
-function outline(context: CanvasRenderingContext2D, { view, colors }: SheetScene, corners: Pair[], picked: boolean) {
+function outline({ context, view, colors }: Frame, corners: Pair[], picked: boolean) {
   const path = new Path2D();
-  corners.forEach((corner, i) => (i === 0 ? path.moveTo(...screen(view, corner)) : path.lineTo(...screen(view, corner))));
+  corners.forEach((corner, i) =>
+    i === 0 ? path.moveTo(...screen(view, corner)) : path.lineTo(...screen(view, corner)),
+  );
   path.closePath();
   if (picked) {
     context.globalAlpha = 0.2;
@@ -50,13 +64,20 @@ function outline(context: CanvasRenderingContext2D, { view, colors }: SheetScene
   context.setLineDash([]);
 }
 
-function tag(context: CanvasRenderingContext2D, { view, colors, width, height }: SheetScene, name: string, corners: Pair[], picked: boolean, named: boolean) {
+function tag(
+  { context, view, colors, width, height }: Frame,
+  name: string,
+  corners: Pair[],
+  picked: boolean,
+  named: boolean,
+) {
   const places = corners.map((corner) => screen(view, corner));
   const left = Math.min(...places.map(([x]) => x));
   const top = Math.min(...places.map(([, y]) => y));
   const room = Math.max(...places.map(([x]) => x)) - left;
   const deep = Math.max(...places.map(([, y]) => y)) - top;
-  if (left > width || top > height || left + room < 0 || top + deep < 0 || (!named && (room < NAMED || deep < 18))) return;
+  if (left > width || top > height || left + room < 0 || top + deep < 0 || (!named && (room < NAMED || deep < 18)))
+    return;
   context.font = "600 10.5px 'JetBrains Mono Variable', monospace";
   const wide = context.measureText(name).width + 8;
   if (!named && wide > room - 4) return; // half a name would be another cell's
@@ -71,10 +92,13 @@ function tag(context: CanvasRenderingContext2D, { view, colors, width, height }:
 }
 
 /** A numbered pin on the island, a dotted line, and a cross where it must lie. */
-function landmark(context: CanvasRenderingContext2D, { view, colors }: SheetScene, mark: { at: Pair; to: Pair; picked: boolean }, number: string) {
+function landmark({ context, view, colors }: Frame, mark: { at: Pair; to: Pair; picked: boolean }, number: string) {
   const [x, y] = screen(view, mark.at);
   const [toX, toY] = screen(view, mark.to);
-  for (const [color, width, dash] of [[colors.paper, 4, []], [mark.picked ? colors.lit : colors.ink, 1.8, [2, 3]]] as const) {
+  for (const [color, width, dash] of [
+    [colors.paper, 4, []],
+    [mark.picked ? colors.lit : colors.ink, 1.8, [2, 3]],
+  ] as const) {
     context.strokeStyle = color;
     context.lineWidth = width;
     context.setLineDash([...dash]);

@@ -1,0 +1,85 @@
+import type { Pair } from "@/api/types";
+import { cornerMark } from "./frame";
+import { onScreen, onSheet, type Frame } from "./pass";
+
+/** Faces, edges and corners that are drawn alike, px of the sheet. */
+export interface MarkedShape {
+  faces: Path2D | null;
+  edges: Path2D;
+  corners: Pair[];
+}
+
+/** Where the surface is cut, and corners at which a seam ends openly. */
+export interface SeamsDrawing {
+  seams: Path2D;
+  openEnds: Pair[];
+}
+
+/** Seams as stitches. */
+export function drawSeams(frame: Frame, drawing: SeamsDrawing | null) {
+  if (!drawing) return;
+  stroke(frame, drawing.seams, frame.colors.paper, 4);
+  stroke(frame, drawing.seams, frame.colors.seam, 2.5, [7, 4]);
+  onScreen(frame);
+  for (const end of drawing.openEnds) ring(frame, end);
+}
+
+/** Faces, edges and corners that are picked, or under the pointer. */
+export function drawMarked(frame: Frame, shape: MarkedShape | null, alpha: number) {
+  if (!shape) return;
+  if (shape.faces) hatch(frame, shape.faces, alpha);
+  stroke(frame, shape.edges, frame.colors.paper, 7);
+  stroke(frame, shape.edges, frame.colors.picked, 4);
+  onScreen(frame);
+  for (const corner of shape.corners) cornerMark(frame, corner);
+}
+
+/** The outlines of a change that is shown before it is taken. */
+export function drawPreview(frame: Frame, preview: Path2D | null) {
+  if (!preview) return;
+  stroke(frame, preview, frame.colors.paper, 5);
+  stroke(frame, preview, frame.colors.lit, 2.5, [6, 3]);
+}
+
+/** Lines on the sheet whose width and dashes are screen px. */
+function stroke(frame: Frame, path: Path2D, color: string, width: number, dash: number[] = []) {
+  const { context, view } = frame;
+  onSheet(frame);
+  context.strokeStyle = color;
+  context.lineWidth = width / view.scale;
+  context.setLineDash(dash.map((length) => length / view.scale));
+  context.stroke(path);
+  context.setLineDash([]);
+}
+
+/** Rising stripes inside faces. */
+function hatch(frame: Frame, faces: Path2D, alpha: number) {
+  const { context, width, height, colors } = frame;
+  onSheet(frame);
+  context.save();
+  context.globalAlpha = alpha * 0.35;
+  context.fillStyle = colors.picked;
+  context.fill(faces);
+  context.clip(faces);
+  onScreen(frame);
+  context.globalAlpha = alpha;
+  context.strokeStyle = colors.picked;
+  context.lineWidth = 3;
+  context.beginPath();
+  for (let x = -height; x < width; x += 9) {
+    context.moveTo(x, height);
+    context.lineTo(x + height, 0);
+  }
+  context.stroke();
+  context.restore();
+}
+
+function ring({ context, view, colors }: Frame, [x, y]: Pair) {
+  context.beginPath();
+  context.arc(x * view.scale + view.x, y * view.scale + view.y, 6, 0, 2 * Math.PI);
+  context.fillStyle = colors.paper;
+  context.fill();
+  context.lineWidth = 3;
+  context.strokeStyle = colors.warning;
+  context.stroke();
+}

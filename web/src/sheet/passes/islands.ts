@@ -1,0 +1,145 @@
+import type { Island } from "@/api/types";
+import type { Box } from "../handles";
+import type { IslandShape } from "../shapes";
+import { mirroredMark, nameTag, upMark } from "./marks";
+import { lineAt, onScreen, onSheet, type Frame } from "./pass";
+
+/** More islands than this are drawn without names, marks and hatching. */
+const MOST_MARKED = 400;
+
+/** Islands as they lie at rest. */
+export function drawIslands(
+  frame: Frame,
+  islands: Island[],
+  shapes: IslandShape[],
+  hidden: Set<number>,
+  moving: Set<number> | null,
+) {
+  onSheet(frame);
+  for (const island of islands) {
+    const shape = shapes[island.index];
+    if (shape && !hidden.has(island.index) && !moving?.has(island.index))
+      drawLines(frame, island, shape, frame.colors.line, 1.2);
+  }
+}
+
+/** What of the islands follows the hand: those that are moved, the picked ones, and the one under the pointer. */
+export function drawLively(
+  frame: Frame,
+  islands: Island[],
+  shapes: IslandShape[],
+  hidden: Set<number>,
+  picked: number[],
+  hovered: number | null,
+  moving: Set<number> | null,
+  moved: DOMMatrix | null,
+) {
+  const { context, colors } = frame;
+  for (const index of new Set([...(moving ?? []), ...(hovered === null ? [] : [hovered]), ...picked])) {
+    const [island, shape] = [islands[index], shapes[index]];
+    if (!island || !shape || hidden.has(index)) continue;
+    onSheet(frame);
+    if (moved && moving?.has(index)) context.transform(moved.a, moved.b, moved.c, moved.d, moved.e, moved.f);
+    const on = picked.includes(index);
+    if (on || index === hovered) {
+      context.globalAlpha = on ? 0.16 : 0.1;
+      context.fillStyle = colors.picked;
+      context.fill(shape.faces);
+      context.globalAlpha = 1;
+    }
+    drawLines(
+      frame,
+      island,
+      shape,
+      on || index === hovered ? colors.picked : colors.line,
+      on ? 2.5 : index === hovered ? 2 : 1.2,
+    );
+  }
+}
+
+/** Edges thin and pale, the outline in full; dotted where some of it lies beside the sheet. */
+function drawLines({ context, view, colors }: Frame, island: Island, shape: IslandShape, color: string, width: number) {
+  const thin = 1 / view.scale;
+  context.strokeStyle = colors.line;
+  context.globalAlpha = 0.45;
+  context.lineWidth = thin;
+  context.stroke(shape.edges);
+  context.globalAlpha = 1;
+  context.setLineDash(island.off_sheet ? [2 * thin, 4 * thin] : []);
+  context.lineWidth = width * thin;
+  context.strokeStyle = color;
+  context.stroke(shape.outline);
+  context.setLineDash([]);
+}
+
+/** What is kept free by packing: crossed out, in dashes. */
+export function drawReserved(frame: Frame, reserved: [number, number, number, number][]) {
+  const { context, view, colors } = frame;
+  onScreen(frame);
+  context.strokeStyle = colors.warning;
+  context.lineWidth = 1.5;
+  context.setLineDash([5, 4]);
+  for (const [left, top, width, height] of reserved) {
+    const [x, y, w, h] = [
+      left * view.scale + view.x,
+      top * view.scale + view.y,
+      width * view.scale,
+      height * view.scale,
+    ];
+    context.strokeRect(x, y, w, h);
+    context.beginPath();
+    lineAt(context, x, y, w, h);
+    lineAt(context, x + w, y, -w, h);
+    context.stroke();
+  }
+  context.setLineDash([]);
+}
+
+/**
+ * Names, and marks that tell a state; the picked ones first, as names leave each other room. Those that are moved go
+ * without.
+ */
+export function drawMarks(
+  frame: Frame,
+  islands: Island[],
+  shapes: IslandShape[],
+  hidden: Set<number>,
+  picked: number[],
+  moving: Set<number> | null,
+) {
+  if (islands.length - hidden.size > MOST_MARKED) return;
+  onScreen(frame);
+  const { view, width, height } = frame;
+  const names: Box[] = [];
+  const on = new Set(picked);
+  for (const island of [...islands].sort((a, b) => Number(on.has(b.index)) - Number(on.has(a.index)))) {
+    if (hidden.has(island.index) || moving?.has(island.index)) continue;
+    const [left, top, right, bottom] = island.box_px.map(
+      (value, i) => value * view.scale + (i % 2 ? view.y : view.x),
+    ) as [number, number, number, number];
+    if (right < 0 || bottom < 0 || left > width || top > height || right - left < 26 || bottom - top < 26) continue;
+    const box = { left, top, right, bottom };
+    if (island.mirrored) mirroredMark(frame, box, shapes[island.index]);
+    upMark(frame, box, island);
+    nameTag(frame, box, island, on.has(island.index), names);
+  }
+}
+
+/** Lit faces: upright hatching inside a heavy outline. */
+export function drawLit(frame: Frame, lit: Path2D | null) {
+  if (!lit) return;
+  const { context, view, colors, width, height } = frame;
+  context.save();
+  onSheet(frame);
+  context.strokeStyle = colors.lit;
+  context.lineWidth = 2.5 / view.scale;
+  context.stroke(lit);
+  context.clip(lit);
+  onScreen(frame);
+  context.globalAlpha = 0.75;
+  context.lineWidth = 2;
+  context.beginPath();
+  for (let x = 0; x < width; x += 6) lineAt(context, x + 0.5, 0, 0, height);
+  context.stroke();
+  context.restore();
+}

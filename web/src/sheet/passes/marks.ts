@@ -1,0 +1,92 @@
+import type { Island, Pair } from "@/api/types";
+import type { Box } from "../handles";
+import type { IslandShape } from "../shapes";
+import { onScreen, onSheet, type Frame } from "./pass";
+
+/** Marks that tell an island's state by shape first and colour second. All in screen px. */
+
+function middle(box: Box): Pair {
+  return [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
+}
+
+/** Diagonal hatch, and a turned R. */
+export function mirroredMark(frame: Frame, box: Box, shape: IslandShape | undefined) {
+  if (!shape) return;
+  const { context, colors } = frame;
+  context.save();
+  onSheet(frame);
+  context.clip(shape.faces);
+  onScreen(frame);
+  context.strokeStyle = colors.warning;
+  context.globalAlpha = 0.5;
+  context.lineWidth = 3;
+  context.beginPath();
+  const span = box.bottom - box.top;
+  for (let x = box.left - span; x < box.right; x += 16) {
+    context.moveTo(x, box.bottom);
+    context.lineTo(x + span, box.top);
+  }
+  context.stroke();
+  context.restore();
+  const [x, y] = middle(box);
+  context.beginPath();
+  context.arc(x, y, 13, 0, 2 * Math.PI);
+  context.fillStyle = colors.paper;
+  context.fill();
+  context.strokeStyle = colors.warning;
+  context.lineWidth = 2;
+  context.stroke();
+  context.save();
+  context.translate(x, y);
+  context.scale(-1, 1);
+  context.fillStyle = colors.warning;
+  context.font = "700 15px 'Atkinson Hyperlegible Next Variable', sans-serif";
+  context.textAlign = "center";
+  context.textBaseline = "middle";
+  context.fillText("R", 0, 1);
+  context.restore();
+}
+
+/** A small arrow that points where the model's up does. */
+export function upMark({ context, colors }: Frame, box: Box, island: Island) {
+  context.save();
+  context.translate(box.right - 14, box.top + 14);
+  context.rotate((island.up_angle_deg * Math.PI) / 180);
+  context.beginPath();
+  context.moveTo(0, -7);
+  context.lineTo(5.5, 6);
+  context.lineTo(0, 3);
+  context.lineTo(-5.5, 6);
+  context.closePath();
+  context.fillStyle = colors.paper;
+  context.fill();
+  context.strokeStyle = colors.ink;
+  context.lineWidth = 1.3;
+  context.stroke();
+  context.restore();
+}
+
+/** @param taken where names stand already: on islands that lie on each other only the first one is written */
+export function nameTag({ context, colors }: Frame, box: Box, island: Island, picked: boolean, taken: Box[]) {
+  const width = box.right - box.left - 34;
+  if (width < 24) return;
+  context.font = "600 11.5px 'Atkinson Hyperlegible Next Variable', sans-serif";
+  context.textAlign = "left";
+  context.textBaseline = "middle";
+  const measured = context.measureText(island.name).width;
+  if (measured + 10 > width) return;
+  const own = { left: box.left + 6, top: box.top + 6, right: box.left + 16 + measured, bottom: box.top + 23 };
+  if (
+    taken.some(
+      (other) => own.left < other.right && other.left < own.right && own.top < other.bottom && other.top < own.bottom,
+    )
+  )
+    return;
+  taken.push(own);
+  context.beginPath();
+  context.roundRect(box.left + 6, box.top + 6, measured + 10, 17, 3);
+  context.fillStyle = picked ? colors.picked : colors.paper;
+  context.fill();
+  context.fillStyle = picked ? colors.paper : colors.ink;
+  context.fillText(island.name, box.left + 11, box.top + 15);
+}
