@@ -31,6 +31,9 @@ module SheetTraceServer
         "",
         %(export type Assignment = Operations["set_into_cells"]["assignments"][number];),
         %(export type CorrectionStep = Operations["correct_underlay"]["recipe"][number];),
+        "",
+        "/** How many landmarks each kind of fit takes at least. */",
+        "export const FEWEST_LANDMARKS = #{JSON.generate(SheetTrace::Fit::PointPairs::KINDS)} as const;",
         ""
       ].join("\n")
     end

@@ -66,7 +66,9 @@ module SheetTrace
           ChangeUnderlay
           RemoveUnderlay
           CorrectUnderlay
+          AddCorrection
           SetCells
+          DrawCell
           SetLandmarks
           FitLandmarks
           SetIntoCells

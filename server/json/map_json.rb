@@ -34,8 +34,15 @@ module SheetTraceServer
           summary: SUMMARY,
           lines: Shapes::LINES
         )
-      KEPT = SHAPE.with("KeptSheetMap", changes: CHANGE.list)
-      SHAPES = [SUMMARY, CHANGE, SHAPE, KEPT].freeze
+      FIGURES = %i[stretch_mean stretch_worst density_px_per_mm used turned].freeze
+      COMPARED = Shape::Record.new("ComparedFigures", **FIGURES.to_h { |figure| [figure, shape::NUMBER] })
+      KEPT =
+        SHAPE.with(
+          "KeptSheetMap",
+          changes: CHANGE.list,
+          compared: [COMPARED, "1 where the kept map is better than the present one, -1 where it is worse"]
+        )
+      SHAPES = [SUMMARY, CHANGE, SHAPE, COMPARED, KEPT].freeze
 
       # @param name [String]
       # @param layout [SheetTrace::Layout]
@@ -67,7 +74,9 @@ module SheetTraceServer
                 reflected: change.reflected
               }
             end
-        { **call(kept.name, kept.layout, job.unit_mm), changes: changes }
+        summary, present =
+          [kept.layout, job.layout].map { |layout| SheetTrace::Layout::Summary.call(layout, unit_mm: job.unit_mm) }
+        { **call(kept.name, kept.layout, job.unit_mm), changes: changes, compared: summary.compared(present) }
       end
     end
   end

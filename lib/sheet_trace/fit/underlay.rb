@@ -54,6 +54,10 @@ module SheetTrace
           Geometry::Affine.move(box[0] * sides[0], box[1] * sides[1]) * Geometry::Affine.scale(*scale)
         end
 
+        # @param places [Array<Array(Numeric, Numeric)>] px of the sheet
+        # @return [Array<Array(Float, Float)>] px of the corrected picture
+        def on_picture(places, sheet) = to_sheet(sheet).inverse.then { |map| places.map { |x, y| map.at(x, y) } }
+
         # @param cell [Cell]
         # @return [Array<Array(Float, Float)>] its corners, px of the sheet
         def corners_px(cell, sheet) = to_sheet(sheet).then { |map| cell.corners.map { |x, y| map.at(x, y) } }

@@ -29,6 +29,31 @@ module SheetTrace
             used: (jacobians.determinant.abs * areas).sum / (layout.sheet.width_px * layout.sheet.height_px)
           )
         end
+
+        # Figures of which less is better, to the decimals that a painter can tell apart. How many islands there are
+        # is neither better nor worse.
+        def ranks
+          {
+            stretch_mean: stretch_mean.round(3),
+            stretch_worst: stretch_worst ? stretch_worst.round(3) : Float::INFINITY,
+            density_px_per_mm: density_spread.round(2),
+            used: -used.round(3),
+            turned: turned
+          }
+        end
+
+        # @param other [Summary]
+        # @return [Hash{Symbol => Integer}] figure => 1 where this one is better, -1 where the other one is, 0 where
+        #   they are alike
+        def compared(other) = ranks.merge(other.ranks) { |_figure, own, others| others <=> own }
+
+        private
+
+        # How many times as dense the densest island is as the least dense.
+        def density_spread
+          least, most = density_px_per_mm
+          least.positive? ? most / least : Float::INFINITY
+        end
       end
   end
 end

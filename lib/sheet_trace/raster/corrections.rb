@@ -6,8 +6,8 @@ module SheetTrace
   module Raster
     # Steps that correct a picture before it is used: a recipe of plain hashes, each with the name of a step and its
     # parameters. The picture's file
-    # stays as it is. A new step is a file in corrections/ that declares its parameters, with .size, .call and if need
-    # be .problem, and a line here.
+    # stays as it is. A new step is a file in corrections/ that declares its parameters, with .size, .call, if need
+    # be .problem, and .begun with the number of PLACES that it is begun from, and a line here.
     module Corrections
       STEPS =
         Registry.new(
@@ -27,6 +27,33 @@ module SheetTrace
         recipe.reduce(size) do |so_far, step|
           with_values(step) { |correction, values| correction.size(so_far, **values) }
         end
+
+      # A step as it is begun: of places that were drawn on the picture, and for the rest as it usually serves.
+      #
+      # @param name [String] of one of STEPS
+      # @param size [Array(Integer, Integer)] px of the picture that it is done to
+      # @param places [Array<Array(Float, Float)>] px of that picture; as many as the step's PLACES
+      # @return [Hash{Symbol => Object}]
+      # @raise [InputError] for another number of places
+      def self.begun(name, size, places)
+        correction = STEPS.fetch(name)
+        unless places.size == correction::PLACES
+          raise InputError, "#{name.tr("_", " ")} takes #{correction::PLACES} places; #{places.size} are given"
+        end
+
+        { step: name, **correction.begun(size, places) }
+      end
+
+      # @param places [Array<Array(Float, Float)>] two opposite corners of a box
+      # @return [Array(Integer, Integer, Integer, Integer)] left, top, right, bottom, on whole px inside the picture
+      def self.box(size, places)
+        places
+          .transpose
+          .zip(size)
+          .map { |values, side| values.minmax.map { |px| px.round.clamp(0, side) } }
+          .transpose
+          .flatten
+      end
 
       # @param recipe [Array<Hash{Symbol => Object}>] each checked by itself
       # @raise [InputError] if a step can't be done to what the steps before leave of a picture of this size

@@ -40,39 +40,13 @@ export interface Layer {
   id: string;
   name: string;
   /** what it shows */
-  content:
-    | { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number } }
-    | { kind: "fill"; color: string };
+  content: { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number } } | { kind: "fill"; color: string };
   /** where it lies */
-  place:
-    | { kind: "sheet" }
-    | {
-        kind: "island";
-        island: number;
-        width_mm: number;
-        x_mm: number;
-        y_mm: number;
-        turn_deg: number;
-        height_mm: number;
-        frame_px: [number, number][];
-        mm_per_px: [number, number, number, number];
-      };
+  place: { kind: "sheet" } | { kind: "island"; island: number; width_mm: number; x_mm: number; y_mm: number; turn_deg: number; height_mm: number; frame_px: [number, number][]; mm_per_px: [number, number, number, number] };
   visible: boolean;
   locked: boolean;
   opacity: number;
-  blend:
-    | "normal"
-    | "multiply"
-    | "screen"
-    | "overlay"
-    | "darken"
-    | "lighten"
-    | "color-dodge"
-    | "color-burn"
-    | "hard-light"
-    | "soft-light"
-    | "difference"
-    | "exclusion";
+  blend: "normal" | "multiply" | "screen" | "overlay" | "darken" | "lighten" | "color-dodge" | "color-burn" | "hard-light" | "soft-light" | "difference" | "exclusion";
   /** what it shows on; null: everything */
   mask: Mask | null;
   /** by the edition shown */
@@ -171,20 +145,7 @@ export interface Underlay {
   picture_px: [number, number];
   /** corrected */
   size_px: [number, number];
-  recipe: (
-    | { step: "straighten"; corners: [number, number][]; width_px?: number | null; height_px?: number | null }
-    | { step: "trim"; left?: number; top?: number; right?: number; bottom?: number }
-    | { step: "leave_out"; way: "across" | "down"; from_px: number; to_px: number }
-    | { step: "even_light"; radius?: number }
-    | {
-        step: "unroll";
-        left_px: number;
-        right_px: number;
-        from_px?: number | null;
-        to_px?: number | null;
-        sag_px?: number;
-      }
-  )[];
+  recipe: ({ step: "straighten"; corners: [number, number][]; width_px?: number | null; height_px?: number | null } | { step: "trim"; left?: number; top?: number; right?: number; bottom?: number } | { step: "leave_out"; way: "across" | "down"; from_px: number; to_px: number } | { step: "even_light"; radius?: number } | { step: "unroll"; left_px: number; right_px: number; from_px?: number | null; to_px?: number | null; sag_px?: number })[];
   /** left, top, width and height as shares of the sheet */
   box: [number, number, number, number];
   opacity: number;
@@ -391,6 +352,14 @@ export interface SheetMap {
   lines: number[];
 }
 
+export interface ComparedFigures {
+  stretch_mean: number;
+  stretch_worst: number;
+  density_px_per_mm: number;
+  used: number;
+  turned: number;
+}
+
 export interface KeptSheetMap {
   name: string;
   sheet: Sheet;
@@ -399,6 +368,8 @@ export interface KeptSheetMap {
   summary: Summary;
   lines: number[];
   changes: IslandChange[];
+  /** 1 where the kept map is better than the present one, -1 where it is worse */
+  compared: ComparedFigures;
 }
 
 export interface Picked {

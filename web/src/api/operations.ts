@@ -2,22 +2,8 @@
 
 /** What each operation takes. Angles are degrees. */
 export interface Operations {
-  transform_islands: {
-    islands: (number | string)[];
-    move_px?: [number, number];
-    turn_deg?: number;
-    scale?: [number, number];
-    about?: "common" | "each" | [number, number];
-  };
-  place_island: {
-    island: number | string;
-    x_px?: number | null;
-    y_px?: number | null;
-    width_px?: number | null;
-    height_px?: number | null;
-    up_angle_deg?: number | null;
-    free_proportions?: boolean;
-  };
+  transform_islands: { islands: (number | string)[]; move_px?: [number, number]; turn_deg?: number; scale?: [number, number]; about?: "common" | "each" | [number, number] };
+  place_island: { island: number | string; x_px?: number | null; y_px?: number | null; width_px?: number | null; height_px?: number | null; up_angle_deg?: number | null; free_proportions?: boolean };
   rename_island: { island: number | string; name: string };
   resize_sheet: { width_px: number; height_px: number; keep?: "uv" | "shape" };
   set_unit: { unit_mm: number };
@@ -25,143 +11,38 @@ export interface Operations {
   set_bleed: { bleed_px: number };
   set_gutter: { gutter_px: number };
   tag_islands: { islands: (number | string)[]; tag: "art" | "plain" };
-  add_layer: {
-    name?: string | null;
-    content: { kind: "picture"; picture: string } | { kind: "fill"; color: string };
-    place?:
-      | { kind: "sheet" }
-      | { kind: "island"; island: number | string; width_mm: number; x_mm?: number; y_mm?: number; turn_deg?: number };
-    islands?: (number | string)[] | null;
-    parts?: (number | string)[] | null;
-    materials?: (number | string)[] | null;
-    faces?: number[] | null;
-    id?: string | null;
-  };
-  place_picture: {
-    picture: string;
-    island: number | string;
-    width_mm?: number | null;
-    x_mm?: number;
-    y_mm?: number;
-    turn_deg?: number;
-    name?: string | null;
-    id?: string | null;
-  };
-  change_layer: {
-    id: string;
-    name?: string | null;
-    visible?: boolean | null;
-    locked?: boolean | null;
-    opacity?: number | null;
-    blend?:
-      | "normal"
-      | "multiply"
-      | "screen"
-      | "overlay"
-      | "darken"
-      | "lighten"
-      | "color-dodge"
-      | "color-burn"
-      | "hard-light"
-      | "soft-light"
-      | "difference"
-      | "exclusion"
-      | null;
-    content?: { kind?: "picture"; picture?: string } | { kind?: "fill"; color?: string } | null;
-    place?:
-      | { kind?: "sheet" }
-      | {
-          kind?: "island";
-          island?: number | string;
-          width_mm?: number;
-          x_mm?: number;
-          y_mm?: number;
-          turn_deg?: number;
-        }
-      | null;
-    mask?: {
-      islands?: (number | string)[] | null;
-      parts?: (number | string)[] | null;
-      materials?: (number | string)[] | null;
-      faces?: number[] | null;
-    } | null;
-  };
+  add_layer: { name?: string | null; content: { kind: "picture"; picture: string } | { kind: "fill"; color: string }; place?: { kind: "sheet" } | { kind: "island"; island: number | string; width_mm: number; x_mm?: number; y_mm?: number; turn_deg?: number }; islands?: (number | string)[] | null; parts?: (number | string)[] | null; materials?: (number | string)[] | null; faces?: number[] | null; id?: string | null };
+  place_picture: { picture: string; island: number | string; width_mm?: number | null; x_mm?: number; y_mm?: number; turn_deg?: number; name?: string | null; id?: string | null };
+  change_layer: { id: string; name?: string | null; visible?: boolean | null; locked?: boolean | null; opacity?: number | null; blend?: "normal" | "multiply" | "screen" | "overlay" | "darken" | "lighten" | "color-dodge" | "color-burn" | "hard-light" | "soft-light" | "difference" | "exclusion" | null; content?: { kind?: "picture"; picture?: string } | { kind?: "fill"; color?: string } | null; place?: { kind?: "sheet" } | { kind?: "island"; island?: number | string; width_mm?: number; x_mm?: number; y_mm?: number; turn_deg?: number } | null; mask?: { islands?: (number | string)[] | null; parts?: (number | string)[] | null; materials?: (number | string)[] | null; faces?: number[] | null } | null };
   move_layer: { id: string; to: number };
   remove_layer: { id: string };
   add_edition: { name: string; like?: number | string | null };
   show_edition: { edition: number | string };
   rename_edition: { edition: number | string; name: string };
   remove_edition: { edition: number | string };
-  replace_in_edition: {
-    id: string;
-    edition?: number | string | null;
-    content?: { kind: "picture"; picture: string } | { kind: "fill"; color: string } | null;
-    visible?: boolean | null;
-    restore?: boolean;
-  };
-  pack: {
-    islands?: (number | string)[] | null;
-    turn?: "none" | "quarter" | "free";
-    upright?: boolean;
-    keep_scale?: boolean;
-    gutter_px?: number | null;
-    margin_px?: number | null;
-    in_order?: boolean;
-    attempt?: number;
-  };
+  replace_in_edition: { id: string; edition?: number | string | null; content?: { kind: "picture"; picture: string } | { kind: "fill"; color: string } | null; visible?: boolean | null; restore?: boolean };
+  pack: { islands?: (number | string)[] | null; turn?: "none" | "quarter" | "free"; upright?: boolean; keep_scale?: boolean; gutter_px?: number | null; margin_px?: number | null; in_order?: boolean; attempt?: number };
   equalise: { islands?: (number | string)[] | null };
   weigh_islands: { islands: (number | string)[]; weight: number };
   lock_islands: { islands: (number | string)[]; locked?: boolean };
   plan_sheet: { margin_px?: number | null; reserved?: [number, number, number, number][] | null };
-  align_islands: {
-    islands: (number | string)[];
-    by: "left" | "centre" | "right" | "top" | "middle" | "bottom" | "spread_across" | "spread_down";
-  };
-  place_corner: {
-    point: number;
-    x_px?: number | null;
-    y_px?: number | null;
-    u?: number | null;
-    v?: number | null;
-    alone?: boolean;
-  };
+  align_islands: { islands: (number | string)[]; by: "left" | "centre" | "right" | "top" | "middle" | "bottom" | "spread_across" | "spread_down" };
+  place_corner: { point: number; x_px?: number | null; y_px?: number | null; u?: number | null; v?: number | null; alone?: boolean };
   weigh_by_visibility: { limit?: number };
   fit_to_sheet: { margin_px?: number | null };
   arrange_islands: { rule?: "reading" | "figure"; gutter_px?: number | null; margin_px?: number | null };
-  park_islands: {
-    islands: (number | string)[];
-    corner?: "top_left" | "top_right" | "bottom_left" | "bottom_right";
-    share?: number;
-  };
+  park_islands: { islands: (number | string)[]; corner?: "top_left" | "top_right" | "bottom_left" | "bottom_right"; share?: number };
   set_aside: { islands: (number | string)[] };
   stack_twins: { islands?: (number | string)[] | null };
   exchange_twins: { islands: (number | string)[] };
-  snap_to_pixels: {
-    islands: (number | string)[];
-    what?: "place" | "box" | "points" | "shape";
-    to?: "corners" | "middles";
-  };
+  snap_to_pixels: { islands: (number | string)[]; what?: "place" | "box" | "points" | "shape"; to?: "corners" | "middles" };
   separate_islands: { islands: (number | string)[] };
   turn_upright: { islands: (number | string)[] };
   reflect_islands: { islands: (number | string)[] };
   bring_onto_sheet: { islands: (number | string)[] };
   match_density: { islands: (number | string)[]; density_px_per_mm: number };
   true_shape: { islands: (number | string)[] };
-  lay_flat: {
-    islands?: (number | string)[] | null;
-    faces?: number[] | null;
-    by?: "unfold" | "rollout" | "direction" | "angle" | "square_on" | "seen" | "wrap";
-    seams?: "drawn" | "angle" | "none" | "all";
-    angle_deg?: number;
-    direction?: [number, number, number] | null;
-    sides?: "six" | "three" | "left_right" | "top_bottom" | "front_back";
-    axis?: [number, number, number] | null;
-    origin?: [number, number, number] | null;
-    mirrored?: boolean;
-    into?: { width_px: number; height_px: number; keep?: boolean } | null;
-    pins?: number[];
-    gutter_px?: number | null;
-  };
+  lay_flat: { islands?: (number | string)[] | null; faces?: number[] | null; by?: "unfold" | "rollout" | "direction" | "angle" | "square_on" | "seen" | "wrap"; seams?: "drawn" | "angle" | "none" | "all"; angle_deg?: number; direction?: [number, number, number] | null; sides?: "six" | "three" | "left_right" | "top_bottom" | "front_back"; axis?: [number, number, number] | null; origin?: [number, number, number] | null; mirrored?: boolean; into?: { width_px: number; height_px: number; keep?: boolean } | null; pins?: number[]; gutter_px?: number | null };
   relax: { islands: (number | string)[]; border?: "free" | "held"; pins?: number[]; steps?: number | null };
   mark_seams: { edges: number[]; cut?: boolean; mirrored?: boolean };
   start_seams: { from: "none" | "map" };
@@ -177,89 +58,17 @@ export interface Operations {
   make_twins: { parts: (number | string)[] };
   add_underlay: { picture: string; name?: string | null; reference?: boolean; resize?: boolean };
   show_underlay: { index?: number | string | null; how?: "stretch" | "keep_scale" | "follow_cells"; resize?: boolean };
-  change_underlay: {
-    index: number | string;
-    name?: string | null;
-    opacity?: number | null;
-    locked?: boolean | null;
-    reference?: boolean | null;
-    scale_note?: string | null;
-  };
+  change_underlay: { index: number | string; name?: string | null; opacity?: number | null; locked?: boolean | null; reference?: boolean | null; scale_note?: string | null };
   remove_underlay: { index: number | string };
-  correct_underlay: {
-    index: number | string;
-    recipe: (
-      | { step: "straighten"; corners: [number, number][]; width_px?: number | null; height_px?: number | null }
-      | { step: "trim"; left?: number; top?: number; right?: number; bottom?: number }
-      | { step: "leave_out"; way: "across" | "down"; from_px: number; to_px: number }
-      | { step: "even_light"; radius?: number }
-      | {
-          step: "unroll";
-          left_px: number;
-          right_px: number;
-          from_px?: number | null;
-          to_px?: number | null;
-          sag_px?: number;
-        }
-    )[];
-  };
-  set_cells: {
-    index: number | string;
-    cells: {
-      name: string;
-      x: number;
-      y: number;
-      width: number;
-      height: number;
-      outline?: [number, number][] | null;
-      color?: [number, number, number] | null;
-      flat?: boolean;
-      shade?: "across" | "down" | null;
-    }[];
-  };
-  set_landmarks: {
-    landmarks: {
-      to_px: [number, number];
-      triangle?: number | null;
-      shares?: [number, number, number] | null;
-      point?: number | null;
-      island?: number | string | null;
-      at_px?: [number, number] | null;
-    }[];
-  };
-  fit_landmarks: {
-    islands?: (number | string)[] | null;
-    kind?: "move" | "similarity" | "affine" | "perspective" | "soft";
-    rules?: ("no_shear" | "no_turn" | "whole_pixels")[];
-    mirrored?: boolean | null;
-  };
-  set_into_cells: {
-    assignments: {
-      islands?: (number | string)[] | null;
-      faces?: number[] | null;
-      material?: number | string | null;
-      rest?: boolean;
-      cell?: number | string | null;
-      cells?: (number | string)[] | null;
-      way?: "inside" | "fill" | "cover" | "true_shape";
-      together?: boolean;
-      turn?: "up" | "keep";
-      turn_deg?: number;
-      mirrored?: boolean;
-    }[];
-    inset_px?: number | null;
-  };
+  correct_underlay: { index: number | string; recipe: ({ step: "straighten"; corners: [number, number][]; width_px?: number | null; height_px?: number | null } | { step: "trim"; left?: number; top?: number; right?: number; bottom?: number } | { step: "leave_out"; way: "across" | "down"; from_px: number; to_px: number } | { step: "even_light"; radius?: number } | { step: "unroll"; left_px: number; right_px: number; from_px?: number | null; to_px?: number | null; sag_px?: number })[] };
+  add_correction: { index: number | string; step: "straighten" | "trim" | "leave_out" | "even_light" | "unroll"; places_px?: [number, number][] };
+  set_cells: { index: number | string; cells: ({ name: string; x: number; y: number; width: number; height: number; outline?: [number, number][] | null; color?: [number, number, number] | null; flat?: boolean; shade?: "across" | "down" | null })[] };
+  draw_cell: { index: number | string; corners_px: [number, number][] };
+  set_landmarks: { landmarks: ({ to_px: [number, number]; triangle?: number | null; shares?: [number, number, number] | null; point?: number | null; island?: number | string | null; at_px?: [number, number] | null })[] };
+  fit_landmarks: { islands?: (number | string)[] | null; kind?: "move" | "similarity" | "affine" | "perspective" | "soft"; rules?: ("no_shear" | "no_turn" | "whole_pixels")[]; mirrored?: boolean | null };
+  set_into_cells: { assignments: ({ islands?: (number | string)[] | null; faces?: number[] | null; material?: number | string | null; rest?: boolean; cell?: number | string | null; cells?: (number | string)[] | null; way?: "inside" | "fill" | "cover" | "true_shape"; together?: boolean; turn?: "up" | "keep"; turn_deg?: number; mirrored?: boolean })[]; inset_px?: number | null };
   set_inset: { inset_px: number };
-  lay_along_gradient: {
-    islands?: (number | string)[] | null;
-    faces?: number[] | null;
-    material?: number | string | null;
-    rest?: boolean;
-    cell: number | string;
-    direction: [number, number, number];
-    way?: "across" | "down";
-    reverse?: boolean;
-  };
+  lay_along_gradient: { islands?: (number | string)[] | null; faces?: number[] | null; material?: number | string | null; rest?: boolean; cell: number | string; direction: [number, number, number]; way?: "across" | "down"; reverse?: boolean };
   map_palette: { neutral?: number | string | null; collapse?: boolean; inset?: number };
   move_points: { points: number[]; move_px: [number, number]; to?: "corners" | "middles" | null };
   bend_islands: { islands: (number | string)[]; columns?: number; rows?: number; shifts: [number, number][] };
@@ -294,30 +103,7 @@ export interface Picks {
   others: { picked: number[] };
   carry: { of: "faces" | "edges" | "corners"; picked: number[] };
   mirrored: { picked: number[] };
-  box: {
-    corners: [number, number, number, number];
-    view?:
-      | [
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-          number,
-        ]
-      | null;
-    see_through?: boolean;
-  };
+  box: { corners: [number, number, number, number]; view?: [number, number, number, number, number, number, number, number, number, number, number, number, number, number, number, number] | null; see_through?: boolean };
   material: { picked: number[] };
   part: { picked: number[] };
   facing: { picked: number[]; angle_deg?: number };
@@ -332,3 +118,6 @@ export interface Picks {
 
 export type Assignment = Operations["set_into_cells"]["assignments"][number];
 export type CorrectionStep = Operations["correct_underlay"]["recipe"][number];
+
+/** How many landmarks each kind of fit takes at least. */
+export const FEWEST_LANDMARKS = {"move":1,"similarity":2,"affine":3,"perspective":4,"soft":1} as const;

@@ -11,6 +11,10 @@ module SheetTrace
 
         number :radius, 0.02..1, "how wide the surroundings are, as a share of the longer side", default: 0.15
 
+        PLACES = 0
+
+        def self.begun(_size, _places) = filled({})
+
         def self.size(size, **) = size
 
         def self.call(image, radius:)

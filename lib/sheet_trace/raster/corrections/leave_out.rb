@@ -11,6 +11,15 @@ module SheetTrace
         whole :from_px, 0..100_000, label: "from"
         whole :to_px, 0..100_000, label: "to"
 
+        PLACES = 2 # opposite corners
+
+        # Across where the strip is higher than wide, or else down.
+        def self.begun(size, places)
+          left, top, right, bottom = Corrections.box(size, places)
+          across = bottom - top > right - left
+          { way: across ? "across" : "down", from_px: across ? left : top, to_px: across ? right : bottom }
+        end
+
         # @return [String, nil] what is wrong with a strip of a picture of this size
         def self.problem(size, way:, from_px:, to_px:)
           length = size[way == "across" ? 0 : 1]

@@ -13,6 +13,10 @@ module SheetTrace
         whole :width_px, 1..16_384, "of the rectangle; the mean lengths of opposite sides if nil", optional: true
         whole :height_px, 1..16_384, optional: true
 
+        PLACES = 4 # clockwise from the top left
+
+        def self.begun(_size, places) = { corners: places.map { |place| place.map { |px| px.round(1) } } }
+
         # @return [String, nil] what is wrong with the corners
         def self.problem(_size, corners:, **)
           "the corners don't go round a rectangle; name them from the top left clockwise" unless round?(corners)

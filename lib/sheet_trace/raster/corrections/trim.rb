@@ -12,6 +12,13 @@ module SheetTrace
         whole :right, 0..100_000, "px", default: 0
         whole :bottom, 0..100_000, "px", default: 0
 
+        PLACES = 2 # opposite corners of what is kept
+
+        def self.begun(size, places)
+          left, top, right, bottom = Corrections.box(size, places)
+          { left: left, top: top, right: size[0] - right, bottom: size[1] - bottom }
+        end
+
         # @return [String, nil] what is wrong with the strips for a picture of this size
         def self.problem(size, left:, top:, right:, bottom:)
           return if size(size, left: left, top: top, right: right, bottom: bottom).min.positive?

@@ -24,6 +24,19 @@ module SheetTrace
         EDGE = 0.995 # share of the radius beyond which the surface is seen too much from the side
         private_constant :EDGE
 
+        PLACES = 0
+
+        # A cylinder as wide as the picture, seen a little from above.
+        def self.begun((width, height), _places)
+          {
+            left_px: 0,
+            right_px: width,
+            from_px: (width * 0.05).round,
+            to_px: (width * 0.95).round,
+            sag_px: (height * 0.02).round
+          }
+        end
+
         # @return [String, nil] what is wrong with its sides
         def self.problem(_size, left_px:, right_px:, from_px:, to_px:, **)
           return "its right side must lie right of the left one" unless right_px > left_px

@@ -65,6 +65,37 @@ describe SheetTrace::Operations::KeepMap do
     summary.density_px_per_mm.each { |density| assert_in_delta 2.5, density, 1e-12 }
   end
 
+  it "says which of two maps is better, figure by figure, and which are alike" do
+    summary =
+      lambda do |**changes|
+        SheetTrace::Layout::Summary.new(
+          islands: 3,
+          stretch_mean: 1.1,
+          stretch_worst: 1.5,
+          density_px_per_mm: [2.0, 4.0],
+          used: 0.5,
+          turned: 0,
+          **changes
+        )
+      end
+
+    assert_equal [0], summary.call.compared(summary.call(islands: 5, used: 0.5004)).values.uniq
+    {
+      stretch_mean: 1.2,
+      stretch_worst: nil,
+      density_px_per_mm: [1.0, 4.0],
+      used: 0.4,
+      turned: 1
+    }.each do |figure, worse|
+      found = summary.call.compared(summary.call(figure => worse))
+
+      assert_equal({ figure => 1 }, found.reject { |_name, rank| rank.zero? })
+      assert_equal(-1, summary.call(figure => worse).compared(summary.call)[figure])
+    end
+    # The same spread of densities at another size of sheet is neither better nor worse.
+    assert_equal 0, summary.call.compared(summary.call(density_px_per_mm: [20.0, 40.0]))[:density_px_per_mm]
+  end
+
   it "refuses a name that is taken, and a map of a model that has changed" do
     job = operate(Demo.lantern_shade.job, "keep_map", name: "one").job
 

@@ -251,6 +251,58 @@ describe "underlays, cells and landmarks of a job" do
       .zip(box, [7, -3, 7, -3]) { |now, was, by| assert_in_delta was + by, now, 1e-6 }
   end
 
+  # The picture has 96 x 64 px whatever the sheet has: on a sheet twice as wide and three times as high, a px of it is
+  # 2 x 3 px.
+  it "draws cells on whole px of the picture, whichever corners come first, under names that are free" do
+    job = operate(templated, "resize_sheet", width_px: 192, height_px: 192).job
+    [[[20.9, 30.2], [61.2, 59.0]], [[61.2, 30.2], [20.9, 59.0]]].each do |corners|
+      drawn = operate(job, "draw_cell", index: 0, corners_px: corners)
+
+      assert_equal [10, 10, 31, 20], drawn.job.fit_setup.cells.last.box
+      assert_equal "template.png: Cell 6 drawn, 21 x 10 px", drawn.sentence
+    end
+    beyond = operate(job, "draw_cell", index: 0, corners_px: [[-50, -50], [4, 6]]).job.fit_setup.cells.last
+
+    assert_equal [0, 0, 2, 2], beyond.box
+    renamed = job.fit_setup.cells.map(&:to_h).tap { |cells| cells[0][:name] = "Cell 6" }
+    job = operate(job, "set_cells", index: 0, cells: renamed).job
+
+    assert_equal "Cell 7",
+                 operate(job, "draw_cell", index: 0, corners_px: [[0, 0], [9, 9]]).job.fit_setup.cells.last.name
+    assert_refused(SheetTrace::InvalidOperationError, message: /holds no px of template\.png/) do
+      operate(job, "draw_cell", index: 0, corners_px: [[500, 10], [600, 90]])
+    end
+  end
+
+  it "begins corrections with what was drawn, and what was corrected before" do
+    job = operate(templated, "resize_sheet", width_px: 192, height_px: 192).job
+    begun =
+      lambda do |before, step, *places|
+        after = operate(before, "add_correction", index: 0, step: step, places_px: places).job
+        [after, after.fit_setup.underlay.recipe.last]
+      end
+    trimmed, trim = begun.call(job, "trim", [20, 30], [180, 180])
+
+    assert_equal({ step: "trim", left: 10, top: 10, right: 6, bottom: 4 }, trim)
+    # What is left, 80 x 50 px, is shown as large as the picture was.
+    _, strip = begun.call(trimmed, "leave_out", [96, 0], [192, 19])
+
+    assert_equal({ step: "leave_out", way: "down", from_px: 0, to_px: 5 }, strip)
+    assert_equal "across", begun.call(job, "leave_out", [40, 0], [20, 192]).last[:way]
+    corners = [[20, 30], [180.5, 30], [180, 150], [20, 150]]
+
+    assert_equal [[10, 10], [90.3, 10], [90, 50], [10, 50]],
+                 begun.call(job, "straighten", *corners).last[:corners].map { |place| place.map { |px| px.round(1) } }
+    assert_in_delta(0.15, begun.call(job, "even_light").last[:radius])
+    assert_equal(
+      { step: "unroll", left_px: 0, right_px: 96, from_px: 5, to_px: 91, sag_px: 1 },
+      begun.call(job, "unroll").last
+    )
+    assert_refused(SheetTrace::InvalidOperationError, message: /straighten takes 4 places; 1 are given/) do
+      begun.call(job, "straighten", [1, 1])
+    end
+  end
+
   it "keeps everything of the fit_setup when a job is stored" do
     job = operate(templated, "set_landmarks", landmarks: [{ point: 0, to_px: [3, 4] }]).job
     job =

@@ -43,36 +43,16 @@ async function find(typed: object = {}) {
   else if (cells) await set(cells);
 }
 
-function draw() {
-  drawing.box("a cell", ({ left, top, right, bottom }) => {
-    const { width_px, height_px } = jobs.job!.sheet;
-    const { box, size_px } = fitting.underlay!;
-    const across = (x: number) =>
-      Math.min(Math.max(Math.round(((x / width_px - box[0]) / box[2]) * size_px[0]), 0), size_px[0]);
-    const down = (y: number) =>
-      Math.min(Math.max(Math.round(((y / height_px - box[1]) / box[3]) * size_px[1]), 0), size_px[1]);
-    const [x, y] = [across(left), down(top)];
-    const cell = {
-      name: freeName(),
-      x,
-      y,
-      width: Math.max(across(right) - x, 1),
-      height: Math.max(down(bottom) - y, 1),
-      outline: null,
-      color: null,
-      flat: false,
-      shade: null,
-    };
-    return set([...fitting.cells, cell]);
-  });
-}
-
-function freeName() {
-  const names = new Set(fitting.cells.map((cell) => cell.name));
-  let number = fitting.cells.length + 1;
-  while (names.has(`Cell ${number}`)) number += 1;
-  return `Cell ${number}`;
-}
+const draw = () =>
+  drawing.box("a cell", ({ left, top, right, bottom }) =>
+    jobs.operate("draw_cell", {
+      index: fitting.fit_setup.shown!,
+      corners_px: [
+        [left, top],
+        [right, bottom],
+      ],
+    }),
+  );
 
 /** A file of cells that was saved here, or that the command line printed. */
 async function load(event: Event) {

@@ -6,6 +6,7 @@
 import { computed, onUnmounted, ref } from "vue";
 import { api } from "@/api/client";
 import type { Landmark, Operations, Pair } from "@/api/types";
+import { FEWEST_LANDMARKS } from "@/api/operations";
 import { useQuestions } from "@/composables/useAnswer";
 import { useDrawing, type Drawn } from "@/stores/drawing";
 import { useFitting } from "@/stores/fitting";
@@ -17,8 +18,7 @@ import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
 import HandPanel from "./HandPanel.vue";
 
-type Kind = "similarity" | "affine" | "perspective" | "soft";
-const LEAST: Record<Kind, number> = { similarity: 2, affine: 3, perspective: 4, soft: 1 };
+type Kind = NonNullable<Operations["fit_landmarks"]["kind"]>;
 const jobs = useJob();
 const fitting = useFitting();
 const drawing = useDrawing();
@@ -34,7 +34,7 @@ const marks = computed(() => fitting.fit_setup.landmarks);
 const own = computed(() =>
   selection.islands.length === 0 ? marks.value : marks.value.filter((mark) => selection.islands.includes(mark.island)),
 );
-const lacking = computed(() => Math.max(LEAST[kind.value] - own.value.length, 0));
+const lacking = computed(() => Math.max(FEWEST_LANDMARKS[kind.value] - own.value.length, 0));
 const pulling = computed(() => drawing.shape === "pull");
 
 const plain = ({ triangle, shares, to_px }: Landmark) => ({ triangle, shares, to_px });

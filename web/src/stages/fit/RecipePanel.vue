@@ -37,70 +37,22 @@ const chosen = ref<CorrectionStep["step"]>("straighten");
 
 const recipe = computed(() => props.underlay.recipe);
 const correct = (steps: CorrectionStep[]) => jobs.operate("correct_underlay", { index: props.index, recipe: steps });
-/** From px of the sheet to px of the picture as it is corrected now. */
-const onPicture = ([x, y]: Pair): Pair => {
-  const { width_px, height_px } = jobs.job!.sheet;
-  const [left, top, width, height] = props.underlay.box;
-  return [
-    ((x / width_px - left) / width) * props.underlay.size_px[0],
-    ((y / height_px - top) / height) * props.underlay.size_px[1],
-  ];
-};
-const tenth = (value: number) => Math.round(value * 10) / 10;
 
+/** Adds the chosen step: of what is drawn on the sheet for it, or as the server begins it. */
 function add() {
-  const [width, height] = props.underlay.size_px;
-  if (chosen.value === "straighten")
-    drawing.places(CORNERS, (places) =>
-      correct([
-        ...recipe.value,
-        { step: "straighten", corners: places.map((place) => onPicture(place).map(tenth) as Pair) },
+  const step = chosen.value;
+  const begin = (places: Pair[]) => jobs.operate("add_correction", { index: props.index, step, places_px: places });
+  const box = (what: string) =>
+    drawing.box(what, ({ left, top, right, bottom }) =>
+      begin([
+        [left, top],
+        [right, bottom],
       ]),
     );
-  else if (chosen.value === "trim") drawing.box("what is kept", (box) => trim(box));
-  else if (chosen.value === "leave_out") drawing.box("the strip that is left out", (box) => leaveOut(box));
-  else if (chosen.value === "even_light") void correct([...recipe.value, { step: "even_light", radius: 0.15 }]);
-  else
-    void correct([
-      ...recipe.value,
-      {
-        step: "unroll",
-        left_px: 0,
-        right_px: width,
-        from_px: Math.round(width * 0.05),
-        to_px: Math.round(width * 0.95),
-        sag_px: Math.round(height * 0.02),
-      },
-    ]);
-}
-
-function corners({ left, top, right, bottom }: { left: number; top: number; right: number; bottom: number }) {
-  const [width, height] = props.underlay.size_px;
-  const [x1, y1] = onPicture([left, top]);
-  const [x2, y2] = onPicture([right, bottom]);
-  const held = (value: number, most: number) => Math.min(Math.max(Math.round(value), 0), most);
-  return [held(x1, width), held(y1, height), held(x2, width), held(y2, height)] as const;
-}
-
-function trim(box: Parameters<typeof corners>[0]) {
-  const [width, height] = props.underlay.size_px;
-  const [left, top, right, bottom] = corners(box);
-  return correct([...recipe.value, { step: "trim", left, top, right: width - right, bottom: height - bottom }]);
-}
-
-/** Across where the rectangle is higher than wide, or else down. */
-function leaveOut(box: Parameters<typeof corners>[0]) {
-  const [left, top, right, bottom] = corners(box);
-  const across = bottom - top > right - left;
-  return correct([
-    ...recipe.value,
-    {
-      step: "leave_out",
-      way: across ? "across" : "down",
-      from_px: across ? left : top,
-      to_px: across ? right : bottom,
-    },
-  ]);
+  if (step === "straighten") drawing.places(CORNERS, begin);
+  else if (step === "trim") box("what is kept");
+  else if (step === "leave_out") box("the strip that is left out");
+  else void begin([]);
 }
 
 const numbers = (step: CorrectionStep) =>

@@ -3,7 +3,7 @@
 import { BModal } from "bootstrap-vue-next";
 import { computed, watch } from "vue";
 import { api } from "@/api/client";
-import type { IslandChange, KeptSheetMap, SheetMap } from "@/api/types";
+import type { ComparedFigures, IslandChange, KeptSheetMap, SheetMap, Summary } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
 import { useCutting } from "@/stores/cutting";
 import MapPicture from "./MapPicture.vue";
@@ -19,46 +19,26 @@ const open = computed({
   set: (on) => !on && (index.value = null),
 });
 const figure = (value: number | null, decimals: number) => (value === null ? "endless" : value.toFixed(decimals));
-/** What it is, its figures on both, and whether less or more is better. */
+/** What it is, its figures on both, and whether the kept or the present one is better, as the server says. */
 const rows = computed(() => {
   if (!maps.value) return [];
-  const [a, b] = maps.value.map((map) => map.summary) as [SheetMap["summary"], SheetMap["summary"]];
-  const row = (
-    text: string,
-    tell: (summary: SheetMap["summary"]) => string,
-    rank: (summary: SheetMap["summary"]) => number,
-  ) => ({ text, told: [tell(a), tell(b)], better: tell(a) === tell(b) ? 0 : Math.sign(rank(b) - rank(a)) });
+  const [kept, present] = maps.value;
+  const row = (text: string, shown: (summary: Summary) => string, figure?: keyof ComparedFigures) => ({
+    text,
+    shown: [shown(kept.summary), shown(present.summary)],
+    better: figure ? [kept.compared[figure] > 0, kept.compared[figure] < 0] : [false, false],
+  });
   return [
-    row(
-      "Islands",
-      (one) => String(one.islands),
-      () => 0,
-    ),
-    row(
-      "Mean stretch",
-      (one) => figure(one.stretch_mean, 3),
-      (one) => one.stretch_mean,
-    ),
-    row(
-      "Worst stretch",
-      (one) => figure(one.stretch_worst, 3),
-      (one) => one.stretch_worst ?? Infinity,
-    ),
+    row("Islands", ({ islands }) => String(islands)),
+    row("Mean stretch", ({ stretch_mean }) => figure(stretch_mean, 3), "stretch_mean"),
+    row("Worst stretch", ({ stretch_worst }) => figure(stretch_worst, 3), "stretch_worst"),
     row(
       "Density, px/mm",
-      (one) => one.density_px_per_mm.map((value) => value.toFixed(2)).join(" to "),
-      (one) => one.density_px_per_mm[1] / Math.max(one.density_px_per_mm[0], 1e-9),
+      ({ density_px_per_mm }) => density_px_per_mm.map((value) => value.toFixed(2)).join(" to "),
+      "density_px_per_mm",
     ),
-    row(
-      "Sheet used",
-      (one) => `${(100 * one.used).toFixed(1)} %`,
-      (one) => -one.used,
-    ),
-    row(
-      "Reading mirrored",
-      (one) => String(one.turned),
-      (one) => one.turned,
-    ),
+    row("Sheet used", ({ used }) => `${(100 * used).toFixed(1)} %`, "used"),
+    row("Reading mirrored", ({ turned }) => String(turned), "turned"),
   ];
 });
 
@@ -115,8 +95,8 @@ async function goBack() {
       <tbody>
         <tr v-for="row in rows" :key="row.text">
           <th scope="row">{{ row.text }}</th>
-          <td v-for="(told, i) in row.told" :key="i" class="num" :class="{ better: row.better === (i === 0 ? 1 : -1) }">
-            {{ told }}{{ row.better === (i === 0 ? 1 : -1) ? " ✓" : "" }}
+          <td v-for="(shown, i) in row.shown" :key="i" class="num" :class="{ better: row.better[i] }">
+            {{ shown }}{{ row.better[i] ? " ✓" : "" }}
           </td>
         </tr>
       </tbody>
