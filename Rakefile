@@ -1,18 +1,51 @@
 # frozen_string_literal: true
 
 require "minitest/test_task"
+require "open3"
 
 Minitest::TestTask.create(:test) { |task| task.test_globs = ["test/{lib,cli,server,demo}/**/*_test.rb"] }
 
-Minitest::TestTask.create("test:browser") do |task|
-  task.test_globs = ["test/browser/**/*_test.rb"]
-  task.warning = false # those of the libraries that drive the browser
+# The parts of bin/test. `rake -j 3 all` does as many at a time; each says how long it took, and what it has to say
+# where it failed.
+PARTS = {
+  "core" => "bundle exec ruby --yjit -S rake test",
+  **Dir["test/browser/*_test.rb"]
+    .sort_by { |path| -File.size(path) }
+    .to_h { |path| ["browser:#{File.basename(path, "_test.rb")}", "bundle exec ruby --yjit -Ilib -Itest #{path}"] },
+  "types" => "cd web && npm run --silent check",
+  "front" => "cd web && npm test --silent",
+  "lint" => "bundle exec rubocop --format quiet && cd web && npm run --silent lint"
+}.freeze
+
+PARTS.each do |name, command|
+  desc "Run part of the tests: #{name}"
+  task "part:#{name}" do
+    started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    output, status = Open3.capture2e(command)
+    seconds = (Process.clock_gettime(Process::CLOCK_MONOTONIC) - started).round
+    puts format("%-18s %4d s  %s", name, seconds, status.success? ? output[/^\d+ runs.*/] : "FAILED\n#{output}")
+    abort unless status.success?
+  end
 end
+
+desc "Run everything, parts beside each other"
+multitask all: PARTS.keys.map { |name| "part:#{name}" }
 
 desc "Make docs/operations.md and the front end's types from what the core and the server declare"
 task :api do
   ruby "-e",
        'require "./server/api_files"; SheetTraceServer::ApiFiles.all.each { |path, content| File.write(path, content) }'
+end
+
+desc "Read spoilt files for long: other ones every time, or those of FUZZ_SEED"
+task :fuzz do
+  seed = ENV.fetch("FUZZ_SEED") { Random.new_seed % 1_000_000 }.to_s
+  puts "FUZZ_SEED=#{seed}"
+  sh(
+    { "FUZZ_SEED" => seed, "FUZZ_ROUNDS" => "20000" },
+    "bundle exec ruby --yjit -Ilib -Itest test/lib/sheet_trace/formats/fuzz_test.rb",
+    verbose: false
+  )
 end
 
 desc "Lay out all Ruby code, 120 columns wide"

@@ -16,6 +16,9 @@ Capybara.register_driver :headless_chromium do |capybara|
     --disable-background-networking
     --disable-component-update
     --disable-sync
+    --disable-accelerated-2d-canvas
+    --disable-gpu-compositing
+    --disable-gpu-rasterization
     --use-angle=swiftshader
     --enable-unsafe-swiftshader
     --ignore-gpu-blocklist

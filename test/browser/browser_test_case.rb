@@ -130,5 +130,22 @@ module BrowserTestCase
     action.perform
   end
 
+  # Waits until the screen shows all that the page has been asked for so far.
+  def drawn = page.evaluate_async_script("requestAnimationFrame(() => requestAnimationFrame(arguments[0]))")
+
+  # Waits until sheet and proof show the job as the server has it.
+  def up_to_date
+    job = @server.get("/api/jobs/#{page.current_path[%r{jobs/([^/]+)}, 1]}")
+
+    assert_selector ".proof-view canvas[data-revision='#{job["revision"]}']"
+    drawn
+  end
+
+  # Tries again until what is asserted holds: for pictures, which nothing in the page tells of.
+  def eventually(&) = page.document.synchronize(Capybara.default_max_wait_time, errors: [Minitest::Assertion], &)
+
+  # A click so long after the last one that it is no double click.
+  def click_again_at(at) = mouse.move_to_location(*at.map(&:round)).pause(duration: 0.5).click.perform
+
   def click_at(at) = mouse.move_to_location(*at.map(&:round)).click.perform
 end

@@ -29,7 +29,7 @@ describe "the cut stage" do
   # A place of the proof, as shares of its width and height, once it stands still.
   def proof(x, y, from: "Front")
     find(".proof-view button", text: from).click
-    sleep 0.4
+    drawn
     left, top, width, height = box(".proof-view canvas")
     [left + (width * x), top + (height * y)]
   end
@@ -108,8 +108,7 @@ describe "the cut stage" do
       spot = proof(0.45, 0.5)
       click_at(spot)
       picked "1 face"
-      sleep 0.5 # else it is a double click
-      click_at(spot)
+      click_again_at(spot)
       picked "0 faces"
       click_with(spot, :control)
       picked "24 faces" # the ring round the shade
@@ -309,8 +308,7 @@ describe "the cut stage" do
 
       assert_done(/1 edge cut: 1 piece/)
       assert_selector "ul[aria-label='Open ends'] li", minimum: 2
-      sleep 0.5 # else it is a double click
-      click_at(on_sheet(344, 250))
+      click_again_at(on_sheet(344, 250))
 
       assert_done(/1 edge closed/)
       picking "Stroke"

@@ -12,14 +12,6 @@ describe "a first job" do
     screen_color(left + (width * share_x), top + (height * share_y))
   end
 
-  def wait_for_proof
-    revision = page.evaluate_script("document.querySelector('.proof-view canvas').dataset.revision")
-    yield
-
-    assert_no_selector ".proof-view canvas[data-revision='#{revision}']"
-    sleep 0.3 # a frame of software WebGL
-  end
-
   it "goes from a dropped model to a trace, a label in the proof, undo and a restarted server" do
     bring_in_caddy
     stage "Lay out"
@@ -48,19 +40,20 @@ describe "a first job" do
       (Vips::Image.black(200, 200, bands: 3) + [200, 30, 40]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
     choose("Bring in a picture", file("mark.png", red))
     find(".island-card", text: "Front").click
-    wait_for_proof { click_button "Set as label on Front" }
+    click_button "Set as label on Front"
     type "Label width", "=120/3"
-    wait_for_proof { type "Label centre, above the island's middle", 20 }
+    type "Label centre, above the island's middle", 20
 
     assert_text "mark: 40 mm wide, 0, 20 mm from the middle of Front, turned 0°"
     find(".proof-view label", text: "Even light").click
     find(".proof-view button", text: "Front").click
-    sleep 0.4
+
+    up_to_date
 
     assert_equal [200, 30, 40], proof_color(0.5, 0.42)
     refute_equal [200, 30, 40], proof_color(0.5, 0.58)
 
-    wait_for_proof { click_button "Undo" }
+    click_button "Undo"
 
     assert_text "Undone: mark: 40 mm wide, 0, 20 mm"
     assert_field "Label centre, above the island's middle", with: "0"

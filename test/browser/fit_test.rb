@@ -117,17 +117,15 @@ describe "the fit stage" do
 
     it "shows hard pixels by themselves, and the picture on the model" do
       find(".proof-view label", text: "Underlay").click
-      sleep 0.6
       # The body's front panel in the middle of the template, 13..22 across and 13..22 down: 3 px beside its edge the
       # colour is the panel's own.
-      left, right = [12.6, 13.4].map { |x| screen_color(*on_sheet(x, 18.5)) }
+      eventually { refute_equal(*[12.6, 13.4].map { |x| screen_color(*on_sheet(x, 18.5)) }) }
+      panel = screen_color(*on_sheet(13.4, 18.5))
 
-      refute_equal left, right
-      assert_equal right, screen_color(*on_sheet(13.9, 18.5))
+      assert_equal panel, screen_color(*on_sheet(13.9, 18.5))
       tools "smooth"
-      sleep 0.4
 
-      refute_equal right, screen_color(*on_sheet(13.05, 18.5))
+      eventually { refute_equal panel, screen_color(*on_sheet(13.05, 18.5)) }
     end
 
     it "shows on the model at once what a hand moves on the sheet, and puts it back when the drag is left" do
@@ -143,7 +141,7 @@ describe "the fit stage" do
       find(".proof-view button", text: "Front").click
       left, top, width, height = box(".proof-view canvas")
       chest = [left + (width / 2), top + (height * 0.62)]
-      sleep 0.6
+      up_to_date
       before = screen_color(*chest)
       mouse
         .move_to_location(*on_sheet(18, 18).map(&:round))
@@ -151,13 +149,11 @@ describe "the fit stage" do
         .move_to_location(*on_sheet(30, 30).map(&:round))
         .move_to_location(*on_sheet(60, 55).map(&:round))
         .perform
-      sleep 0.6
 
-      refute_equal before, screen_color(*chest)
+      eventually { refute_equal before, screen_color(*chest) }
       mouse.send_keys(:escape).release.perform
-      sleep 0.6
 
-      assert_equal before, screen_color(*chest)
+      eventually { assert_equal before, screen_color(*chest) }
     end
 
     it "swaps pictures of other sizes as asked, dims and locks them, and looks at references" do
@@ -250,7 +246,7 @@ describe "the fit stage" do
       click_button "Draw one"
       drag(on_sheet(4, 4), on_sheet(14, 12))
 
-      assert_done(/5 cells/)
+      assert_done(/Cell 5 drawn, 10 x 8 px/)
       find("[role=option]", text: "Cell 5").click
       fill_in "Name of the cell", with: "stripe\n"
 

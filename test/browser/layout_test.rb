@@ -16,7 +16,7 @@ describe "the layout stage" do
     assert_selector ".island-card.picked", text: "Front"
     assert_field "Island name", with: "Front"
     find(".proof-view button", text: "Above").click
-    sleep 0.4
+    drawn
     left, top, width, height = box(".proof-view canvas")
     click_at([left + (width / 2), top + (height / 2)])
 

@@ -29,13 +29,13 @@ describe "the other stages" do
     click_button "Lay over the whole sheet"
 
     assert_text "skin laid over the sheet"
-    sleep 0.5
+    up_to_date
 
     assert_equal [10, 120, 60], screen_color(*on_sheet(1000, 1000))
     click_button "Hide skin"
 
     assert_text "skin: hidden"
-    sleep 0.5
+    up_to_date
 
     refute_equal [10, 120, 60], screen_color(*on_sheet(1000, 1000))
     click_button "Remove skin"

@@ -24,6 +24,7 @@ describe "the core's layers" do
     Job
     Pick
     Operations
+    Recipe
   ]
   folder = File.expand_path("../../lib/sheet_trace", __dir__)
   layer_of =

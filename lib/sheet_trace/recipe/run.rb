@@ -68,9 +68,18 @@ module SheetTrace
           .reduce({}) do |files, (export, index)|
             at("export #{index + 1}", export: index + 1) do
               kind = EXPORTS.fetch(export[:kind].to_s)
-              files.merge(
-                kind.call(job, pictures: @bytes.method(:fetch), **kind.checked(kind.from_plain(export.except(:kind))))
-              )
+              values = kind.checked(kind.from_plain(export.except(:kind)))
+              files.merge(kind.call(job, pictures: @bytes.method(:fetch), **values)) do |path, before, after|
+                next before if before == after
+
+                raise InputError.new(
+                        "#{path} is written by an export before it too, with other content; give one of them another " \
+                          "name, or both the same size",
+                        where: {
+                          file: path
+                        }
+                      )
+              end
             end
           end
       end

@@ -159,6 +159,8 @@ describe SheetTrace::Operations do
     "change_underlay" => [{ index: 1 } => /no underlay 1/],
     "remove_underlay" => [{ index: nil } => /no underlay nil/],
     "correct_underlay" => [{ index: 0, recipe: [] } => /no underlay 0/],
+    "add_correction" => [{ index: 0, step: "trim" } => /no underlay 0/],
+    "draw_cell" => [{ index: 0, corners_px: [[0, 0], [9, 9]] } => /no underlay 0/],
     "set_cells" => [{ index: 0, cells: [] } => /no underlay 0/],
     "set_landmarks" => [
       { landmarks: 3 } => /no list/,

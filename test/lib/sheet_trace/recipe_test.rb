@@ -151,4 +151,33 @@ describe SheetTrace::Recipe do
                    again.artwork.layers.map { |layer| layer.content.picture.digest }
     end
   end
+
+  it "does not write one file over another" do
+    exports = [
+      { kind: "texture", file: "caddy.png", width_px: 64, height_px: 64 },
+      { kind: "model", file: "caddy.obj" }
+    ]
+    assert_refused(
+      SheetTrace::InputError,
+      { export: 2 },
+      message: /export 2: caddy\.png is written by an export before/
+    ) { run.call(caddy.call(exports: exports)) }
+    same = [{ kind: "texture", file: "caddy.png" }, { kind: "model", file: "caddy.obj" }]
+
+    assert_equal %w[caddy.mtl caddy.obj caddy.png], run.call(caddy.call(exports: same)).files.keys.sort
+  end
+
+  it "runs the example of docs/formats.md" do
+    text = File.read(File.expand_path("../../../docs/formats.md", __dir__))[/```json\n(.*?)```/m, 1]
+    Dir.mktmpdir do |folder|
+      File.write(File.join(folder, "tea-caddy.obj"), Demo::TeaCaddy.obj)
+      File.binwrite(File.join(folder, "caddy-front.png"), Demo::TeaCaddy.pictures["caddy-front.png"])
+      File.write(File.join(folder, "recipe.json"), text)
+      program = File.expand_path("../../../bin/sheet-trace", __dir__)
+
+      assert system(program, "run", File.join(folder, "recipe.json"), "-o", File.join(folder, "out"), out: File::NULL)
+      assert_equal [2048, 2048], Vips::Image.new_from_file(File.join(folder, "out", "caddy-large.png")).size
+      assert_equal [1024, 1024], Vips::Image.new_from_file(File.join(folder, "out", "caddy.png")).size
+    end
+  end
 end

@@ -96,8 +96,8 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; kind: stri
             <b>{{ island.name }}</b>
             <span class="num">{{ shown(island.size_mm[0], 1) }} × {{ shown(island.size_mm[1], 1) }} mm</span>
             <span
-              ><span class="num">{{ island.density_px_per_mm.toFixed(2) }} px/mm</span>
-              <em :class="mark(island).kind">{{ mark(island).text }}</em></span
+              ><span class="num">{{ island.density_px_per_mm.toFixed(2) }} px/mm</span>{{ " "
+              }}<em :class="mark(island).kind">{{ mark(island).text }}</em></span
             >
           </span>
         </button>

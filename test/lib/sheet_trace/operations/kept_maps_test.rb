@@ -40,7 +40,7 @@ describe SheetTrace::Operations::KeepMap do
     moved = operate(loaded.job, "transform_islands", islands: [0], move_px: [5, 0]).job
     document = SheetTrace::Job::Snapshot.dump(moved, before: loaded).document
 
-    assert_equal loaded.document[:kept_maps], document[:kept_maps]
+    assert_equal [loaded.document[:kept_maps]], [document[:kept_maps]]
     assert_equal ["first"], again.call(job).job.kept_maps.map(&:name)
     assert_equal job.layout.placements, loaded.job.kept_maps[0].layout.placements
   end
