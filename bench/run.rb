@@ -47,13 +47,11 @@ module Bench
     puts "peak memory: #{peak_mb} MB"
   end
 
-  def self.label_on(job, picture_px)
-    operation =
-      SheetTrace::Operations.from_h(
-        "place_picture",
-        { id: "a", picture: "p", picture_px: picture_px, name: "label", island: 12 }
-      )
-    SheetTrace::Operations.run(operation, job).job
+  # @param bytes [String] of the picture's file
+  def self.label_on(job, bytes)
+    file = SheetTrace::Artwork::PictureFile.of_bytes(bytes, name: "label.png")
+    operation = SheetTrace::Operations.from_h("place_picture", { picture: file.digest, island: 12 })
+    SheetTrace::Operations.run(operation, job, pictures: ->(_name) { file }).job
   end
 
   def self.picture
@@ -72,7 +70,7 @@ module Bench
     big = SheetTrace::Layout::Sheet.new(width_px: 4096, height_px: 4096)
     medium = SheetTrace::Layout::Sheet.new(width_px: 2048, height_px: 2048)
     bytes = picture
-    labelled = label_on(job, [1000, 1000])
+    labelled = label_on(job, bytes)
     counts = "#{job.mesh.triangulation.count} triangles, #{job.layout.uv_map.island_count} islands"
     puts "#{obj.bytesize / 1_048_576} MB OBJ, #{counts}"
 
