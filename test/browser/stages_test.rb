@@ -46,6 +46,27 @@ describe "the other stages" do
     assert_selector ".layer", text: "skin"
   end
 
+  it "fills an island with a colour, and takes it back" do
+    bring_in_caddy
+    stage "Art"
+    find(".island-card", text: "Front").click
+    click_button "Fill"
+
+    assert_text "Fill laid on Front"
+    click_at(on_sheet(1000, 1000)) # what is picked is tinted
+    mouse.move_to_location(5, 5).perform
+    up_to_date
+
+    assert_equal [0x2f, 0x5a, 0x45], screen_color(*on_sheet(184, 400))
+    refute_equal [0x2f, 0x5a, 0x45], screen_color(*on_sheet(900, 400))
+    click_button "Undo"
+
+    assert_text "No layers yet."
+    up_to_date
+
+    refute_equal [0x2f, 0x5a, 0x45], screen_color(*on_sheet(184, 400))
+  end
+
   it "moves a label by hand" do
     bring_in_caddy
     stage "Art"
