@@ -5,19 +5,14 @@ module SheetTrace
     module Exports
       # The model that wears the composed sheet, in the format of the file's ending, with what belongs to it beside.
       module Model
-        extend Parameters
+        extend Sized
 
         text :file, "path to write, ending with .obj, .glb, .dae or .ply", longest: 1000
-        whole :width_px, SheetTrace::Layout::Sheet::SIDE_PX, "of its texture; the sheet's if nil", optional: true
-        whole :height_px, SheetTrace::Layout::Sheet::SIDE_PX, optional: true
+        sized "of its texture; the sheet's if nil"
 
         # @return [Hash{String => String}] path => bytes
         def self.call(job, pictures:, file:, width_px:, height_px:)
-          size =
-            SheetTrace::Layout::Sheet.new(
-              width_px: width_px || job.sheet.width_px,
-              height_px: height_px || job.sheet.height_px
-            )
+          size = sheet(job, width_px, height_px)
           files =
             Job::Deliver.call(
               job,

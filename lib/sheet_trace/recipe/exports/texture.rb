@@ -5,34 +5,16 @@ module SheetTrace
     module Exports
       # The composed sheet as PNG.
       module Texture
-        extend References
+        extend Sized
 
         text :file, "path to write, ending with .png", longest: 1000
-        whole :width_px, SheetTrace::Layout::Sheet::SIDE_PX, "the sheet's if nil", optional: true
-        whole :height_px, SheetTrace::Layout::Sheet::SIDE_PX, optional: true
+        sized "the sheet's if nil"
         parameter :edition, Parameters::Text.new(80), "its name; the one shown if nil", optional: true
 
         # @return [Hash{String => String}] path => bytes
         def self.call(job, pictures:, file:, width_px:, height_px:, edition:)
-          unless file.downcase.end_with?(".png")
-            raise InputError.new("#{file} does not end with .png", where: { file: file })
-          end
-
-          size =
-            SheetTrace::Layout::Sheet.new(
-              width_px: width_px || job.sheet.width_px,
-              height_px: height_px || job.sheet.height_px
-            )
-          {
-            file =>
-              Formats::Png::Writer.call(
-                Artwork::Compose.call(
-                  job.artwork,
-                  job.canvas(pictures: pictures, size: size),
-                  edition: index(job, edition)
-                )
-              )
-          }
+          canvas = job.canvas(pictures: pictures, size: sheet(job, width_px, height_px))
+          png(file) { Artwork::Compose.call(job.artwork, canvas, edition: index(job, edition)) }
         end
 
         def self.index(job, name)

@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Recipe
+    module Exports
+      # What exports share that draw the sheet at a size of their own.
+      module Sized
+        include Parameters
+
+        # Declares the size.
+        def sized(note)
+          whole :width_px, SheetTrace::Layout::Sheet::SIDE_PX, note, optional: true
+          whole :height_px, SheetTrace::Layout::Sheet::SIDE_PX, optional: true
+        end
+
+        # @return [Layout::Sheet]
+        def sheet(job, width_px, height_px)
+          SheetTrace::Layout::Sheet.new(
+            width_px: width_px || job.sheet.width_px,
+            height_px: height_px || job.sheet.height_px
+          )
+        end
+
+        # @return [Hash{String => String}] path => bytes
+        # @raise [InputError] where: { file: }
+        def png(file)
+          unless file.downcase.end_with?(".png")
+            raise InputError.new("#{file} does not end with .png", where: { file: file })
+          end
+
+          { file => Formats::Png::Writer.call(yield) }
+        end
+      end
+    end
+  end
+end
