@@ -4,11 +4,14 @@ require "minitest/test_task"
 require "open3"
 
 Minitest::TestTask.create(:test) { |task| task.test_globs = ["test/{lib,cli,server,demo}/**/*_test.rb"] }
+Minitest::TestTask.create("test:lib") { |task| task.test_globs = ["test/lib/**/*_test.rb"] }
+Minitest::TestTask.create("test:programs") { |task| task.test_globs = ["test/{cli,server,demo}/**/*_test.rb"] }
 
 # The parts of bin/test. `rake -j 3 all` does as many at a time; each says how long it took, and what it has to say
 # where it failed.
 PARTS = {
-  "core" => "bundle exec ruby --yjit -S rake test",
+  "core" => "bundle exec ruby --yjit -S rake test:lib",
+  "programs" => "bundle exec ruby --yjit -S rake test:programs",
   **Dir["test/browser/*_test.rb"]
     .sort_by { |path| -File.size(path) }
     .to_h { |path| ["browser:#{File.basename(path, "_test.rb")}", "bundle exec ruby --yjit -Ilib -Itest #{path}"] },

@@ -217,8 +217,8 @@ module SheetTraceCli
 
       # @return [Array<Hash>]
       def landmarks(path)
-        said = JSON.parse(File.read(path), symbolize_names: true)
-        found = said.is_a?(Hash) ? said[:landmarks] : nil
+        parsed = JSON.parse(File.read(path), symbolize_names: true)
+        found = parsed.is_a?(Hash) ? parsed[:landmarks] : nil
         unless found.is_a?(Array)
           raise SheetTrace::InputError.new(
                   "#{File.basename(path)} has no list called landmarks; see docs/landmarks.md",

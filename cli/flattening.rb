@@ -40,15 +40,15 @@ module SheetTraceCli
 
     # @return [String]
     def to_text(out)
-      told = to_h
-      former = told[:stretch_before] ? format("%.3f", told[:stretch_before][:mean]) : "none"
+      figures = to_h
+      former = figures[:stretch_before] ? format("%.3f", figures[:stretch_before][:mean]) : "none"
       format(
         "%s: %d islands, mean stretch %s -> %.3f, worst %.3f, %d triangles turned, %.2f s",
         out,
-        told[:islands],
+        figures[:islands],
         former,
-        told[:stretch_after][:mean],
-        told[:stretch_after][:worst],
+        figures[:stretch_after][:mean],
+        figures[:stretch_after][:worst],
         @turned,
         @seconds
       )

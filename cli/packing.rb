@@ -38,9 +38,9 @@ module SheetTraceCli
     # @return [String]
     def to_text(out)
       format(
-        "%s: %d islands, %.1f %% of the sheet used, %.2f px/mm, %.2f s",
+        "%s: %s, %.1f %% of the sheet used, %.2f px/mm, %.2f s",
         out,
-        to_h[:islands],
+        SheetTrace::Operations::Phrases.count(to_h[:islands], "island"),
         100 * to_h[:share_used],
         to_h[:density_px_per_mm],
         @seconds

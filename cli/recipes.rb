@@ -30,7 +30,7 @@ module SheetTraceCli
     # @yieldparam sentence [String] of each step
     # @return [SheetTrace::Recipe::Run::Result]
     def call(&)
-      pictures = @recipe.pictures.to_h { |name, file| [name.to_s, File.binread(beside(file.to_s))] }
+      pictures = @recipe.pictures.to_h { |name, file| [name.to_s, picture(name, file.to_s)] }
       SheetTrace::Recipe::Run.call(
         @recipe,
         ModelFiles.read(@model),
@@ -85,6 +85,18 @@ module SheetTraceCli
     end
 
     private
+
+    # The bytes of a picture that the recipe names.
+    def picture(name, file)
+      File.binread(beside(file))
+    rescue SystemCallError
+      raise SheetTrace::InputError.new(
+              "#{File.basename(@path)}: picture #{name} is not at #{file}; put it beside the recipe, or name another",
+              where: {
+                picture: name
+              }
+            )
+    end
 
     def beside(file) = File.expand_path(file, File.dirname(@path))
   end

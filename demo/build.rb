@@ -18,7 +18,7 @@ module Demo
   # @return [Sample]
   def self.tea_caddy
     labels = TeaCaddy.labels.map { |island, file| ["place_picture", { picture: file, island: island }] }
-    made(
+    built(
       "Tea caddy",
       model: {
         "tea-caddy.obj" => TeaCaddy.obj
@@ -30,7 +30,7 @@ module Demo
 
   # @return [Sample] as received, with all its faults
   def self.lantern_shade
-    made(
+    built(
       "Lantern shade, as received",
       model: {
         "lantern-shade.obj" => LanternShade.obj,
@@ -42,7 +42,7 @@ module Demo
   # @return [Sample] with its wrap, which joins at the back
   def self.parade_drum
     wrap = ParadeDrum.pictures.keys.first
-    made(
+    built(
       "Parade drum",
       solid: SheetTrace::Solids.build("cylinder", ParadeDrum::MEASURES),
       pictures: ParadeDrum.pictures,
@@ -61,7 +61,7 @@ module Demo
   # @return [Sample] as its file has it, its template under the islands: to be found, matched and accepted
   def self.heron
     template = Heron.pictures.keys.first
-    made(
+    built(
       "Heron, to be fitted",
       model: {
         "heron.obj" => Heron.obj
@@ -78,10 +78,10 @@ module Demo
   # @return [Sample] walls, roof and sign set into the atlas; the palette lies ready
   def self.kiosk
     cells = Kiosk::CELLS.map { |name, (x, y, width, height)| { name: name, x: x, y: y, width: width, height: height } }
-    bare = made("", model: { "harbour-kiosk.obj" => Kiosk.obj, "harbour-kiosk.mtl" => Kiosk.mtl }).job
+    bare = built("", model: { "harbour-kiosk.obj" => Kiosk.obj, "harbour-kiosk.mtl" => Kiosk.mtl }).job
     sign = bare.mesh.face_parts.eq(bare.mesh.parts.index("sign")).where[4]
     into = ->(inset, **assignment) { ["set_into_cells", { assignments: [assignment], inset_px: inset }] }
-    made(
+    built(
       "Harbour kiosk",
       model: {
         "harbour-kiosk.obj" => Kiosk.obj,
@@ -108,7 +108,7 @@ module Demo
   # Unfolding takes longest of all, and what comes out never changes.
   def self.made_skiff
     model = { "skiff.obj" => Skiff.obj }
-    mesh = (bare = made("", model: model).job).mesh
+    mesh = (bare = built("", model: model).job).mesh
     parts = mesh.parts.each_index.map { |part| mesh.face_parts.eq(part).where.to_a }
     rims = parts.flat_map { |faces| SheetTrace::Pick.call(bare, way: "rim", kind: "edges", faces: faces) }
     cut = [
@@ -116,7 +116,7 @@ module Demo
       ["mark_seams", { edges: (rims + Skiff.keel(mesh)).uniq }],
       ["lay_flat", { by: "unfold", mirrored: true }]
     ]
-    pieces = (0...made("", model: model, operations: cut).job.layout.uv_map.island_count).to_a
+    pieces = (0...built("", model: model, operations: cut).job.layout.uv_map.island_count).to_a
     number = Skiff.pictures.keys.first
     steps = [
       *cut,
@@ -130,8 +130,8 @@ module Demo
       ["show_underlay", { index: 0, how: "keep_scale" }],
       ["rename_edition", { edition: 0, name: "Harbour blue" }]
     ]
-    laid = made("", model: model, pictures: Skiff.pictures, operations: steps).job
-    made(
+    laid = built("", model: model, pictures: Skiff.pictures, operations: steps).job
+    built(
       "Racing skiff",
       model: model,
       pictures: Skiff.pictures,
@@ -157,7 +157,7 @@ module Demo
   #
   # @param operations [Array<Array(String, Hash)>]
   # @return [Sample]
-  def self.made(name, model: {}, solid: nil, sheet: { width_px: 1024, height_px: 1024 }, pictures: {}, operations: [])
+  def self.built(name, model: {}, solid: nil, sheet: { width_px: 1024, height_px: 1024 }, pictures: {}, operations: [])
     steps = operations.map { |step, parameters| { name: step, parameters: parameters } }
     recipe = SheetTrace::Recipe.new(sheet: sheet, operations: steps)
     result =
@@ -169,7 +169,7 @@ module Demo
       )
     Sample.new(name: name, job: result.job, pictures: pictures, model: model, operations: steps)
   end
-  private_class_method :made_skiff, :landmarks, :made
+  private_class_method :made_skiff, :landmarks, :built
 
   # Writes the samples' models and pictures, to be brought in by hand.
   #

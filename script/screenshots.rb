@@ -44,7 +44,7 @@ module Screenshots
       lambda do
         open_job "Lantern shade"
         stage "Cut"
-        find(".inspector label", text: "Lay flat").click
+        tab "Lay flat"
         find("#flatten-method").select("Roll out")
         find(".inspector label", text: "By angle").click
         click_button "Lay everything flat"
@@ -55,27 +55,27 @@ module Screenshots
       lambda do
         open_job "Racing skiff"
         stage "Cut"
-        find(".inspector label", text: "Lay flat").click
+        tab "Lay flat"
         find(".proof-view label", text: "Stretch").click
       end,
     "compare" =>
       lambda do
         open_job "Lantern shade"
         stage "Cut"
-        find(".inspector label", text: "Compare").click
+        tab "Compare"
         fill_in "Name of the map", with: "As received"
         click_button "Set aside"
-        find(".inspector label", text: "Lay flat").click
+        tab "Lay flat"
         click_button "One-seam wrap"
         find(".status-bar .done", text: "wrap")
-        find(".inspector label", text: "Compare").click
-        click_button "Compare"
+        tab "Compare"
+        within(".list-group") { click_button "Compare" }
       end,
     "packing" =>
       lambda do
         open_job "Racing skiff"
         stage "Lay out"
-        find(".inspector label", text: "Pack").click
+        tab "Pack"
         click_button "Pack all islands"
         find("[role=radio][aria-label='Attempt 12']", wait: 60)
       end,
@@ -137,9 +137,13 @@ module Screenshots
 
   # Each from fresh samples: some views change them.
   def self.run(names)
+    samples = {}
     (names.empty? ? VIEWS.keys : names).each do |name|
-      with_server do |server|
-        install_sample(server)
+      with_server(samples) do |server|
+        if samples.empty?
+          install_sample(server)
+          samples = server.files
+        end
         reset_browser
         VIEWS.fetch(name).call
         settle
@@ -164,14 +168,14 @@ module Screenshots
     open_job name
     stage "Fit"
     find(".proof-view label", text: "Underlay").click
-    find(".inspector label", text: page, exact_text: true).click
+    tab page
   end
 
   def self.propose_heron
     open_fit "Heron", "Cells"
     click_button "Find cells"
     find(".status-bar .done", text: "48 cells")
-    find(".inspector label", text: "Match").click
+    tab "Match"
     click_button "Propose cells for all islands"
     find_button "Accept all 8"
   end

@@ -34,9 +34,24 @@ module SheetTraceServer
         "",
         "/** How many landmarks each kind of fit takes at least. */",
         "export const FEWEST_LANDMARKS = #{JSON.generate(SheetTrace::Fit::PointPairs::KINDS)} as const;",
+        "/** Limits that are told before something is tried. */",
+        "export const LIMITS = #{JSON.generate(limits)} as const;",
         ""
       ].join("\n")
     end
+
+    # @return [Hash] sides of a sheet and width of a trace's lines, least and most; how much islands may be stretched
+    #   by tag, and differ in density as a share
+    def self.limits
+      {
+        side_px: SheetTrace::Layout::Sheet::SIDE_PX.minmax,
+        line_px:
+          SheetTrace::Trace::Template.parameters.fetch(:line_px).type.range.then { |range| [range.begin, range.end] },
+        stretch: SheetTrace::Check::Stretch::LIMITS,
+        density: SheetTrace::Check::Density::TOLERANCE
+      }
+    end
+    private_class_method :limits
 
     def self.answers
       [

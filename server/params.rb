@@ -31,13 +31,13 @@ module SheetTraceServer
     # @return [Hash{Symbol => Object}] checked, as the core uses them
     # @raise [SheetTrace::InputError]
     def read(declared, values, job = nil)
-      declared.checked(declared.from_plain(values), SheetTrace::References::Context.new(job: job))
+      declared.validated(declared.from_plain(values), SheetTrace::References::Context.new(job: job))
     end
 
     # The same, from the texts of a query; what is not declared is left out.
     def query(declared, texts, job = nil)
       symbols = texts.to_h { |name, text| [name.to_sym, text.is_a?(String) ? text : text.to_s] }
-      declared.checked(declared.from_texts(symbols), SheetTrace::References::Context.new(job: job))
+      declared.validated(declared.from_texts(symbols), SheetTrace::References::Context.new(job: job))
     end
 
     # @return [SheetTrace::Layout::Sheet] of width_px and height_px, or else the default

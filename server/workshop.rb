@@ -26,8 +26,10 @@ module SheetTraceServer
     # @return [SheetTrace::Job::Snapshot]
     def snapshot(id, revision_id = nil)
       row = @jobs.revision(id, revision_id)
-      @snapshots.getset(row[:id]) do
-        SheetTrace::Job::Snapshot.load(JSON.parse(row[:document], symbolize_names: true), @jobs.blobs.method(:fetch))
+      while_it_lasts(id) do
+        @snapshots.getset(row[:id]) do
+          SheetTrace::Job::Snapshot.load(JSON.parse(row[:document], symbolize_names: true), @jobs.blobs.method(:fetch))
+        end
       end
     end
 
@@ -77,7 +79,7 @@ module SheetTraceServer
     # @yieldparam job [SheetTrace::Job]
     # @return [String] bytes of an image, rendered once for a revision and a key
     def image(id, revision_id, *key)
-      @images.getset([id, revision_id, *key]) { yield snapshot(id, revision_id).job }
+      while_it_lasts(id) { @images.getset([id, revision_id, *key]) { yield snapshot(id, revision_id).job } }
     end
 
     # @return [#call] takes a digest, gives the picture's bytes
@@ -108,6 +110,14 @@ module SheetTraceServer
     end
 
     private
+
+    # What a job is made of goes with it: where something lacks as the job was deleted meanwhile, the job is not found.
+    def while_it_lasts(id)
+      yield
+    rescue KeyError
+      @jobs.find(id)
+      raise
+    end
 
     # @param started [SheetTrace::Job::Start::Started]
     def create(started, model:, files: {})

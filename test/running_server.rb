@@ -22,6 +22,9 @@ class RunningServer
     start
   end
 
+  # @return [Hash{String => String}] what the store consists of now: name => bytes
+  def files = Dir["#{@database}*"].to_h { |path| [File.basename(path), File.binread(path)] }
+
   def url(path = "/") = "http://127.0.0.1:#{port}#{path}"
 
   def start
@@ -54,6 +57,19 @@ class RunningServer
         { "content-type" => "application/json" }.merge(headers.transform_keys(&:to_s))
       )
     JSON.parse(response.body)
+  end
+
+  # Starts a job of a model's files.
+  #
+  # @param files [Hash{String => String}] name => bytes
+  # @return [Hash] the job
+  def upload(files)
+    request = Net::HTTP::Post.new("/api/jobs")
+    request.set_form(
+      files.map { |name, bytes| ["files[]", StringIO.new(bytes), { filename: name }] },
+      "multipart/form-data"
+    )
+    JSON.parse(Net::HTTP.start("127.0.0.1", port) { |http| http.request(request) }.body)
   end
 
   def delete(path) = Net::HTTP.new("127.0.0.1", port).delete(path)

@@ -6,6 +6,15 @@ export default defineConfig({
   plugins: [vue()],
   resolve: { alias: { "@": fileURLToPath(new URL("src", import.meta.url)) } },
   build: { chunkSizeWarningLimit: 1500, assetsInlineLimit: 0, modulePreload: { polyfill: false } },
+  // Bootstrap 5 is written for an older Sass.
+  css: { preprocessorOptions: { scss: { quietDeps: true, silenceDeprecations: ["import"] } } },
   server: { proxy: { "/api": "http://127.0.0.1:4690" } },
-  test: { environment: "happy-dom", include: ["test/**/*.test.ts"] },
+  // One window for all files: making one for each costs more than the tests.
+  test: {
+    environment: "happy-dom",
+    include: ["test/**/*.test.ts"],
+    isolate: false,
+    restoreMocks: true,
+    setupFiles: "test/setup.ts",
+  },
 });

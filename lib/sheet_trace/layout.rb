@@ -69,6 +69,14 @@ module SheetTrace
     # @return [Array<Integer>] islands that lie off the sheet or across its border
     def islands_off_sheet = uv_map.island_count.zero? ? [] : (beyond_sheet_px > OFF_SHEET_PX).where.to_a
 
+    # @return [Array<Integer>] islands of which nothing lies on the sheet
+    def islands_beside_sheet
+      (0...uv_map.island_count).select do |island|
+        left, top, right, bottom = boxes_px[island, true].to_a
+        left >= sheet.width_px || top >= sheet.height_px || right <= 0 || bottom <= 0
+      end
+    end
+
     # @return [Array(Float, Float)] width and height of an island's box, px
     def size_px(island) = boxes_px[island, true].to_a.then { |left, top, right, bottom| [right - left, bottom - top] }
 

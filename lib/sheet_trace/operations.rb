@@ -95,11 +95,11 @@ module SheetTrace
     # @raise [UnknownNameError] where: { name: }
     # @raise [InvalidOperationError] if a parameter is lacking or not known; where: { operation: }
     def self.from_h(name, parameters) =
-      NAMES.fetch(name).then { |operation| said(name) { operation.new(**parameters) } }
+      NAMES.fetch(name).then { |operation| named(name) { operation.new(**parameters) } }
 
     # The same, from parameters as JSON has them: angles in degrees.
     def self.from_plain(name, parameters)
-      NAMES.fetch(name).then { |operation| said(name) { operation.new(**operation.from_plain(parameters)) } }
+      NAMES.fetch(name).then { |operation| named(name) { operation.new(**operation.from_plain(parameters)) } }
     end
 
     # Checks, then works once.
@@ -111,25 +111,25 @@ module SheetTrace
     # @raise [InvalidOperationError] carrying all that is wrong with its parameters, or why it can't be done; where:
     #   { operation: }
     def self.run(operation, job, pictures: ->(_name) {})
-      change = said(operation.class.plain_name) { prepare(operation, job, pictures: pictures).call(job) }
+      change = named(operation.class.plain_name) { prepare(operation, job, pictures: pictures).call(job) }
       lost = change.job.dropped
       return change if lost.empty?
 
       change.with(job: change.job.with(dropped: []), sentence: "#{change.sentence}; dropped: #{lost.join(", ")}")
     end
 
-    # @return [Operation] with names turned into indices and all parameters checked, ready to be called or watched
+    # @return [Operation] with names turned into indices and all parameters validated, ready to be called or watched
     # @raise [InvalidOperationError] where: { operation: }
     def self.prepare(operation, job, pictures: ->(_name) {})
-      said(operation.class.plain_name) { operation.checked(References::Context.new(job: job, pictures: pictures)) }
+      named(operation.class.plain_name) { operation.validated(References::Context.new(job: job, pictures: pictures)) }
     end
 
     # What is wrong with parameters is said as the operation's.
-    def self.said(name)
+    def self.named(name)
       yield
     rescue InputError => e
       raise InvalidOperationError.new([e.message], where: { **e.where, operation: name })
     end
-    private_class_method :said
+    private_class_method :named
   end
 end

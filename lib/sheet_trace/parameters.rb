@@ -9,7 +9,7 @@ module SheetTrace
   #     extend Parameters
   #     number :outer_mm, 0.1..100_000.0, label: "outer diameter", default: 60.0
   #   end
-  #   Ring.checked({ outer_mm: 80 }) # => { outer_mm: 80.0 }
+  #   Ring.validated({ outer_mm: 80 }) # => { outer_mm: 80.0 }
   #
   # Each type is a class of parameters/, and a method here that declares one of it. Words of the job (islands, faces,
   # layers) are added by
@@ -30,10 +30,10 @@ module SheetTrace
 
         # @return [Object] the value as the core uses it
         # @raise [InputError] saying what is wrong; where: { name => value }
-        def checked(value, context)
+        def validated(value, context)
           return nil if value.nil? && optional
 
-          type.check(value, label, context)
+          type.validate(value, label, context)
         rescue InputError => e
           raise e if e.where.any?
 
@@ -80,7 +80,7 @@ module SheetTrace
     def self.label(name) = name.to_s.sub(/_(px_per_mm|px|mm|rad)\z/, "").tr("_", " ").sub("color", "colour")
 
     # @param plain [Hash{Symbol => Object}] as in JSON: names with _deg for angles
-    # @return [Hash{Symbol => Object}] values as the core uses them, not yet checked
+    # @return [Hash{Symbol => Object}] values as the core uses them, not yet validated
     # @raise [InputError] where a parameter is not known
     def from_plain(plain)
       known = parameters.values.to_h { |parameter| [parameter.plain_name, parameter] }
@@ -89,7 +89,7 @@ module SheetTrace
     end
 
     # @param texts [Hash{Symbol => String}] of a query, by names as in JSON; what is not declared is left out
-    # @return [Hash{Symbol => Object}] values as the core uses them, not yet checked
+    # @return [Hash{Symbol => Object}] values as the core uses them, not yet validated
     def from_texts(texts)
       parameters
         .values
@@ -128,13 +128,13 @@ module SheetTrace
 
     # @param values [Hash{Symbol => Object}] names of the core
     # @param context [Object] what the types of the job's words look at
-    # @return [Hash{Symbol => Object}] all of them, checked, as the core uses them
+    # @return [Hash{Symbol => Object}] all of them, validated, as the core uses them
     # @raise [InputError] with all that is wrong; where: of the first
-    def checked(values, context = nil)
+    def validated(values, context = nil)
       problems = []
       found =
         filled(values).to_h do |name, value|
-          [name, parameters[name].checked(value, context)]
+          [name, parameters[name].validated(value, context)]
         rescue InputError => e
           problems << e
           [name, nil]

@@ -61,7 +61,7 @@ module SheetTrace
               )
       end
 
-      finder.call(job, kind, **finder.checked(from, Context.new(job: job, kind: kind)))
+      finder.call(job, kind, **finder.validated(from, Context.new(job: job, kind: kind)))
     end
 
     # The same, from values as JSON has them: angles in degrees.

@@ -48,7 +48,7 @@ module SheetTrace
         raise FormatError.new("#{name} is no recipe: it holds no JSON object", where: { file: name })
       end
 
-      new(**from_plain(plain)).checked(nil)
+      new(**from_plain(plain)).validated(nil)
     rescue JSON::ParserError => e
       raise FormatError.new(
               "#{name} is no JSON: #{e.message.lines.first.to_s.slice(0, 100).chomp}",

@@ -21,7 +21,7 @@ module SheetTrace
     # @raise [InputError] where: { solid:, measure: }
     def self.build(kind, measures = {})
       solid = KINDS.fetch(kind)
-      values = solid.checked(measures).to_h { |name, value| [name, name.end_with?("_mm") ? value.to_f : value] }
+      values = solid.validated(measures).to_h { |name, value| [name, name.end_with?("_mm") ? value.to_f : value] }
       solid.call(**values).reading(kind.tr("_", " "))
     rescue InputError => e
       raise if e.is_a?(UnknownNameError) || e.where.key?(:solid)

@@ -25,7 +25,9 @@ module SheetTraceServer
           mirrored: shape::FLAG,
           reading: [shape.one_of("right", "turned", "reflected"), "how lettering on the sheet reads on the model"],
           up_angle_deg: [shape::NUMBER, "0: model-up points to the top of the sheet; clockwise"],
-          off_sheet: [shape::FLAG, "some of it lies beside the sheet"]
+          stretched: [shape::FLAG, "more than its tag allows"],
+          off_sheet: [shape::FLAG, "some of it lies beside the sheet"],
+          beside_sheet: [shape::FLAG, "all of it does"]
         )
       SHAPES = [SHAPE].freeze
 
@@ -35,6 +37,7 @@ module SheetTraceServer
         tags = job.tags
         boxes = job.layout.boxes_px.to_a
         off = job.layout.islands_off_sheet
+        beside = job.layout.islands_beside_sheet
         stacks =
           SheetTrace::Layout::Stacks.call(job.layout).flat_map { |stack| stack.map { |island| [island, stack] } }.to_h
         job
@@ -60,7 +63,9 @@ module SheetTraceServer
               mirrored: measure.mirrored,
               reading: measure.reading.to_s,
               up_angle_deg: measure.up_angle_rad * 180 / Math::PI,
-              off_sheet: off.include?(index)
+              stretched: SheetTrace::Check::Stretch.beyond?(measure, tags[index]),
+              off_sheet: off.include?(index),
+              beside_sheet: beside.include?(index)
             }
           end
       end

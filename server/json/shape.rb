@@ -78,8 +78,9 @@ module SheetTraceServer
         kinds =
           table.names.to_h do |name|
             kind = table.fetch(name)
-            own = kind.parameters.values.to_h { |parameter| [parameter.plain_name, parameter.type.checked_typescript] }
-            [name, { **own, **kind.fact_types.transform_values(&:checked_typescript) }]
+            own =
+              kind.parameters.values.to_h { |parameter| [parameter.plain_name, parameter.type.validated_typescript] }
+            [name, { **own, **kind.fact_types.transform_values(&:validated_typescript) }]
           end
         words =
           kinds.map do |name, fields|
@@ -106,7 +107,7 @@ module SheetTraceServer
         def initialize(name, **fields)
           @name = name
           @fields = fields.transform_values { |field| Array(field).first }
-          @notes = fields.filter_map { |field, told| [field, told.last] if told.is_a?(Array) }.to_h
+          @notes = fields.filter_map { |field, declared| [field, declared.last] if declared.is_a?(Array) }.to_h
           super(name) do |value| wrong(value) end
         end
 

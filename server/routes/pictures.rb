@@ -13,11 +13,11 @@ module SheetTraceServer
           workshop.jobs.find(params[:id])
           pictures, notes = SheetTrace::Formats::Pictures.open(uploaded_bytes, name: uploaded_name)
           kept =
-            pictures.map do |one|
+            pictures.map do |picture|
               {
-                digest: workshop.jobs.keep_picture(params[:id], one.bytes, one.name, one.seen),
-                name: one.name,
-                **one.seen
+                digest: workshop.jobs.keep_picture(params[:id], picture.bytes, picture.name, picture.seen),
+                name: picture.name,
+                **picture.seen
               }
             end
           status 201

@@ -6,35 +6,41 @@ require "capybara/dsl"
 require "selenium-webdriver"
 require "tmpdir"
 
-Capybara.register_driver :headless_chromium do |capybara|
-  arguments = %w[
-    --headless=new
-    --no-sandbox
-    --disable-dev-shm-usage
-    --disable-quic
-    --no-first-run
-    --disable-background-networking
-    --disable-component-update
-    --disable-sync
-    --disable-accelerated-2d-canvas
-    --disable-gpu-compositing
-    --disable-gpu-rasterization
-    --use-angle=swiftshader
-    --enable-unsafe-swiftshader
-    --ignore-gpu-blocklist
-    --force-device-scale-factor=1
-    --force-color-profile=srgb
-    --disable-search-engine-choice-screen
-  ]
-  options = Selenium::WebDriver::Chrome::Options.new(args: arguments, binary: "/usr/bin/chromium")
-  options.add_option("goog:loggingPrefs", { browser: "ALL" })
-  service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
-  Capybara::Selenium::Driver.new(capybara, browser: :chrome, options: options, service: service)
+CHROMIUM_FLAGS = %w[
+  --headless=new
+  --no-sandbox
+  --disable-dev-shm-usage
+  --disable-quic
+  --no-first-run
+  --disable-background-networking
+  --disable-component-update
+  --disable-sync
+  --disable-accelerated-2d-canvas
+  --disable-gpu-compositing
+  --disable-gpu-rasterization
+  --force-device-scale-factor=1
+  --force-prefers-reduced-motion
+  --force-color-profile=srgb
+  --disable-search-engine-choice-screen
+].freeze
+# Three dimensions without a graphics card cost most of the time that a page takes.
+{
+  with_proof: %w[--use-angle=swiftshader --enable-unsafe-swiftshader --ignore-gpu-blocklist],
+  without_proof: %w[--disable-3d-apis]
+}.each do |name, flags|
+  Capybara.register_driver(name) do |capybara|
+    options = Selenium::WebDriver::Chrome::Options.new(args: CHROMIUM_FLAGS + flags, binary: "/usr/bin/chromium")
+    options.add_option("goog:loggingPrefs", { browser: "ALL" })
+    service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
+    Capybara::Selenium::Driver.new(capybara, browser: :chrome, options: options, service: service)
+  end
 end
-Capybara.default_driver = :headless_chromium
+Capybara.default_driver = :with_proof
 Capybara.run_server = false
 Capybara.enable_aria_label = true
 Capybara.default_max_wait_time = 8
+# Looking every hundredth of a second costs as much as the pages do.
+Capybara.default_retry_interval = 0.05
 
 # A headless Chromium on a server of its own: for tests, and for the pictures in docs.
 module BrowserSession
@@ -43,9 +49,12 @@ module BrowserSession
   WIDTH = 1280
   HEIGHT = 800
 
-  # Yields a RunningServer on an empty store, which goes with the block.
-  def with_server
+  # Yields a RunningServer, which goes with the block.
+  #
+  # @param files [Hash{String => String}] of another one's store; an empty store without them
+  def with_server(files = {})
     Dir.mktmpdir do |folder|
+      files.each { |name, bytes| File.binwrite(File.join(folder, name), bytes) }
       server = RunningServer.new(File.join(folder, "jobs.sqlite"))
       Capybara.app_host = server.url("")
       yield server
@@ -56,18 +65,28 @@ module BrowserSession
 
   def browser = page.driver.browser
 
-  # Puts the browser at the size of the drawing board, with nothing remembered, on the light bench.
-  def reset_browser
+  # Puts the browser at the size of the drawing board, with nothing remembered, on the light bench, and on no page of
+  # the application.
+  #
+  # @param scale [Numeric] px of the screen to one of the drawing board; fewer are drawn sooner
+  def reset_browser(scale: 1)
+    screen_scale(scale)
+    visit "/api/jobs"
+    page.execute_script("localStorage.clear(); localStorage.setItem('sheet-trace-theme', 'light')")
+  end
+
+  def screen_scale(scale)
     browser.execute_cdp(
       "Emulation.setDeviceMetricsOverride",
       width: WIDTH,
       height: HEIGHT,
-      deviceScaleFactor: 1,
+      deviceScaleFactor: scale,
       mobile: false
     )
-    visit "/" unless page.current_url.start_with?(Capybara.app_host)
-    page.execute_script("localStorage.clear(); localStorage.setItem('sheet-trace-theme', 'light')")
   end
+
+  # Opens a page of the stage.
+  def tab(name) = find(".inspector [role=tab]", text: name, exact_text: true).click
 
   def stage(name) = find(".stage-rail button", text: name).click
 

@@ -6,10 +6,23 @@ require_relative "browser_session"
 require "capybara/minitest"
 require "vips"
 
-# Drives the real interface against the real server. Both are started once; each test finds the store empty.
+# Drives the real interface against the real server. Both are started once; each test finds the store empty. The model
+# is shown only in tests that say so: it_with_proof.
 module BrowserTestCase
   include BrowserSession
   include Capybara::Minitest::Assertions
+
+  # Tests that look at the model in the proof.
+  module WithProof
+    # @param closely [Boolean] whether every px of the screen is drawn, as tests that look at colours want it
+    def it_with_proof(description, closely: false, &block)
+      proofs[it(description, &block)] = closely
+    end
+
+    def proofs = @proofs ||= {}
+  end
+
+  def self.included(tests) = tests.extend(WithProof)
 
   # @return [RunningServer]
   def self.server
@@ -29,14 +42,14 @@ module BrowserTestCase
 
   def setup
     super
+    Capybara.current_driver = self.class.proofs.key?(name) ? :with_proof : :without_proof
     @folder = Dir.mktmpdir
     @server = BrowserTestCase.server
     Capybara.app_host = @server.url("")
     @server.get("/api/jobs")["jobs"].each { |job| @server.delete("/api/jobs/#{job["id"]}") }
     @downloads = File.join(@folder, "downloads").tap { |path| FileUtils.mkdir_p(path) }
     browser.execute_cdp("Browser.setDownloadBehavior", behavior: "allow", downloadPath: @downloads)
-    reset_browser
-    visit "/"
+    reset_browser(scale: self.class.proofs[name] ? 1 : 0.5)
   end
 
   def teardown
@@ -65,11 +78,22 @@ module BrowserTestCase
   # Chooses files as the file dialog does.
   def choose(label, *paths) = find("input[type=file][aria-label='#{label}']", visible: :all).send_keys(paths.join("\n"))
 
-  def bring_in_caddy
-    choose("Choose a model", file("tea-caddy.obj", Demo::TeaCaddy.obj))
+  # Starts a job of a model's files on the server, and opens it.
+  #
+  # @param files [Hash{String => String}] name => bytes
+  def bring_in(files, stage: "model")
+    job = @server.upload(files)
+    visit "/jobs/#{job["id"]}/#{stage}"
 
-    assert_selector ".editor .island-card", count: 6
+    assert_selector ".editor .island-card", minimum: 1
     assert_selector ".sheet-view[aria-busy=false]"
+  end
+
+  def bring_in_caddy(stage: "model") = bring_in({ "tea-caddy.obj" => Demo::TeaCaddy.obj }, stage: stage)
+
+  def bring_in_shade(stage: "model")
+    files = { "lantern-shade.obj" => Demo::LanternShade.obj, "lantern-shade.mtl" => Demo::LanternShade.mtl }
+    bring_in(files, stage: stage)
   end
 
   # Types into a number field and presses Enter.
@@ -102,6 +126,12 @@ module BrowserTestCase
   def screen_color(x, y)
     bytes = browser.screenshot_as(:png)
     Vips::Image.new_from_buffer(bytes, "").getpoint(x.round, y.round).first(3).map(&:round)
+  end
+
+  # Shows every px of the screen from now on, for tests that look at colours.
+  def look_closely
+    screen_scale(1)
+    drawn
   end
 
   # Where an element lies on the screen: left, top, width, height.
@@ -145,7 +175,7 @@ module BrowserTestCase
   def eventually(&) = page.document.synchronize(Capybara.default_max_wait_time, errors: [Minitest::Assertion], &)
 
   # A click so long after the last one that it is no double click.
-  def click_again_at(at) = mouse.move_to_location(*at.map(&:round)).pause(duration: 0.5).click.perform
+  def click_again_at(at) = mouse.move_to_location(*at.map(&:round)).pause(duration: 0.9).click.perform
 
   def click_at(at) = mouse.move_to_location(*at.map(&:round)).click.perform
 end

@@ -5,24 +5,8 @@ require_relative "browser_test_case"
 describe "the cut stage" do
   include BrowserTestCase
 
-  def bring_in_shade
-    choose(
-      "Choose a model",
-      file("lantern-shade.obj", Demo::LanternShade.obj),
-      file("lantern-shade.mtl", Demo::LanternShade.mtl)
-    )
-
-    assert_selector ".sheet-view[aria-busy=false]"
-    stage "Cut"
-  end
-
-  def bring_in_box
-    bring_in_caddy
-    stage "Cut"
-  end
-
-  def tools(name) = find(".inspector label", exact_text: name).click
-  alias_method :picking, :tools
+  def choice(name) = find(".inspector label", text: name, match: :first, exact_text: true).click
+  alias_method :picking, :choice
 
   def picked(text) = assert_selector("output[aria-label=Picked]", exact_text: text)
 
@@ -43,12 +27,12 @@ describe "the cut stage" do
   end
 
   describe "with the lantern shade" do
-    before { bring_in_shade }
+    before { bring_in_shade(stage: "cut") }
 
     it "lays the whole model flat, and tells stretch before and after" do
-      tools "Lay flat"
+      tab "Lay flat"
       find("#flatten-method").select("Roll out")
-      tools "By angle"
+      choice "By angle"
       click_button "Lay everything flat"
 
       assert_done(/All faces laid flat \(rollout\): 11 islands, worst stretch 3\.642 -> 1\.003/)
@@ -61,12 +45,12 @@ describe "the cut stage" do
 
     it "lays only what is picked flat, and gives true shape" do
       find(".island-card", text: "shade Left").click
-      tools "Shape"
+      tab "Shape"
       click_button "True shape for shade Left"
 
       assert_done(/shade Left: worst stretch 3\.642 -> 1\.000/)
       find(".island-card", text: "shade Left").click
-      tools "Lay flat"
+      tab "Lay flat"
       click_button "Lay shade Left flat"
 
       assert_done(/shade Left laid flat \(unfold\)/)
@@ -75,7 +59,7 @@ describe "the cut stage" do
       assert_done(/Islands as in UV set vt/)
     end
 
-    it "picks edges on the model, cuts along them, and follows them when laying flat" do
+    it_with_proof "picks edges on the model, cuts along them, and follows them when laying flat" do
       picking "Edges"
       find("#pick-way").select("that bend more than")
       click_button "Add"
@@ -97,13 +81,13 @@ describe "the cut stage" do
 
       assert_done(/edges? cut: \d+ pieces/)
       picked "0 edges"
-      tools "Lay flat"
+      tab "Lay flat"
       click_button "Lay everything flat"
 
       assert_done(/All faces laid flat \(unfold\)/)
     end
 
-    it "picks faces on the model by click, ring, run and piece, and in a box" do
+    it_with_proof "picks faces on the model by click, ring, run and piece, and in a box" do
       picking "Faces"
       spot = proof(0.45, 0.5)
       click_at(spot)
@@ -138,31 +122,31 @@ describe "the cut stage" do
       assert_done(/\A#{"(?!#{front} )"}\d+ faces picked/)
     end
 
-    it "lays picked faces flat alone, and the rest stays" do
+    it_with_proof "lays picked faces flat alone, and the rest stays" do
       picking "Faces"
       click_with(proof(0.45, 0.5), twice: true)
 
       assert_done(/faces picked/)
-      tools "Lay flat"
+      tab "Lay flat"
       find("#flatten-method").select("Square-on")
       click_button(text: /\ALay \d+ faces flat\z/)
 
       assert_done(/faces laid flat \(square-on\)/)
     end
 
-    it "shows the axis of the cone that fits, and rolls out about a typed one" do
+    it_with_proof "shows the axis of the cone that fits, and rolls out about a typed one" do
       picking "Faces"
       click_with(proof(0.45, 0.5), :control)
       picked "24 faces"
-      tools "Lay flat"
+      tab "Lay flat"
       find("#flatten-method").select("Roll out")
       click_button "Show axis"
 
       # half of 120 - 80 mm over 100 mm: atan(20 / 100)
-      assert_selector ".band .what", text: /\AA cone, half angle 11\.31°/
+      assert_selector ".band .form-text", text: /\AA cone, half angle 11\.31°/
       type "Place on the axis y", "-250"
 
-      assert_selector ".band .what", text: /half angle (?!11\.31)/
+      assert_selector ".band .form-text", text: /half angle (?!11\.31)/
       click_button "Lay 24 faces flat"
 
       assert_done(/24 faces laid flat \(rollout\)/)
@@ -170,12 +154,12 @@ describe "the cut stage" do
 
     it "relaxes watched, and keeps or leaves what is seen; says so where nothing can move" do
       find(".island-card", text: "shade Left").click
-      tools "Shape"
-      tools "Border held"
+      tab "Shape"
+      choice "Border held"
       click_button "Relax shade Left"
 
       assert_text "all its corners are held; nothing is left to move" # it has none inside
-      tools "Free border"
+      choice "Free border"
       click_button "Relax shade Left"
 
       assert_selector "[aria-label=Relaxing]", text: /Step \d+: spacing off by/
@@ -190,17 +174,17 @@ describe "the cut stage" do
     end
 
     it "sets maps aside, compares them side by side, goes back and drops them" do
-      tools "Compare"
+      tab "Compare"
       fill_in "Name of the map", with: "As received"
       click_button "Set aside"
 
       assert_done(/As received/)
-      tools "Lay flat"
+      tab "Lay flat"
       click_button "One-seam wrap"
 
       assert_done(/laid flat \(wrap\)/)
-      tools "Compare"
-      click_button "Compare"
+      tab "Compare"
+      within(".list-group") { click_button "Compare" }
       within(".modal") do
         assert_selector "svg[aria-label='Outlines of As received']"
         assert_selector "tr", text: /Worst stretch\s+3\.642/
@@ -215,11 +199,11 @@ describe "the cut stage" do
   end
 
   describe "with a carton" do
-    before { bring_in_box }
+    before { bring_in_caddy(stage: "cut") }
 
     it "previews a net, which Escape leaves and Enter takes" do
       find(".island-card", text: "Front").click
-      tools "Shape"
+      tab "Shape"
       click_button "Grow a net from Front"
 
       assert_selector ".not-taken", text: "Net of Front: 5 islands joined on"
@@ -257,7 +241,7 @@ describe "the cut stage" do
       click_button "None"
       click_at(on_sheet(180, 250))
       picked "1 face"
-      tools "Shape"
+      tab "Shape"
       click_button "Join along 1 edge"
 
       assert_selector ".not-taken", text: "1 island joined on, 5 left"
@@ -277,13 +261,13 @@ describe "the cut stage" do
 
     it "offers to split an island, and says why it can't" do
       find(".island-card", text: "Front").click
-      tools "Shape"
+      tab "Shape"
       click_button "Split Front in two"
 
       assert_text "Front has too few faces to be split"
     end
 
-    it "picks islands in a box, on the sheet and on the model" do
+    it_with_proof "picks islands in a box, on the sheet and on the model" do
       drag(on_sheet(2, 2), on_sheet(588, 520), :alt)
       picked "2 islands"
       picking "Box"
@@ -359,12 +343,12 @@ describe "the cut stage" do
     end
 
     it "starts clean with no map, and fits a piece into a rectangle" do
-      tools "Lay flat"
+      tab "Lay flat"
       click_button "No map"
 
       assert_done(/6 islands/)
       find(".island-card", text: "Front").click
-      tools "Into a rectangle"
+      choice "Into a rectangle"
       type "Width", "400"
       type "Height", "100"
       uncheck "Keep proportions"

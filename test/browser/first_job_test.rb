@@ -12,8 +12,13 @@ describe "a first job" do
     screen_color(left + (width * share_x), top + (height * share_y))
   end
 
-  it "goes from a dropped model to a trace, a label in the proof, undo and a restarted server" do
-    bring_in_caddy
+  it_with_proof "goes from a dropped model to a trace, a label in the proof, undo and a restarted server",
+                closely: true do
+    visit "/"
+    choose("Choose a model", file("tea-caddy.obj", Demo::TeaCaddy.obj))
+
+    assert_selector ".editor .island-card", count: 6
+    assert_selector ".sheet-view[aria-busy=false]"
     stage "Lay out"
     find("#size-preset").select("512 × 512")
 
@@ -85,6 +90,7 @@ describe "a first job" do
   def unzip(path) = Zip::File.open(path) { |zip| zip.to_h { |entry| [entry.name, entry.get_input_stream.read] } }
 
   it "says in one line what is wrong with a file, and starts no job" do
+    visit "/"
     choose("Choose a model", file("broken.obj", "v 0 0 0\nv 1 0 0\nf 1 2 7\n"))
 
     assert_selector "[role=alert]", text: "broken.obj, line 3: vertex 7 does not exist; the file has 2"
@@ -92,6 +98,7 @@ describe "a first job" do
   end
 
   it "takes a dropped file" do
+    visit "/"
     page.execute_script(<<~JS, Demo::TeaCaddy.obj)
       const data = new DataTransfer();
       data.items.add(new File([arguments[0]], "dropped.obj"));

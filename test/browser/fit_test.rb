@@ -5,15 +5,7 @@ require_relative "browser_test_case"
 describe "the fit stage" do
   include BrowserTestCase
 
-  def tools(name) = find(".inspector label", text: name, match: :first, exact_text: true).click
-
-  def bring_in(name, obj, islands)
-    choose("Choose a model", file(name, obj))
-
-    assert_selector ".editor .island-card", minimum: islands
-    assert_selector ".sheet-view[aria-busy=false]"
-    stage "Fit"
-  end
+  def choice(name) = find(".inspector label", text: name, match: :first, exact_text: true).click
 
   def lay_under(name, bytes)
     choose("Bring in a picture", file(name, bytes))
@@ -25,17 +17,17 @@ describe "the fit stage" do
 
   describe "with the heron" do
     before do
-      bring_in("heron.obj", Demo::Heron.obj, 4)
+      bring_in({ "heron.obj" => Demo::Heron.obj }, stage: "fit")
       lay_under("heron-template.png", Demo::Heron.pictures.values.first)
     end
 
     it "brings the model onto its template: found, proposed, accepted, every corner on a whole pixel" do
       assert_equal({ "width_px" => 96, "height_px" => 64 }, job["sheet"]) # the first picture gives the sheet its size
-      tools "Cells"
+      tab "Cells"
       click_button "Find cells"
 
       assert_done(/48 cells/)
-      tools "Match"
+      tab "Match"
       click_button "Propose cells for all islands"
       click_button "Accept all 8"
 
@@ -44,7 +36,7 @@ describe "the fit stage" do
       boxes = job["islands"].flat_map { |island| island["box_px"] }
 
       boxes.each { |px| assert_in_delta px.round, px, 1e-6 }
-      tools "Picture"
+      tab "Picture"
       click_button "Take it as the art"
 
       assert_done(/heron-template laid over the sheet/)
@@ -74,18 +66,20 @@ describe "the fit stage" do
     end
 
     def turn_to(page_name, by)
-      3.times { mouse.send_keys(by).perform unless page.has_css?(".inspector label.on", text: page_name, wait: 0) }
+      3.times do
+        mouse.send_keys(by).perform unless page.has_css?(".inspector [role=tab].active", text: page_name, wait: 0)
+      end
     end
 
     it "is worked with the keyboard alone, from the picture to delivery" do
       find(".sheet-view canvas").click
-      tab_to(/\Apicture\z/)
+      tab_to(/\APicture\z/)
       turn_to("Cells", :arrow_right)
       tab_to(/\AFind cells\z/)
       mouse.send_keys(:enter).perform
 
       assert_done(/48 cells/)
-      tab_to(/\Acells\z/)
+      tab_to(/\ACells\z/)
       turn_to("Match", :arrow_right)
       tab_to(/\APropose cells/)
       mouse.send_keys(:enter).perform
@@ -100,11 +94,11 @@ describe "the fit stage" do
     end
 
     it "accepts one proposal and keeps the others, and lights its cells" do
-      tools "Cells"
+      tab "Cells"
       click_button "Find cells"
 
       assert_done(/48 cells/)
-      tools "Match"
+      tab "Match"
       click_button "Propose cells for all islands"
       find(".proposals .pair", text: "body Around").click
 
@@ -115,7 +109,7 @@ describe "the fit stage" do
       assert_done(/body Around set into 6 cells/)
     end
 
-    it "shows hard pixels by themselves, and the picture on the model" do
+    it_with_proof "shows hard pixels by themselves, and the picture on the model", closely: true do
       find(".proof-view label", text: "Underlay").click
       # The body's front panel in the middle of the template, 13..22 across and 13..22 down: 3 px beside its edge the
       # colour is the panel's own.
@@ -123,17 +117,18 @@ describe "the fit stage" do
       panel = screen_color(*on_sheet(13.4, 18.5))
 
       assert_equal panel, screen_color(*on_sheet(13.9, 18.5))
-      tools "smooth"
+      choice "smooth"
 
       eventually { refute_equal panel, screen_color(*on_sheet(13.05, 18.5)) }
     end
 
-    it "shows on the model at once what a hand moves on the sheet, and puts it back when the drag is left" do
-      tools "Cells"
+    it_with_proof "shows on the model at once what a hand moves on the sheet, and puts it back when the drag is left",
+                  closely: true do
+      tab "Cells"
       click_button "Find cells"
 
       assert_done(/48 cells/)
-      tools "Match"
+      tab "Match"
       click_button "Propose cells for all islands"
       click_button "Accept all 8"
 
@@ -231,9 +226,9 @@ describe "the fit stage" do
 
   describe "with the caddy" do
     before do
-      bring_in("tea-caddy.obj", Demo::TeaCaddy.obj, 6)
+      bring_in({ "tea-caddy.obj" => Demo::TeaCaddy.obj }, stage: "fit")
       lay_under("palette.png", Demo::Kiosk.pictures["harbour-palette.png"])
-      tools "Cells"
+      tab "Cells"
     end
 
     it "divides a picture into a grid, draws and renames cells, and sets islands in, turned and mirrored" do
@@ -288,7 +283,7 @@ describe "the fit stage" do
     end
 
     it "sets landmarks by pulling, fits by them, and tells what they are off by" do
-      tools "Points"
+      tab "Points"
       click_button "Set landmarks"
       box = job["islands"][0]["box_px"]
       drag(on_sheet(box[0], box[1]), on_sheet(10, 10))
@@ -312,7 +307,7 @@ describe "the fit stage" do
     end
 
     it "drags a corner by itself, held to pixels, and bends an island by a cage" do
-      tools "Points"
+      tab "Points"
       find(".inspector label", text: "Drag corners and edges alone").click
       find(".inspector label", text: "corners", exact_text: true).click
       box = job["islands"][0]["box_px"]

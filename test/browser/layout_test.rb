@@ -5,12 +5,9 @@ require_relative "browser_test_case"
 describe "the layout stage" do
   include BrowserTestCase
 
-  before do
-    bring_in_caddy
-    stage "Lay out"
-  end
+  before { bring_in_caddy(stage: "layout") }
 
-  it "selects in sheet, strip and proof alike" do
+  it_with_proof "selects in sheet, strip and proof alike" do
     click_at(on_sheet(184, 264))
 
     assert_selector ".island-card.picked", text: "Front"
@@ -144,7 +141,7 @@ describe "the layout stage" do
     assert_field "Centre x", with: "700"
   end
 
-  def tools(name) = find(".inspector label", exact_text: name).click
+  def choice(name) = find(".inspector label", text: name, match: :first, exact_text: true).click
 
   def pick(*names)
     find(".island-card", text: names.first).click
@@ -152,7 +149,7 @@ describe "the layout stage" do
   end
 
   it "packs, shows attempts to choose from, and takes one" do
-    tools "Pack"
+    tab "Pack"
 
     assert_text "59.8 % of the sheet is used now; the largest free square is" # 39 200 mm2 at 4 px/mm on 1024 x 1024 px
     type "Margin", "6"
@@ -182,7 +179,7 @@ describe "the layout stage" do
   end
 
   it "goes round what is locked and reserved" do
-    tools "Pack"
+    tab "Pack"
     pick "Front"
     click_button "Lock Front"
 
@@ -207,7 +204,7 @@ describe "the layout stage" do
   end
 
   it "equalises density by weights, and parks what carries no art" do
-    tools "Scale"
+    tab "Scale"
     pick "Top"
     click_button "x2"
 
@@ -235,11 +232,11 @@ describe "the layout stage" do
     find_button("Equal gaps across").click
 
     assert_done(/3 islands spread across/)
-    tools "each"
+    choice "each"
     click_button "90°"
 
     assert_done(/3 islands: turned 90°/)
-    tools "Shape"
+    choice "Shape"
     click_button "Bring to whole pixels"
 
     assert_done(/3 islands brought to pixel corners/)
@@ -253,7 +250,7 @@ describe "the layout stage" do
 
   it "holds drags to pixels, and tells the nearest box while it drags" do
     pick "Front"
-    tools "pixel corners"
+    choice "pixel corners"
     type "Centre x", "184.3"
 
     assert_done(/Front: centre 184\.3/)
@@ -287,17 +284,17 @@ describe "the layout stage" do
     click_button "First onto second"
 
     assert_done(/Front: moved so that a corner lies at 368, 24 px/)
-    tools "UV"
+    choice "UV"
 
     assert_field "Corner y", with: "0.976563" # 1 - 24 / 1024
-    tools "it alone"
+    choice "it alone"
     type "Corner y", "1"
 
     assert_done(/Front: one corner at 368, 0 px/)
   end
 
   it "lays out to be read, stacks twins and parts them" do
-    tools "Order"
+    tab "Order"
     click_button "Reading order"
 
     assert_selector ".not-taken", text: "Islands laid out in reading order"
@@ -325,7 +322,7 @@ describe "the layout stage" do
     click_button "Set aside"
 
     assert_selector "li", text: "First"
-    saved = downloaded { click_link "Save layout as a file" }
+    saved = downloaded { click_link "Save layout" }
     click_button "Reading order"
     click_button "Take it"
     choose("Load a layout file", saved)

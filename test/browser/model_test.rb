@@ -5,17 +5,6 @@ require_relative "browser_test_case"
 describe "the model stage" do
   include BrowserTestCase
 
-  def bring_in_shade
-    choose(
-      "Choose a model",
-      file("lantern-shade.obj", Demo::LanternShade.obj),
-      file("lantern-shade.mtl", Demo::LanternShade.mtl)
-    )
-
-    assert_selector ".editor .island-card", minimum: 5
-    assert_selector ".sheet-view[aria-busy=false]"
-  end
-
   def view = page.evaluate_script("document.querySelector('.sheet-view').dataset.view").split.map(&:to_f)
 
   it "walks from a faulty file to a clean report" do
@@ -57,7 +46,7 @@ describe "the model stage" do
 
   it "hides parts, shows only one, brings all back, and renames" do
     bring_in_shade
-    find(".inspector label", text: "Parts").click
+    tab "Parts"
     click_button "Hide shade"
 
     assert_no_selector ".island-card", text: "shade"
@@ -86,7 +75,7 @@ describe "the model stage" do
     assert_no_selector ".finding", text: /at 6\.40 px.*lid/
   end
 
-  it "shows stretch and density in bands, with the worst faces to step through" do
+  it_with_proof "shows stretch and density in bands, with the worst faces to step through", closely: true do
     bring_in_shade
     find(".proof-view label", text: "Stretch").click
 
@@ -108,6 +97,7 @@ describe "the model stage" do
   end
 
   it "makes a solid by typed measures" do
+    visit "/"
     select "Cylinder", from: "solid-kind"
     type "Diameter", 50
     type "Height, y", "=2*40"
@@ -124,6 +114,7 @@ describe "the model stage" do
       SheetTrace::Formats::Gltf::Writer.call(SheetTrace::Formats::Model.of_reading(reading), base_name: "caddy").files[
         "caddy.glb"
       ]
+    visit "/"
     choose("Choose a model", file("all.zip", SheetTrace::Formats::Zip::Writer.call({ "caddy.glb" => glb })))
 
     assert_selector ".island-card", count: 6
@@ -132,24 +123,17 @@ describe "the model stage" do
     assert_selector ".island-card", text: "80 × 120 mm"
   end
 
-  it "names what lies in one place under the pointer, and cycles through it" do
+  it_with_proof "names what lies in one place under the pointer, and cycles through it" do
     panel = Models.panel.lines(chomp: true)
-    choose(
-      "Choose a model",
-      file(
-        "coat.obj",
-        [
-          "o body",
-          *panel[0..-2],
-          panel.last,
-          "o coat",
-          *panel.grep(/^vt/).map { |line| line.sub("vt 0.", "vt 0.4") },
-          "f 1/5 2/6 3/7 4/8"
-        ].join("\n")
-      )
-    )
-
-    assert_selector ".sheet-view[aria-busy=false]"
+    coat = [
+      "o body",
+      *panel[0..-2],
+      panel.last,
+      "o coat",
+      *panel.grep(/^vt/).map { |line| line.sub("vt 0.", "vt 0.4") },
+      "f 1/5 2/6 3/7 4/8"
+    ]
+    bring_in({ "coat.obj" => coat.join("\n") })
     find(".proof-view button", text: "Front").click
     drawn
     left, top, width, height = box(".proof-view canvas")

@@ -8,7 +8,7 @@ describe "the other stages" do
   include BrowserTestCase
 
   it "sets the unit, names islands and tells what the reader noticed" do
-    choose("Choose a model", file("plate.obj", "v 0 0 0\nv 4 0 0\nv 4 3 0\nv 0 3 0\nf 1 2 3 4\n"))
+    bring_in({ "plate.obj" => "v 0 0 0\nv 4 0 0\nv 4 3 0\nv 0 3 0\nf 1 2 3 4\n" })
 
     assert_selector ".note", text: "has no UVs: each of its 1 faces was laid square-on"
     type "One unit is", 25.4
@@ -22,8 +22,8 @@ describe "the other stages" do
   end
 
   it "lays a skin over the sheet, orders, hides and removes layers" do
-    bring_in_caddy
-    stage "Art"
+    bring_in_caddy(stage: "art")
+    look_closely
     skin = (Vips::Image.black(64, 64, bands: 3) + [10, 120, 60]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
     choose("Bring in a picture", file("skin.png", skin))
     click_button "Lay over the whole sheet"
@@ -47,8 +47,8 @@ describe "the other stages" do
   end
 
   it "fills an island with a colour, and takes it back" do
-    bring_in_caddy
-    stage "Art"
+    bring_in_caddy(stage: "art")
+    look_closely
     find(".island-card", text: "Front").click
     click_button "Fill"
 
@@ -68,8 +68,7 @@ describe "the other stages" do
   end
 
   it "moves a label by hand" do
-    bring_in_caddy
-    stage "Art"
+    bring_in_caddy(stage: "art")
     choose("Bring in a picture", file("lid.png", Demo::TeaCaddy.pictures["caddy-lid.png"]))
     find(".island-card", text: "Front").click
     click_button "Set as label on Front"
@@ -81,16 +80,14 @@ describe "the other stages" do
   end
 
   it "refuses a picture that is none, naming it" do
-    bring_in_caddy
-    stage "Art"
+    bring_in_caddy(stage: "art")
     choose("Bring in a picture", file("words.png", "words"))
 
     assert_selector "[role=alert]", text: "words.png is not an image that is read here"
   end
 
   it "delivers a zip with texture and model" do
-    bring_in_caddy
-    stage "Deliver"
+    bring_in_caddy(stage: "deliver")
     path = downloaded { click_link "Deliver the zip" }
 
     assert_equal %w[tea-caddy.obj tea-caddy.mtl tea-caddy.png], Zip::File.open(path) { |zip| zip.map(&:name) }

@@ -2,12 +2,29 @@
 
 require_relative "../test_helper"
 require_relative "../../demo/build"
+require_relative "../../cli/command_line"
 require "open3"
 
-# Runs the program as a painter would.
 describe "bin/sheet-trace" do
-  program = File.expand_path("../../bin/sheet-trace", __dir__)
-  run = ->(*arguments, **options) { Open3.capture3(RbConfig.ruby, program, *arguments, **options) }
+  # What a command did: a process that was waited for, or the same command line within this one.
+  exit_status = Struct.new(:exitstatus) { def success? = exitstatus.zero? }
+
+  # Runs a command line without a process of its own, which would cost half a second each.
+  run =
+    lambda do |*arguments, chdir: Dir.pwd|
+      streams = [$stdout, $stderr]
+      $stdout = out = StringIO.new
+      $stderr = err = StringIO.new
+      status = 0
+      begin
+        Dir.chdir(chdir) { SheetTraceCli::CommandLine.run(arguments.map(&:to_s)) }
+      rescue SystemExit => e
+        status = e.status
+      end
+      [out.string, err.string, exit_status.new(status)]
+    ensure
+      $stdout, $stderr = streams
+    end
 
   before do
     @folder = Dir.mktmpdir
@@ -18,19 +35,29 @@ describe "bin/sheet-trace" do
 
   it "inspects a model as JSON" do
     out, err, status = run.call("inspect", @caddy, "--json", "--size", "2048x1024", "--unit-mm", "2")
-    told = JSON.parse(out)
+    answer = JSON.parse(out)
 
     assert_predicate status, :success?, err
     assert_equal(
       { "vertices" => 8, "faces" => 6, "triangles" => 12, "uvs" => 24, "parts" => 1, "materials" => 1 },
-      told["counts"]
+      answer["counts"]
     )
-    assert_equal({ "min" => [-80.0, 0.0, -50.0], "max" => [80.0, 240.0, 50.0] }, told["bounds"])
+    assert_equal({ "min" => [-80.0, 0.0, -50.0], "max" => [80.0, 240.0, 50.0] }, answer["bounds"])
     assert_equal %w[name faces size_mm size_px density_px_per_mm stretch_mean stretch_worst mirrored up_angle_deg],
-                 told["islands"][0].keys
+                 answer["islands"][0].keys
     # The caddy's panels are true on a square sheet at 4 px/mm; here twice as wide, and a unit is 2 mm.
-    assert_in_delta 2, told["islands"][0]["stretch_mean"], 1e-6
-    assert_in_delta Math.sqrt(4 * 2), told["islands"][0]["density_px_per_mm"], 1e-6
+    assert_in_delta 2, answer["islands"][0]["stretch_mean"], 1e-6
+    assert_in_delta Math.sqrt(4 * 2), answer["islands"][0]["density_px_per_mm"], 1e-6
+  end
+
+  it "is a program of its own, with exit code 0, or 1 and one line of what is wrong" do
+    program = File.expand_path("../../bin/sheet-trace", __dir__)
+    out, err, status = Open3.capture3(RbConfig.ruby, program, "inspect", @caddy)
+
+    assert_equal [0, "", "Front"], [status.exitstatus, err, out[/^Front/]]
+    out, err, status = Open3.capture3(RbConfig.ruby, program, "inspect", "nowhere.obj")
+
+    assert_equal [1, "", 1], [status.exitstatus, out, err.lines.size]
   end
 
   it "inspects a model as a table" do
@@ -74,28 +101,29 @@ describe "bin/sheet-trace" do
   end
 
   it "carries findings, materials, UV sets and units in its JSON" do
-    told = JSON.parse(run.call("inspect", @caddy, "--json")[0])
-    finding = told["findings"][0]
+    answer = JSON.parse(run.call("inspect", @caddy, "--json")[0])
+    finding = answer["findings"][0]
 
     assert_equal %w[not_upright warning], finding.values_at("code", "severity")
     assert_equal [["Back"], -90.0],
                  finding["where"][0]
                    .values_at("islands", "up_angle_deg")
                    .then { |islands, angle| [islands, angle.round(6)] }
-    assert_equal [{ "name" => "card", "color" => nil, "image" => nil }], told["materials"]
-    assert_equal [{ "name" => "vt", "uvs" => 24, "faces" => 6 }], told["uv_sets"]
-    assert_equal ["obj", nil], told.values_at("format", "file_unit_mm")
+    assert_equal [{ "name" => "card", "color" => nil, "image" => nil }], answer["materials"]
+    assert_equal [{ "name" => "vt", "uvs" => 24, "faces" => 6 }], answer["uv_sets"]
+    assert_equal ["obj", nil], answer.values_at("format", "file_unit_mm")
   end
 
   it "lays a model flat and writes it, at one density, telling stretch before and after" do
     File.write(@caddy, Models.band(24, radius: 30.0, top_radius: 20.0))
     target = File.join(@folder, "flat.obj")
-    told = JSON.parse(run.call("flatten", @caddy, "-o", target, "--method", "rollout", "--seams", "file", "--json")[0])
+    answer =
+      JSON.parse(run.call("flatten", @caddy, "-o", target, "--method", "rollout", "--seams", "file", "--json")[0])
 
-    assert_equal %w[islands stretch_before stretch_after turned_triangles seconds], told.keys
-    assert_equal [1, 0], told.values_at("islands", "turned_triangles")
-    assert_operator told["stretch_before"]["mean"], :>, 2
-    assert_in_delta 1, told["stretch_after"]["worst"], 0.01 # arcs for chords of 24 sides
+    assert_equal %w[islands stretch_before stretch_after turned_triangles seconds], answer.keys
+    assert_equal [1, 0], answer.values_at("islands", "turned_triangles")
+    assert_operator answer["stretch_before"]["mean"], :>, 2
+    assert_in_delta 1, answer["stretch_after"]["worst"], 0.01 # arcs for chords of 24 sides
     inspected = JSON.parse(run.call("inspect", target, "--json")[0])
 
     assert_in_delta 1, inspected["islands"][0]["stretch_worst"], 0.01
@@ -117,29 +145,29 @@ describe "bin/sheet-trace" do
         "-o",
         packed,
         "--size",
-        "1024x512",
+        "512x256",
         "--gutter",
-        "4",
-        "--margin",
         "2",
+        "--margin",
+        "1",
         "--turn",
         "quarter",
         "--json"
       )
-    told = JSON.parse(out)
+    answer = JSON.parse(out)
 
     assert_predicate status, :success?, err
-    assert_equal [6, %w[share_used density_px_per_mm islands seconds]], [told["islands"], told.keys]
-    assert_operator told["share_used"], :>, 0.7
+    assert_equal [6, %w[share_used density_px_per_mm islands seconds]], [answer["islands"], answer.keys]
+    assert_operator answer["share_used"], :>, 0.7
     again = SheetTrace::Formats.read(File.binread(packed), name: "packed.obj")
-    sheet = SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 512)
+    sheet = SheetTrace::Layout::Sheet.new(width_px: 512, height_px: 256)
     boxes = SheetTrace::Job.start(again, source_name: "packed.obj", sheet: sheet).layout.boxes_px
 
-    assert_operator boxes[true, 0..1].min, :>=, 2 - 1e-3
-    assert_operator boxes[true, 2].max, :<=, 1022 + 1e-3
-    out, = run.call("pack", @caddy, "-o", packed, "--size", "64x64", "--upright")
+    assert_operator boxes[true, 0..1].min, :>=, 1 - 1e-3
+    assert_operator boxes[true, 2].max, :<=, 511 + 1e-3
+    out, err, = run.call("pack", @caddy, "-o", packed, "--size", "1024x1024", "--keep-scale", "--upright")
 
-    assert_match(/packed.obj: 6 islands, \d+\.\d % of the sheet used/, out)
+    assert_match(/packed.obj: 6 islands, \d+\.\d % of the sheet used/, out, err)
     _, err, status = run.call("pack", @caddy, "-o", packed, "--size", "64x64", "--turn", "sideways")
 
     refute_predicate status, :success?
@@ -155,10 +183,10 @@ describe "bin/sheet-trace" do
         _out, err, status = run.call("convert", @caddy, target)
 
         assert_predicate status, :success?, err
-        told = JSON.parse(run.call("inspect", target, "--json", "--unit-mm", extension == "glb" ? "1000" : "1")[0])
+        answer = JSON.parse(run.call("inspect", target, "--json", "--unit-mm", extension == "glb" ? "1000" : "1")[0])
 
-        assert_equal 6, told["islands"].size, extension
-        assert_in_delta 80, told["islands"][0]["size_mm"][0], 1e-3, extension
+        assert_equal 6, answer["islands"].size, extension
+        assert_in_delta 80, answer["islands"][0]["size_mm"][0], 1e-3, extension
         [extension, err.lines.size]
       end
 
@@ -219,11 +247,11 @@ describe "bin/sheet-trace" do
     end
 
     it "prints the cells of a picture, or of a typed grid" do
-      told = JSON.parse(run.call("cells", @template, "--json")[0])
+      answer = JSON.parse(run.call("cells", @template, "--json")[0])
 
       assert_equal Demo::Heron.panels.map { |_name, *box| box }.sort,
-                   told["cells"].map { |cell| cell.values_at("x", "y", "width", "height") }.sort
-      assert_equal told["cells"].size, told["cells"].map { |cell| cell["name"] }.uniq.size
+                   answer["cells"].map { |cell| cell.values_at("x", "y", "width", "height") }.sort
+      assert_equal answer["cells"].size, answer["cells"].map { |cell| cell["name"] }.uniq.size
       grid = JSON.parse(run.call("cells", @template, "--json", "--cells", "grid:4x2")[0])["cells"]
 
       assert_equal %w[A1 B1 C1 D1 A2 B2 C2 D2], grid.map { |cell| cell["name"] }
@@ -233,12 +261,12 @@ describe "bin/sheet-trace" do
     it "fits the model onto the template, and tells which island went where and how sure that is" do
       target = File.join(@folder, "fitted.obj")
       out, err, status = run.call("fit", @heron, "-o", target, "--underlay", @template, "--size", "96x64", "--json")
-      told = JSON.parse(out)
+      answer = JSON.parse(out)
 
       assert_predicate status, :success?, err
-      assert_empty told["unassigned"]
-      assert_equal 11, told["assignments"].sum { |one| one["islands"].size }
-      assert_operator told["assignments"].map { |one| one["confidence"] }.min, :>, 0.7
+      assert_empty answer["unassigned"]
+      assert_equal 11, answer["assignments"].sum { |assignment| assignment["islands"].size }
+      assert_operator answer["assignments"].map { |assignment| assignment["confidence"] }.min, :>, 0.7
       reading = SheetTrace::Formats.read(File.binread(target), name: "fitted.obj")
       px = reading.uvs * Numo::DFloat[[96, 64]]
 
@@ -253,7 +281,7 @@ describe "bin/sheet-trace" do
           { island: 0, from_uv: [u, v], to_px: [x, y] }
         end
       file = File.join(@folder, "marks.json").tap { |path| File.write(path, JSON.generate(landmarks: marks)) }
-      told =
+      answer =
         JSON.parse(
           run.call(
             "fit",
@@ -274,8 +302,8 @@ describe "bin/sheet-trace" do
           ]
         )
 
-      assert_equal 3, told["residuals_px"].size
-      assert_operator told["worst_px"], :<, 1e-9
+      assert_equal 3, answer["residuals_px"].size
+      assert_operator answer["worst_px"], :<, 1e-9
       assert_match(
         /3 landmarks; perspective takes 4/,
         run.call(
@@ -334,6 +362,12 @@ describe "bin/sheet-trace" do
       File.write(path, JSON.generate(recipe.merge(exports: [{ kind: "texture", file: "../caddy.png" }])))
 
       assert_match(/would be written outside/, run.call("run", path, "-o", File.join(folder, "out"))[1])
+      File.write(path, JSON.generate(recipe.merge(pictures: { wave: "lost.png" })))
+
+      assert_match(
+        /\Asheet-trace: caddy.json: picture wave is not at lost.png; put it beside/,
+        run.call("run", path, "-o", folder)[1]
+      )
     end
     assert_match(/^place_picture +Sets a picture on an island/, run.call("operations")[0])
     assert_match(/^- `island`: an island: its name, or its number/, run.call("operations", "place_picture")[0])

@@ -78,7 +78,7 @@ describe "jobs on the server" do
     undone = 2.times.map { ask(:post, "/api/jobs/#{job[:id]}/undo") }
 
     assert_equal ["Undone: Front is now called Face", "Undone: Front: moved 10 px right"],
-                 undone.map { |one| one[:done] }
+                 undone.map { |step| step[:done] }
     assert_equal job[:islands], undone.last[:islands]
     assert_equal "There is nothing to undo", ask(:post, "/api/jobs/#{job[:id]}/undo")[:done]
     restart
@@ -137,6 +137,24 @@ describe "jobs on the server" do
     restart
 
     assert_equal first[:islands], ask(:get, "/api/jobs/#{second[:id]}")[:islands]
+  end
+
+  it "says that a job is gone where it is deleted while it is drawn" do
+    job = start_job
+    workshop = app.workshop
+
+    assert_raises(SheetTraceServer::Store::Jobs::NotFound) do
+      workshop.image(job[:id], job[:revision], "sheet") do
+        workshop.jobs.delete(job[:id])
+        workshop.pictures.call("0" * 64)
+      end
+    end
+    # What lacks in a job that is there is a fault of ours, and no lost job.
+    other = start_job
+
+    assert_raises(KeyError) do
+      workshop.image(other[:id], other[:revision], "sheet") { workshop.pictures.call("0" * 64) }
+    end
   end
 
   it "opens a job without UVs, and says so" do

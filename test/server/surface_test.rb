@@ -45,18 +45,18 @@ describe "cutting and laying flat on the server" do
     job = change(job, "mark_seams", edges: rim.drop(1))
     ends = ask(:get, "/api/jobs/#{job[:id]}/pieces?revision=#{job[:revision]}")[:open_ends]
 
-    assert_equal [2, [rim.first]], [ends.size, ends.map { |one| one[:gap] }.uniq.flatten]
+    assert_equal [2, [rim.first]], [ends.size, ends.map { |open_end| open_end[:gap] }.uniq.flatten]
   end
 
   it "tells how near islands would come where a hand has them" do
     job = start_job
-    stand = ->(**said) { ask(:post, "/api/jobs/#{job[:id]}/clearances?revision=#{job[:revision]}", said) }
+    stand = ->(**parameters) { ask(:post, "/api/jobs/#{job[:id]}/clearances?revision=#{job[:revision]}", parameters) }
     # Front and Left are 24 px apart.
-    told = stand.call(islands: [0], change: [1, 0, 10, 0, 1, 0])
+    answer = stand.call(islands: [0], change: [1, 0, 10, 0, 1, 0])
 
-    assert_in_delta 14, told[:gap_px], 1e-6
+    assert_in_delta 14, answer[:gap_px], 1e-6
     assert_equal [1, [], [4.0, 4.0]],
-                 [told[:nearest], told[:over], told[:density_px_per_mm].map { |value| value.round(6) }]
+                 [answer[:nearest], answer[:over], answer[:density_px_per_mm].map { |value| value.round(6) }]
     assert_equal [1], stand.call(islands: [0], change: [1, 0, 30, 0, 1, 0])[:over]
     stand.call(islands: [0], change: [1, 0])
 
@@ -67,10 +67,10 @@ describe "cutting and laying flat on the server" do
   end
 
   it "tells the plane of symmetry and its tolerance" do
-    told = tin.then { |job| ask(:get, "/api/jobs/#{job[:id]}/symmetry?revision=#{job[:revision]}") }
+    answer = tin.then { |job| ask(:get, "/api/jobs/#{job[:id]}/symmetry?revision=#{job[:revision]}") }
 
-    assert_equal "x = 0", told[:plane]
-    assert_operator told[:error_mm], :<=, told[:tolerance_mm]
+    assert_equal "x = 0", answer[:plane]
+    assert_operator answer[:error_mm], :<=, answer[:tolerance_mm]
     lopsided = start_job("v 0 0 0\nv 10 0 0\nv 3 7 0\nv 1 2 9\nf 1 3 2\nf 1 2 4\nf 2 3 4\nf 3 1 4\n")
 
     assert_nil ask(:get, "/api/jobs/#{lopsided[:id]}/symmetry?revision=#{lopsided[:revision]}")[:plane]

@@ -32,8 +32,8 @@ describe "underlays on the server" do
                    .then { |sizes| [[job[:fit_setup][:shown]], sizes.first] }
     proposals = ask(:post, "/api/jobs/#{job[:id]}/matches?revision=#{job[:revision]}", {})[:proposals]
 
-    assert_equal 11, proposals.sum { |one| one[:islands].size }
-    job = change(job, "set_into_cells", assignments: proposals.flat_map { |one| one[:assignments] })
+    assert_equal 11, proposals.sum { |proposal| proposal[:islands].size }
+    job = change(job, "set_into_cells", assignments: proposals.flat_map { |proposal| proposal[:assignments] })
 
     assert_match(/11 pieces set into cells/, job[:done])
     assert(job[:islands].all? { |island| island[:reading] == "right" })
@@ -90,10 +90,10 @@ describe "underlays on the server" do
       Demo::TeaCaddy.pictures.map do |name, bytes|
         upload("/api/jobs/#{job[:id]}/pictures", bytes, name)[:pictures].first[:digest]
       end
-    made = ask(:post, "/api/jobs/#{job[:id]}/compositions", { pictures: digests, width_px: 100, height_px: 100 })
+    composed = ask(:post, "/api/jobs/#{job[:id]}/compositions", { pictures: digests, width_px: 100, height_px: 100 })
 
     assert_equal [%w[caddy-front caddy-side caddy-lid], [212, 212]],
-                 [made[:cells].map { |cell| cell[:name] }, made[:picture].values_at(:width_px, :height_px)]
+                 [composed[:cells].map { |cell| cell[:name] }, composed[:picture].values_at(:width_px, :height_px)]
     ask(:post, "/api/jobs/#{job[:id]}/compositions", { pictures: ["0" * 64] })
 
     assert_failure 404, "not_found", /not in the job/

@@ -4,13 +4,16 @@ import { useEventListener } from "@vueuse/core";
 import { useSettings } from "./stores/settings";
 import FailureBar from "./ui/FailureBar.vue";
 
+/** A box that is not checked means no, rather than nothing. */
+const DEFAULTS = { BFormCheckbox: { uncheckedValue: false } };
+
 useSettings(); // sets the theme
 // A file dropped beside a drop zone must not replace the page.
 useEventListener(document, ["dragover", "drop"], (event) => event.preventDefault());
 </script>
 
 <template>
-  <BApp>
+  <BApp :defaults="DEFAULTS">
     <RouterView />
     <FailureBar />
   </BApp>

@@ -1,7 +1,6 @@
 import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/jetbrains-mono";
-import "bootstrap/dist/css/bootstrap.css";
-import "bootstrap-vue-next/dist/bootstrap-vue-next.css";
+import "./styles/bootstrap.scss";
 import "./styles/tokens.css";
 import "./styles/base.css";
 import { createPinia } from "pinia";

@@ -12,12 +12,12 @@ module SheetTrace
       end
 
       # @return [Proc] takes the value as it is and a References::Context, gives the changed one; raises InputError
-      def check(value, label, context)
+      def validate(value, label, context)
         unless value.is_a?(Hash)
           raise InputError, "#{label} is #{value.inspect.slice(0, 60)}; give what is to be changed of it"
         end
 
-        whole = KindOf.new(@table).check(value, label, context) if value.key?(:kind) && value.size > 1 &&
+        whole = KindOf.new(@table).validate(value, label, context) if value.key?(:kind) && value.size > 1 &&
           complete?(value)
         lambda do |former, other_context|
           whole ||

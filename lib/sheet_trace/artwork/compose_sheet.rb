@@ -22,7 +22,7 @@ module SheetTrace
         columns ||= Math.sqrt(pictures.size).ceil
         rows = pictures.size.fdiv(columns).ceil
         size = [columns, rows].zip(cell_px).map { |count, px| (count * (px + gutter_px)) + gutter_px }
-        check(pictures, size)
+        validate(pictures, size)
         sheet = Vips::Image.black(*size, bands: 4).copy(interpretation: :srgb)
         cells = []
         pictures.each_with_index do |(name, picture), i|
@@ -41,7 +41,7 @@ module SheetTrace
         [sheet, cells]
       end
 
-      def self.check(pictures, size)
+      def self.validate(pictures, size)
         if pictures.size > MOST
           raise LimitError.new(
                   "#{pictures.size} pictures; at most #{MOST} go on one sheet",
@@ -88,9 +88,12 @@ module SheetTrace
 
       def self.unique(name, cells)
         taken = cells.map(&:name)
-        (1..).lazy.map { |number| number == 1 ? name : "#{name} #{number}" }.find { |one| !taken.include?(one) }[0, 80]
+        (1..).lazy.map { |number| number == 1 ? name : "#{name} #{number}" }.find { |free| !taken.include?(free) }[
+          0,
+          80
+        ]
       end
-      private_class_method :check, :trimmed, :even, :fitted, :unique
+      private_class_method :validate, :trimmed, :even, :fitted, :unique
     end
   end
 end

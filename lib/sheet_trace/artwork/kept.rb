@@ -27,7 +27,7 @@ module SheetTrace
       # @param plain [Hash] as in JSON: what is changed of it
       # @return [Kept] checked
       # @raise [InputError] if there is no such thing to change, or it is out of range
-      def changed(plain, context) = with(**self.class.from_plain(plain)).checked(context)
+      def changed(plain, context) = with(**self.class.from_plain(plain)).validated(context)
     end
   end
 end

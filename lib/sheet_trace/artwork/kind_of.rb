@@ -21,12 +21,12 @@ module SheetTrace
       def self.name_of(table, value) = table.names.find { |name| table.fetch(name) == value.class }
 
       # @return [Object] a value of the table, checked
-      def check(value, label, context)
+      def validate(value, label, context)
         unless value.is_a?(Hash) && @table.names.include?(value[:kind])
           raise InputError, "#{label} is #{value.inspect.slice(0, 60)}; give #{to_text}"
         end
 
-        @table.fetch(value[:kind]).then { |kind| kind.new(**kind.from_plain(value.except(:kind))).checked(context) }
+        @table.fetch(value[:kind]).then { |kind| kind.new(**kind.from_plain(value.except(:kind))).validated(context) }
       end
 
       def to_text = "its kind, #{@table.names.join(" or ")}, and what that kind takes"

@@ -130,9 +130,9 @@ module SheetTrace
       def colors(texels)
         band = @band[@texel_map.triangles]
         across = (texels % @size.width_px) + (texels / @size.width_px)
-        period = Numo::Int64.cast(@bands.map { |one| [one.period_px, 1].max })[band]
+        period = Numo::Int64.cast(@bands.map { |step| [step.period_px, 1].max })[band]
         hatched = (across % period < 2) & Numo::Int64.cast(@bands.map(&:period_px))[band].gt(0)
-        plain, dark = [1.0, 0.72].map { |light| Numo::UInt32.cast(@bands.map { |one| packed(one.color, light) }) }
+        plain, dark = [1.0, 0.72].map { |light| Numo::UInt32.cast(@bands.map { |step| packed(step.color, light) }) }
         plain[band].copy.tap { |out| out[hatched] = dark[band][hatched] if hatched.any? }
       end
 

@@ -36,7 +36,7 @@ module SheetTrace
 
       private
 
-      def image = Drawing::Canvas.call(@size.width_px, @size.height_px) { |context| draw(context) }
+      def image = Drawing::CairoImage.call(@size.width_px, @size.height_px) { |context| draw(context) }
 
       def draw(context)
         context.select_font_face(FONT, Cairo::FONT_SLANT_NORMAL, Cairo::FONT_WEIGHT_BOLD)

@@ -5,7 +5,6 @@ module SheetTrace
     # Art islands that are sharper or coarser than the rest, their weights taken into account.
     module Density
       TOLERANCE = 0.05
-      private_constant :TOLERANCE
 
       # @param subject [Subject]
       # @return [Array<Finding>]

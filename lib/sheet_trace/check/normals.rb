@@ -31,7 +31,8 @@ module SheetTrace
             code: "normals",
             severity: "warning",
             message:
-              "#{Check.count(faces.size, "face looks inwards, or against its", "faces look inwards, or against their")} neighbours",
+              "#{Check.count(faces.size, "face looks inwards, or against its", "faces look inwards, or against their")} " \
+                "neighbours",
             meaning: "They vanish where only outsides are drawn, and their islands read mirrored for no reason.",
             places: places,
             mend: Mend.new(label: "Turn them round", operation: "flip_normals", parameters: { faces: faces.to_a })

@@ -10,7 +10,7 @@ module SheetTrace
       # @return [Array<Finding>]
       def self.call(subject)
         LIMITS.filter_map do |tag, limit|
-          islands = subject.tagged(tag).select { |island| (subject.measures[island].stretch_worst || 1.0) > limit }
+          islands = subject.tagged(tag).select { |island| beyond?(subject.measures[island], tag) }
           next if islands.empty?
 
           islands = islands.sort_by { |island| -subject.measures[island].stretch_worst }
@@ -26,6 +26,10 @@ module SheetTrace
           )
         end
       end
+
+      # @param measure [Layout::IslandMeasure]
+      # @return [Boolean] whether it is stretched more than islands with that tag may be
+      def self.beyond?(measure, tag) = (measure.stretch_worst || 1.0) > LIMITS.fetch(tag)
 
       def self.place(subject, island)
         measure = subject.measures[island]

@@ -15,7 +15,7 @@ module SheetTrace
         end
 
         # @return [Vips::Image] 8-bit sRGB with alpha
-        def to_image = Canvas.call(width_px, height_px) { |context| draw(context) }
+        def to_image = CairoImage.call(width_px, height_px) { |context| draw(context) }
 
         # @param context [Cairo::Context] of any surface whose unit is a px
         def draw(context)

@@ -113,7 +113,7 @@ module SheetTrace
             .islands
             .zip(twins.reflected)
             .flat_map do |island, reflected|
-              units.find { |one| one[:islands].first == island }[:islands].map { |own| [own, reflected] }
+              units.find { |group| group[:islands].first == island }[:islands].map { |own| [own, reflected] }
             end
         { islands: all.map(&:first), reflected: all.map(&:last) }
       end
@@ -130,7 +130,7 @@ module SheetTrace
         end
         pairs
           .filter_map { |unit, (spot, found)| proposal(unit, spot, found, table[unit]) if found[:score] > POOR }
-          .sort_by { |made| -made.confidence }
+          .sort_by { |proposal| -proposal.confidence }
       end
 
       def scale_of(pairs, before)
@@ -180,7 +180,7 @@ module SheetTrace
         shape * near * ((1 - NAMED) + (NAMED * reasons[:name]))
       end
 
-      def alike(one, other) = [one, other].minmax.then { |low, high| high.positive? ? low / high : 1.0 }
+      def alike(first, other) = [first, other].minmax.then { |low, high| high.positive? ? low / high : 1.0 }
 
       # Words that names have in common; cells that are only numbered say nothing.
       def named(unit, spot)

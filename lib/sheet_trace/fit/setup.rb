@@ -35,8 +35,8 @@ module SheetTrace
         def self.from_plain(plain)
           new(
             **plain,
-            underlays: plain[:underlays].map { |one| Underlay.from_plain(one) },
-            landmarks: plain[:landmarks].map { |one| Landmark.new(**one) }
+            underlays: plain[:underlays].map { |entry| Underlay.from_plain(entry) },
+            landmarks: plain[:landmarks].map { |entry| Landmark.new(**entry) }
           )
         end
       end

@@ -35,8 +35,8 @@ module SheetTrace
         beside.filter_map do |point, (before, after, *)|
           next unless after
 
-          place, one, two = [point, before, after].map { |p| layout.points_px[p, true].to_a }
-          angles = [one, two].map { |x, y| Math.atan2(y - place[1], x - place[0]) }
+          place, start, stop = [point, before, after].map { |p| layout.points_px[p, true].to_a }
+          angles = [start, stop].map { |x, y| Math.atan2(y - place[1], x - place[0]) }
           [place, Math::PI - (angles.reduce(:-).abs.then { |turn| [turn, (2 * Math::PI) - turn].min })]
         end
       end

@@ -144,13 +144,13 @@ module SheetTrace
         end
         count = 0
         numbers = Array.new(size, 0)
-        roots.each_with_index do |parent, one|
-          root = roots[one] = roots[parent]
-          if root == one
-            numbers[one] = count
+        roots.each_with_index do |parent, child|
+          root = roots[child] = roots[parent]
+          if root == child
+            numbers[child] = count
             count += 1
           else
-            numbers[one] = numbers[root]
+            numbers[child] = numbers[root]
           end
         end
         [Numo::Int32.from_binary(numbers.pack("l*")), count]

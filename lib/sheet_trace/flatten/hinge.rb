@@ -67,7 +67,7 @@ module SheetTrace
       end
 
       def length(corner)
-        a, b = [corner, @mesh.next_corners[corner]].map { |one| @flat[one, true].to_a }
+        a, b = [corner, @mesh.next_corners[corner]].map { |at| @flat[at, true].to_a }
         Math.hypot(a[0] - b[0], a[1] - b[1])
       end
 
@@ -77,11 +77,11 @@ module SheetTrace
         # Neighbours run along their edge in opposite directions, unless one of them is turned round.
         placed = [other, @mesh.next_corners[other]]
         placed.reverse! if @mesh.corner_vertices[placed[0]] != @mesh.corner_vertices[ends[0]]
-        turn = similarity(ends.map { |one| local(one, face) }, placed.map { |one| Complex(*@places[one, true].to_a) })
+        turn = similarity(ends.map { |at| local(at, face) }, placed.map { |at| Complex(*@places[at, true].to_a) })
         known = known_places(face)
-        corners(face).each do |one|
-          spot = known[@mesh.corner_vertices[one]] || turn.call(local(one, face)).rect
-          @places[one, true] = Numo::DFloat[*spot]
+        corners(face).each do |at|
+          spot = known[@mesh.corner_vertices[at]] || turn.call(local(at, face)).rect
+          @places[at, true] = Numo::DFloat[*spot]
         end
         @groups[face] = @homes[face]
       end
@@ -103,7 +103,7 @@ module SheetTrace
           other = @across[corner]
           next unless other && @groups[@mesh.corner_faces[other]] == @homes[face]
 
-          [other, @mesh.next_corners[other]].each { |one| known[@mesh.corner_vertices[one]] = @places[one, true].to_a }
+          [other, @mesh.next_corners[other]].each { |at| known[@mesh.corner_vertices[at]] = @places[at, true].to_a }
         end
       end
     end

@@ -93,9 +93,7 @@ module SheetTrace
 
       # @return [Hash{Integer => Complex}] the two vertices of a corner's edge and where they lie
       def ends(corner)
-        [corner, @mesh.next_corners[corner]].to_h do |one|
-          [@mesh.corner_vertices[one], Complex(*@places[one, true].to_a)]
-        end
+        [corner, @mesh.next_corners[corner]].to_h { |at| [@mesh.corner_vertices[at], Complex(*@places[at, true].to_a)] }
       end
 
       def move(corners, still, moving, reflect)

@@ -40,7 +40,7 @@ module SheetTrace
       def self.own_line(vertex, seams, around, pairs, counts)
         line = [vertex]
         edge = nil
-        while (edge = around[vertex].find { |one| one != edge && seams[one] == 1 })
+        while (edge = around[vertex].find { |next_edge| next_edge != edge && seams[next_edge] == 1 })
           vertex = pairs[edge].sum - vertex
           line << vertex
           break if counts[vertex] != 2 || line.size > counts.size

@@ -80,7 +80,7 @@ module SheetTrace
       def laid = @wanted || (0...cut.piece_count).to_a
 
       # @return [Integer] triangles turned over
-      def turned = laid.sum { |piece| cut.piece(piece).then { |one| Unfold.turned(one, places[one.points, true]) } }
+      def turned = laid.sum { |piece| cut.piece(piece).then { |flat| Unfold.turned(flat, places[flat.points, true]) } }
 
       private
 

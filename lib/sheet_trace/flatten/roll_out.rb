@@ -191,10 +191,10 @@ module SheetTrace
             queue << j
           end
         end
-        checked(done.map.with_index { |angle, i| angle || own[i] })
+        validated(done.map.with_index { |angle, i| angle || own[i] })
       end
 
-      def checked(angles)
+      def validated(angles)
         a, b = [0, 1].map { |k| Numo::DFloat.cast(angles)[@piece.triangles[true, k]] }
         return Numo::DFloat.cast(angles) if (a - b).abs.max < Math::PI
 

@@ -84,7 +84,7 @@ module SheetTrace
 
       # Vertices worth cutting to, of the piece that is stretched most.
       def places_to_reach(state)
-        piece, vertices, places = state.flat.max_by { |one, _, flat| SuggestReliefCuts.stretch(one, flat) }
+        piece, vertices, places = state.flat.max_by { |candidate, _, flat| SuggestReliefCuts.stretch(candidate, flat) }
         depths = depths(piece)
         inner = depths.each_index.select { |i| depths[i] > 1 }
         return [] if inner.empty?

@@ -51,7 +51,7 @@ module SheetTrace
       # @raise [FormatError] if a number is not finite
       # @raise [LimitError] where: { limit:, got: }
       def add(piece)
-        Limits.check(@name, vertices: @vertices += piece.positions.shape[0], faces: @faces += piece.sizes.size)
+        Limits.validate(@name, vertices: @vertices += piece.positions.shape[0], faces: @faces += piece.sizes.size)
         [piece.positions, *piece.uvs.values.map(&:first)].each do |numbers|
           next if numbers.empty? || numbers.isfinite.all?
 

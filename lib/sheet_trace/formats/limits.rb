@@ -9,7 +9,7 @@ module SheetTrace
 
       # @param name [String] of the file
       # @raise [LimitError] where: { limit:, got: }
-      def self.check(name, vertices: 0, faces: 0)
+      def self.validate(name, vertices: 0, faces: 0)
         { "vertices" => [vertices, MOST_VERTICES], "faces" => [faces, MOST_FACES] }.each do |what, (got, limit)|
           next unless got > limit
           raise LimitError.new(

@@ -43,10 +43,10 @@ module SheetTrace
       # @param said [Hash{Integer => Object}] by former island
       # @param word [String] what it says of one, to tell what is lost
       # @return [Hash{Integer => Object}] by new island
-      def by_island(said, word)
-        lost = said.keys - heirs
+      def by_island(values, word)
+        lost = values.keys - heirs
         drop("#{word} of #{lost.map { |island| @job.island_names[island] }.join(", ")}") if lost.any?
-        heirs.each_with_index.filter_map { |former, island| [island, said[former]] if said.key?(former) }.to_h
+        heirs.each_with_index.filter_map { |former, island| [island, values[former]] if values.key?(former) }.to_h
       end
 
       # @param former [Array<Integer>]
@@ -260,9 +260,9 @@ module SheetTrace
       # Source: Ericson, "Real-Time Collision Detection", 2004, 3.4.
       def barycentric(at, (a, b, c))
         v0, v1, v2 = [b, c, at].map { |corner| corner.zip(a).map { |x, y| x - y } }
-        dot = ->(one, other) { one.zip(other).sum { |x, y| x * y } }
+        dot = ->(first, other) { first.zip(other).sum { |x, y| x * y } }
         d00, d01, d11, d20, d21 =
-          [[v0, v0], [v0, v1], [v1, v1], [v2, v0], [v2, v1]].map { |one, other| dot.call(one, other) }
+          [[v0, v0], [v0, v1], [v1, v1], [v2, v0], [v2, v1]].map { |first, other| dot.call(first, other) }
         area = (d00 * d11) - (d01 * d01)
         return unless area.positive?
 

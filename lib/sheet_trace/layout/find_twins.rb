@@ -63,24 +63,27 @@ module SheetTrace
       #
       # @return [Array(Numo::Int64, Boolean), nil] rows of the other in the order of the one, and whether it is
       #   reflected
-      def self.match(one, other, tolerance)
-        near = one[:size] * tolerance
-        return if (one[:size] - other[:size]).abs > near
+      def self.match(first, other, tolerance)
+        near = first[:size] * tolerance
+        return if (first[:size] - other[:size]).abs > near
 
         [false, true].each do |reflected|
           places = reflected ? other[:places] * Numo::DFloat[[-1, 1]] : other[:places]
-          rows = ((other[:reach] - one[:size]).abs <= near).where.to_a
-          turns = rows.map { |row| turn(one, places[row, true].to_a) }.sort_by(&:abs)
+          rows = ((other[:reach] - first[:size]).abs <= near).where.to_a
+          turns = rows.map { |row| turn(first, places[row, true].to_a) }.sort_by(&:abs)
           order =
-            turns.lazy.filter_map { |angle| meet(one[:places], Geometry::Affine.turn(angle).apply(places), near) }.first
+            turns
+              .lazy
+              .filter_map { |angle| meet(first[:places], Geometry::Affine.turn(angle).apply(places), near) }
+              .first
           return order, reflected if order
         end
         nil
       end
 
       # @return [Float] by which a place is turned to lie towards the farthest point, -pi to pi
-      def self.turn(one, place)
-        angle = Math.atan2(*one[:places][one[:far], true].to_a.reverse) - Math.atan2(*place.reverse)
+      def self.turn(first, place)
+        angle = Math.atan2(*first[:places][first[:far], true].to_a.reverse) - Math.atan2(*place.reverse)
         angle - ((angle / (2 * Math::PI)).round * 2 * Math::PI)
       end
 

@@ -17,13 +17,13 @@ module SheetTrace
 
         boxes =
           layout.boxes_px[moving, true].to_a.map { |left, top, right, bottom| [right - left, bottom - top, left, top] }
-        made, places, scale = MakeRoom.call(layout, boxes, without: moving, gutter_px: gutter_px, shrink: shrink)
+        cleared, places, scale = MakeRoom.call(layout, boxes, without: moving, gutter_px: gutter_px, shrink: shrink)
         # What was far enough from each other is nearer when all is smaller.
         return call(layout, islands, gutter_px: gutter_px, keep_free: false) if scale < 1 && moving.size < islands.size
 
         moving
           .zip(places)
-          .reduce(made) do |so_far, (island, (x, y))|
+          .reduce(cleared) do |so_far, (island, (x, y))|
             left, top = so_far.boxes_px[island, 0..1].to_a
             so_far.place([island], Geometry::Affine.move(x - left, y - top))
           end

@@ -91,7 +91,7 @@ module SheetTrace
         @units =
           units
             .map { |islands| unit(islands, islands.any? { |island| held[island] } ? "none" : turn, units.size) }
-            .reject { |one| one.lines.empty? }
+            .reject { |unit| unit.lines.empty? }
         @obstacles = fixed.map { |island| @outlines[island] } + reserved.map { |box| rectangle(*box) }
         @in_order = in_order
         @attempt = attempt
@@ -175,7 +175,7 @@ module SheetTrace
 
       def first_guess = Math.sqrt(@inner.reduce(:*) * 0.6 / total_area)
 
-      def total_area = @total_area ||= @units.sum { |one| area(one.lines) }
+      def total_area = @total_area ||= @units.sum { |unit| area(unit.lines) }
 
       def area(lines) = lines.sum { |x1, y1, x2, y2, layers| layers * ((x1 * y2) - (x2 * y1)) / 2 }.abs
 
@@ -184,40 +184,40 @@ module SheetTrace
       def places_at(scale, cells)
         grid = cells.grid(BEYOND, @gutter_px)
         @obstacles.each { |lines| block(grid, cells, lines) }
-        ordered(scale, cells).each_with_object([]) do |one, places|
-          found = best_place(grid, one, scale, cells) or return nil
+        ordered(scale, cells).each_with_object([]) do |unit, places|
+          found = best_place(grid, unit, scale, cells) or return nil
           turn, column, row = found
-          bare = mask(one, turn, scale, cells.fine_px)
+          bare = mask(unit, turn, scale, cells.fine_px)
           column, row = grid.slid(bare, column * Grid::FINE, row * Grid::FINE)
           grid.take(bare.grown(cells.reach(@gutter_px)), column, row)
-          places << [one, turn, column, row, row + bare.height]
+          places << [unit, turn, column, row, row + bare.height]
         end
       end
 
       # Of all turns the one that reaches least far down, and then least far to the right.
-      def best_place(grid, one, scale, cells)
-        one
+      def best_place(grid, unit, scale, cells)
+        unit
           .turns_rad
           .filter_map do |turn|
-            mask = mask(one, turn, scale, cells.coarse_px)
+            mask = mask(unit, turn, scale, cells.coarse_px)
             column, row = grid.place_for(mask)
             [turn, column, row, row + mask.height, column + mask.width] if row
           end
           .min_by { |found| found.last(2) }
       end
 
-      def mask(one, turn, scale, cell_px)
+      def mask(unit, turn, scale, cell_px)
         factor = scale / cell_px
         Mask.of_lines(
-          turned(one, turn).map do |x1, y1, x2, y2, layers|
+          turned(unit, turn).map do |x1, y1, x2, y2, layers|
             [x1 * factor, y1 * factor, x2 * factor, y2 * factor, layers]
           end
         )
       end
 
       # The unit's lines turned, moved so that the least x and y are 0.
-      def turned(one, turn)
-        @shapes[[one.islands, turn]] ||= at_zero(turn.zero? ? one.lines : turn_lines(one.lines, turn))
+      def turned(unit, turn)
+        @shapes[[unit.islands, turn]] ||= at_zero(turn.zero? ? unit.lines : turn_lines(unit.lines, turn))
       end
 
       def turn_lines(lines, turn)
@@ -240,8 +240,8 @@ module SheetTrace
 
         random = Random.new(@attempt)
         sizes =
-          @units.map do |one|
-            mask = mask(one, one.turns_rad.first, scale, cells.coarse_px)
+          @units.map do |unit|
+            mask = mask(unit, unit.turns_rad.first, scale, cells.coarse_px)
             cells_taken = mask.rows.sum { |row| row.digits(1 << 30).sum { |digit| digit.to_s(2).count("1") } }
             [cells_taken, [mask.width, mask.height].max, mask.height, mask.width].fetch(
               @attempt,
@@ -306,12 +306,12 @@ module SheetTrace
       def result(scale, places)
         cell = Cells.new(@inner, FINE).fine_px
         layout =
-          places.reduce(@layout) do |so_far, (one, turn, column, row, _bottom)|
-            left, top = corner(turn.zero? ? one.lines : turn_lines(one.lines, turn))
+          places.reduce(@layout) do |so_far, (unit, turn, column, row, _bottom)|
+            left, top = corner(turn.zero? ? unit.lines : turn_lines(unit.lines, turn))
             onto =
               Geometry::Affine.move(@margin_px + (column * cell), @margin_px + (row * cell)) *
                 Geometry::Affine.scale(scale, scale) * Geometry::Affine.move(-left, -top) * Geometry::Affine.turn(turn)
-            so_far.place(one.islands, onto)
+            so_far.place(unit.islands, onto)
           end
         Result.new(layout: layout, scale: scale, share_used: share_used(scale))
       end

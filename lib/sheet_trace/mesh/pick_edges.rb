@@ -16,7 +16,7 @@ module SheetTrace
       # @return [Array<Integer>] edge indices
       # @raise [InputError] where: { edge: }
       def self.edge_loop(mesh, edge)
-        check(edge, mesh.edges.uses.size, "edge")
+        validate(edge, mesh.edges.uses.size, "edge")
         around = mesh.vertex_edges
         faces = mesh.edge_faces
         sharp = sharp_edges(mesh)
@@ -35,7 +35,7 @@ module SheetTrace
       # @return [Array<Integer>] edge indices from one end to the other; empty if nothing joins them
       # @raise [InputError] where: { vertex: }
       def self.shortest_run(mesh, from, to)
-        [from, to].each { |vertex| check(vertex, mesh.vertex_count, "vertex") }
+        [from, to].each { |vertex| validate(vertex, mesh.vertex_count, "vertex") }
         cheapest_run(mesh, [from], [to], mesh.edge_lengths.to_a) || []
       end
 
@@ -89,7 +89,7 @@ module SheetTrace
         sharp
       end
 
-      def self.check(index, count, what)
+      def self.validate(index, count, what)
         return if index.is_a?(Integer) && index.between?(0, count - 1)
 
         raise InputError.new(
@@ -99,7 +99,7 @@ module SheetTrace
                 }
               )
       end
-      private_class_method :walk, :onward, :sharp_edges, :check
+      private_class_method :walk, :onward, :sharp_edges, :validate
     end
   end
 end

@@ -16,7 +16,7 @@ module SheetTrace
         before = job.fit_setup.underlays[index]
         refuse("#{before.name} is locked; unlock it first") if before.locked
 
-        Raster::Corrections.checked_sizes(recipe, before.picture_px)
+        Raster::Corrections.validated_sizes(recipe, before.picture_px)
         corrected = before.with(recipe: recipe)
         corrected = corrected.with(cells: []) if corrected.size_px != before.size_px
         gone = before.cells.size - corrected.cells.size

@@ -65,7 +65,7 @@ module SheetTrace
 
       def best(job, face, near, found)
         map = job.layout.uv_map
-        stray = faces.to_h { |one| [one, true] }
+        stray = faces.to_h { |own| [own, true] }
         sums =
           near[face].each_with_object(Hash.new(0.0)) do |(other, length), all|
             island = stray[other] ? found[other] : (map.face_islands[other] if map.face_mapped[other] == 1)

@@ -34,7 +34,8 @@ module SheetTrace
           )
         change(
           Job::Remap.with_points(whole, whole.sheet.px_to_uv.apply(points)),
-          "#{ChosenFaces.to_words(job, to_h)} laid along the gradient of #{job.fit_setup.cells[cell].name}, #{way_words}"
+          "#{ChosenFaces.to_words(job, to_h)} laid along the gradient of #{job.fit_setup.cells[cell].name}, " \
+            "#{way_words}"
         )
       end
 

@@ -11,7 +11,7 @@ module SheetTrace
       number :inset, 0..0.49, "share of a cell's shorter side that is kept free all round", default: 0.25
 
       def call(job)
-        check(job)
+        validate(job)
         pairs = Fit::Palette.call(job.mesh.materials, job.fit_setup.cells, neutral: neutral)
         parted = parted(job)
         moved = assignments(parted, pairs).reduce(parted) { |so_far, assignment| set(so_far, assignment) }
@@ -25,7 +25,7 @@ module SheetTrace
 
       private
 
-      def check(job)
+      def validate(job)
         refuse("no underlay is shown; lay one under the islands first") unless job.fit_setup.underlay
         refuse("the underlay has no cell of one colour; find its cells first") if job.fit_setup.cells.none?(&:flat)
         return unless neutral.nil? && job.mesh.materials.none?(&:color)

@@ -6,12 +6,10 @@ module SheetTrace
     class MovePoints < Operation
       points :points, "of the sheet map"
       numbers :move_px, 2, -100_000..100_000, "right and down"
-      one_of :to, %w[corners middles], "of pixels that each is brought to afterwards", optional: true
+      one_of :to, Layout::PixelHold::NAMES, "of pixels that each is brought to afterwards", optional: true
 
       def call(job)
-        moved = job.layout.points_px[points, true] + Numo::DFloat[move_px]
-        offset = to == "middles" ? 0.5 : 0.0
-        moved = (moved - offset).round + offset if to
+        moved = Layout::PixelHold.call(job.layout.points_px[points, true] + Numo::DFloat[move_px], to)
         uv = job.layout.points_uv.copy
         uv[points, true] = job.sheet.px_to_uv.apply(moved)
         names = Phrases.islands(job, job.layout.uv_map.point_islands[points].to_a.uniq)

@@ -55,7 +55,7 @@ module SheetTrace
         parameters = NAMES.names.map { |name| "  #{name}: #{Parameters::Record.of(NAMES.fetch(name)).typescript};" }
         facts =
           NAMES.names.filter_map do |name|
-            types = NAMES.fetch(name).facts.map { |fact, type| "#{fact}: #{type.checked_typescript}" }
+            types = NAMES.fetch(name).facts.map { |fact, type| "#{fact}: #{type.validated_typescript}" }
             "  #{name}: { #{types.join("; ")} };" if types.any?
           end
         [

@@ -15,11 +15,13 @@ module SheetTrace
         stack = job.artwork
         index = edition || stack.shown
         own = stack.editions[index]
-        said = { content: content, visible: visible }.compact
-        refuse("give content, visible or restore") if said.empty? && !restore
+        changes = { content: content, visible: visible }.compact
+        refuse("give content, visible or restore") if changes.empty? && !restore
 
         after =
-          said.reduce(restore ? own.leave(id) : own) { |so_far, (member, value)| so_far.replace(id, member => value) }
+          changes.reduce(restore ? own.leave(id) : own) do |so_far, (member, value)|
+            so_far.replace(id, member => value)
+          end
         done =
           [
             restore && "as in the stack",

@@ -11,6 +11,7 @@ module SheetTrace
       list :landmarks,
            record {
              numbers :to_px, 2, Parameters::Numbers::WIDE, "where it must lie", label: "to_px"
+             one_of :hold, Layout::PixelHold::NAMES, "of pixels that to_px is brought to", optional: true
              whole :triangle, 0..100_000_000, "of the map, with shares: its place on the surface", optional: true
              numbers :shares, 3, Parameters::Numbers::WIDE, "barycentric, adding up to 1", optional: true
              parameter :point, References::Element.new("points"), "of the map, instead of a triangle", optional: true
@@ -23,7 +24,7 @@ module SheetTrace
       def call(job)
         marks =
           landmarks.each_with_index.map do |mark, number|
-            made(job, mark)
+            landmark(job, mark.merge(to_px: mark[:to_px].map { |px| Layout::PixelHold.call(px, mark[:hold]) }))
           rescue InputError => e
             refuse("landmark #{number + 1}: #{e.message}")
           end
@@ -41,7 +42,7 @@ module SheetTrace
         "#{Phrases.count(count, "landmark")}#{", #{more.positive? ? "one more" : "one fewer"}" if more.abs == 1}"
       end
 
-      def made(job, mark)
+      def landmark(job, mark)
         return on_triangle(job, mark) if mark[:triangle]
 
         map = job.layout.uv_map

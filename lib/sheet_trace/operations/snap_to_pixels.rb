@@ -12,7 +12,7 @@ module SheetTrace
                "points: every corner of every face by itself; shape: all corners together, right angles and equal " \
                "panels kept",
              default: "points"
-      one_of :to, %w[corners middles], "of pixels", default: "corners"
+      one_of :to, Layout::PixelHold::NAMES, "of pixels", default: "corners"
 
       def call(job)
         after = %w[place box].include?(what) ? job.with(layout: placed(job)) : reshaped(job)
@@ -44,11 +44,10 @@ module SheetTrace
         Job::Remap.reshaped(job, job.sheet.px_to_uv.apply(points))
       end
 
-      def whole(px) = what == "shape" ? Layout::WholePixels.call(px, offset: offset) : nearest(px)
+      def whole(px) =
+        what == "shape" ? Layout::WholePixels.call(px, offset: Layout::PixelHold::OFFSETS.fetch(to)) : nearest(px)
 
-      def offset = to == "middles" ? 0.5 : 0.0
-
-      def nearest(px) = (px - offset).round + offset
+      def nearest(px) = Layout::PixelHold.call(px, to)
 
       def onto(box)
         left, top, right, bottom = box

@@ -16,17 +16,17 @@ module SheetTrace
           refuse("the model would have more than #{MOST_FACES} faces; pick fewer")
         end
 
-        made = Mesh::Subdivide.call(job.mesh, faces)
+        finer = Mesh::Subdivide.call(job.mesh, faces)
         after =
           Job::Remap.by_corner(
             job,
-            mesh: made.mesh,
-            origins: made.origins,
-            edge_middles: made.middles,
-            source: source(job, made),
-            corner_uvs: made.carry(job.layout.corner_uvs),
-            face_mapped: job.layout.uv_map.face_mapped[made.origins],
-            groups: Job::Remap.groups(job)[made.origins]
+            mesh: finer.mesh,
+            origins: finer.origins,
+            edge_middles: finer.middles,
+            source: source(job, finer),
+            corner_uvs: finer.carry(job.layout.corner_uvs),
+            face_mapped: job.layout.uv_map.face_mapped[finer.origins],
+            groups: Job::Remap.groups(job)[finer.origins]
           )
         change(
           after,
@@ -38,16 +38,16 @@ module SheetTrace
       private
 
       # The file's own UV sets, in step with the new faces.
-      def source(job, made)
+      def source(job, finer)
         job.source.with(
           uv_sets:
             job.source.uv_sets.map do |set|
               uvs = set.uvs.empty? ? Numo::DFloat.zeros(job.mesh.corner_count, 2) : set.uvs[set.corner_uvs, true]
               Formats::UvSet.new(
                 name: set.name,
-                uvs: made.carry(uvs),
-                corner_uvs: Numo::Int32.new(made.mesh.corner_count).seq,
-                face_mapped: set.face_mapped[made.origins]
+                uvs: finer.carry(uvs),
+                corner_uvs: Numo::Int32.new(finer.mesh.corner_count).seq,
+                face_mapped: set.face_mapped[finer.origins]
               )
             end
         )

@@ -18,6 +18,10 @@ module SheetTrace
                 ),
                 "common: the middle of the box round all; each: each about its own; or a place, px",
                 default: "common"
+      one_of :hold,
+             Layout::PixelHold::NAMES,
+             "of pixels that the left upper corner of the box, round all or of each, is brought to in the end",
+             optional: true
 
       def call(job)
         turned = Geometry::Affine.turn(turn_rad) * Geometry::Affine.scale(*scale)
@@ -35,13 +39,20 @@ module SheetTrace
                       layout.centre_px(group).map { |px| (px * PIVOT_STEPS).round / PIVOT_STEPS }
                     end
                   )
-                layout.place(group, Geometry::Affine.move(*move_px) * turned.about(*middle))
+                held(layout.place(group, Geometry::Affine.move(*move_px) * turned.about(*middle)), group)
               end
           )
         change(after, sentence(job, after))
       end
 
       private
+
+      def held(layout, group)
+        return layout unless hold
+
+        corner = layout.boxes_px[group, true].min(axis: 0)[0..1]
+        layout.place(group, Geometry::Affine.move(*(Layout::PixelHold.call(corner, hold) - corner)))
+      end
 
       def sentence(job, after)
         does = []

@@ -18,7 +18,7 @@ module SheetTrace
       def from_plain(value) = value.is_a?(Numeric) ? value * Math::PI / 180 : value
       def to_plain(value) = value.is_a?(Numeric) ? value * DEGREES : value
 
-      def check(value, label, _context)
+      def validate(value, label, _context)
         return value if finite?(value) && @range.cover?(value)
 
         raise InputError,

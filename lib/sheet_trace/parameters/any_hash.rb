@@ -4,7 +4,7 @@ module SheetTrace
   module Parameters
     # Named values that something else declares.
     class AnyHash < Type
-      def check(value, label, _context) = value.is_a?(Hash) ? value : refuse(label, value)
+      def validate(value, label, _context) = value.is_a?(Hash) ? value : refuse(label, value)
       def to_text = "an object of named values"
       def typescript = "Record<string, unknown>"
     end

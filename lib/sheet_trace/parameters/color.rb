@@ -6,7 +6,7 @@ module SheetTrace
     class Color < Type
       PATTERN = /\A#\h{6}\z/
 
-      def check(value, label, _context)
+      def validate(value, label, _context)
         value.is_a?(String) && value.match?(PATTERN) ? value.downcase : refuse(label, value)
       end
       def to_text = "a colour such as #2f5a45"

@@ -38,9 +38,9 @@ module SheetTrace
       def hash = [self.class, @values].hash
 
       # @param context [References::Context]
-      # @return [Declared] its values checked, names turned into indices
+      # @return [Declared] its values validated, names turned into indices
       # @raise [InputError]
-      def checked(context) = self.class.new(**self.class.checked(@values, context))
+      def validated(context) = self.class.new(**self.class.validated(@values, context))
     end
   end
 end

@@ -4,7 +4,7 @@ module SheetTrace
   module Parameters
     # Three numbers that point somewhere.
     class Direction < Type
-      def check(value, label, _context)
+      def validate(value, label, _context)
         unless value.is_a?(Array) && value.size == 3 && value.all? { |part| finite?(part) } &&
                  value.any? { |part| part.abs >= 1e-9 }
           refuse(label, value)

@@ -10,10 +10,10 @@ module SheetTrace
         @types = types
       end
 
-      def check(value, label, context)
+      def validate(value, label, context)
         problems =
           @types.map do |type|
-            return type.check(value, label, context)
+            return type.validate(value, label, context)
           rescue InputError => e
             e
           end

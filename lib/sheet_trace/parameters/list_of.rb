@@ -15,12 +15,12 @@ module SheetTrace
       def from_plain(value) = value.is_a?(Array) ? value.map { |part| @type.from_plain(part) } : value
       def to_plain(value) = value.is_a?(Array) ? value.map { |part| @type.to_plain(part) } : value
 
-      def check(value, label, context)
+      def validate(value, label, context)
         raise InputError, "#{label} is no list; give #{to_text}" unless value.is_a?(Array)
         raise InputError, "#{label}: #{value.size} of them; give #{to_text}" unless @sizes.cover?(value.size)
 
         value.each_with_index.map do |part, i|
-          @type.check(part, @type.is_a?(Record) ? "" : @entry, context)
+          @type.validate(part, @type.is_a?(Record) ? "" : @entry, context)
         rescue InputError => e
           raise InputError, "#{@entry} #{i + 1}: #{e.message}"
         end

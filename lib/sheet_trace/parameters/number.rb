@@ -16,7 +16,7 @@ module SheetTrace
       def self.plain(number) = number.to_i == number ? number.to_i.to_s : number.to_s
 
       def from_text(text) = Integer(text, 10, exception: false) || Float(text, exception: false) || text
-      def check(value, label, _context) = finite?(value) && range.cover?(value) ? value : refuse(label, value)
+      def validate(value, label, _context) = finite?(value) && range.cover?(value) ? value : refuse(label, value)
       def to_text = "a number from #{Number.plain(range.begin)} to #{Number.plain(range.end)}"
       def typescript = "number"
     end

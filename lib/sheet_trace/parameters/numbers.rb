@@ -15,9 +15,9 @@ module SheetTrace
         @number = Number.new(range)
       end
 
-      def check(value, label, context)
+      def validate(value, label, context)
         refuse(label, value) unless value.is_a?(Array) && value.size == @count && value.all? { |part| finite?(part) }
-        value.map { |part| @number.check(part, label, context) }
+        value.map { |part| @number.validate(part, label, context) }
       end
 
       def to_text = "#{COUNTS.fetch(@count, @count)} numbers"

@@ -12,7 +12,7 @@ module SheetTrace
         @names = names
       end
 
-      def check(value, label, _context) = names.include?(value) ? value : refuse(label, value)
+      def validate(value, label, _context) = names.include?(value) ? value : refuse(label, value)
       def to_text = names.size == 2 ? names.join(" or ") : names.join(", ")
       def typescript = names.map { |name| %("#{name}") }.join(" | ")
     end

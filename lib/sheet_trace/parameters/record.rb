@@ -29,12 +29,12 @@ module SheetTrace
 
       def to_plain(value) = value.is_a?(Hash) ? @fields.to_plain(value) : value
 
-      def check(value, label, context)
+      def validate(value, label, context)
         unless value.is_a?(Hash)
           raise InputError, "#{[label, "is"].reject(&:empty?).join(" ")} #{value.inspect.slice(0, 60)}; give #{to_text}"
         end
 
-        @fields.checked(value, context)
+        @fields.validated(value, context)
       rescue InputError => e
         raise InputError, e.message # its place is the record's
       end

@@ -8,7 +8,8 @@ module SheetTrace
         super(4, range)
       end
 
-      def check(value, label, context) = super.tap { |box| refuse(label, value) unless box.last(2).all?(&:positive?) }
+      def validate(value, label, context) =
+        super.tap { |box| refuse(label, value) unless box.last(2).all?(&:positive?) }
       def to_text = "left, top, width and height in px"
     end
   end

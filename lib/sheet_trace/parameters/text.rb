@@ -10,7 +10,7 @@ module SheetTrace
         @lengths = (empty ? 0 : 1)..longest
       end
 
-      def check(value, label, _context)
+      def validate(value, label, _context)
         refuse(label, value) unless value.is_a?(String) && value.valid_encoding? && !value.include?("\0")
         value.strip.then { |line| @lengths.cover?(line.size) ? line : refuse(label, value) }
       end

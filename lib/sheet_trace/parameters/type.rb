@@ -20,11 +20,11 @@ module SheetTrace
       # @return [Object] the value that it stands for, as JSON would have it; what is senseless comes back as it is
       def from_text(text) = text
 
-      # @param label [String] what is checked, for the message
+      # @param label [String] what is validated, for the message
       # @param context [Object] what the types of the job's words look at
       # @return [Object] the value as the core uses it
       # @raise [InputError]
-      def check(value, label, context) = raise NotImplementedError
+      def validate(value, label, context) = raise NotImplementedError
 
       # @return [String] what to give, such as "a number from 0 to 1"
       def to_text = raise NotImplementedError
@@ -32,8 +32,8 @@ module SheetTrace
       # @return [String] what may be given
       def typescript = raise NotImplementedError
 
-      # @return [String] what a value is once it is checked, as answers have it
-      def checked_typescript = typescript
+      # @return [String] what a value is once it is validated, as answers have it
+      def validated_typescript = typescript
 
       private
 

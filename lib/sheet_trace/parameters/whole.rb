@@ -13,7 +13,7 @@ module SheetTrace
       end
 
       def from_text(text) = Integer(text, 10, exception: false) || text
-      def check(value, label, _context) = value.is_a?(Integer) && range.cover?(value) ? value : refuse(label, value)
+      def validate(value, label, _context) = value.is_a?(Integer) && range.cover?(value) ? value : refuse(label, value)
       def to_text = "a whole number from #{range.begin} to #{range.end}"
       def typescript = "number"
     end

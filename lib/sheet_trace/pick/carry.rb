@@ -14,7 +14,7 @@ module SheetTrace
 
       # @param of [String] the kind that is picked
       def self.call(job, kind, of:, picked:)
-        picked = References::Elements.new(of, some: false).check(picked, "picked", Context.new(job: job, kind: of))
+        picked = References::Elements.new(of, some: false).validate(picked, "picked", Context.new(job: job, kind: of))
         marked = Touching.vertices(job.mesh, of, picked)
         return edges_of(job.mesh, picked) if of == "faces" && kind == "edges"
 

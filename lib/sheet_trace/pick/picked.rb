@@ -4,8 +4,8 @@ module SheetTrace
   module Pick
     # Elements of the kind that is picked, by their indices; there may be none.
     class Picked < Parameters::Type
-      def check(value, label, context)
-        References::Elements.new(context.kind, some: false).check(value, label, context)
+      def validate(value, label, context)
+        References::Elements.new(context.kind, some: false).validate(value, label, context)
       end
       def to_text = "a list of what is picked: numbers from 0"
       def typescript = "number[]"

@@ -22,7 +22,7 @@ module SheetTrace
       end
 
       def self.faces(job, start, stop)
-        [start, stop].each { |face| References::Element.new("faces").check(face, "face", Context.new(job: job)) }
+        [start, stop].each { |face| References::Element.new("faces").validate(face, "face", Context.new(job: job)) }
         mesh = job.mesh
         owners, vertices = Touching.pairs(mesh, "faces")
         middles =

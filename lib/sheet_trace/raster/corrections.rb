@@ -57,7 +57,7 @@ module SheetTrace
 
       # @param recipe [Array<Hash{Symbol => Object}>] each checked by itself
       # @raise [InputError] if a step can't be done to what the steps before leave of a picture of this size
-      def self.checked_sizes(recipe, size)
+      def self.validated_sizes(recipe, size)
         recipe
           .each_with_index
           .reduce(size) do |so_far, (step, i)|

@@ -4,7 +4,7 @@ module SheetTrace
   module References
     # One face, edge, corner or point, by its index.
     class Element < Elements
-      def check(value, _label, context)
+      def validate(value, _label, context)
         count = @count.call(context.job)
         return value if value.is_a?(Integer) && value.between?(0, count - 1)
 

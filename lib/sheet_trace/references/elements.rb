@@ -21,7 +21,7 @@ module SheetTrace
         @some = some
       end
 
-      def check(value, label, context)
+      def validate(value, label, context)
         refuse(label, value) unless value.nil? || value.is_a?(Array)
         raise InputError, "no #{@word} is picked; pick some first" if @some && (value.nil? || value.empty?)
 

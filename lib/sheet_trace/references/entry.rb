@@ -13,7 +13,7 @@ module SheetTrace
         @names = names
       end
 
-      def check(value, _label, context)
+      def validate(value, _label, context)
         names = @names.call(context.job)
         raise InputError, @none if @none && names.empty?
 
@@ -29,7 +29,7 @@ module SheetTrace
       def from_text(text) = Integer(text, 10, exception: false) || text
       def to_text = "a #{@word}: its name, or its number from 0"
       def typescript = "number | string"
-      def checked_typescript = "number"
+      def validated_typescript = "number"
     end
   end
 end

@@ -4,7 +4,7 @@ module SheetTrace
   module References
     # An island, by its index or by its name.
     class Island < Parameters::Type
-      def check(value, _label, context)
+      def validate(value, _label, context)
         count = context.job.layout.uv_map.island_count
         return value if value.is_a?(Integer) && value.between?(0, count - 1)
 
@@ -17,7 +17,7 @@ module SheetTrace
       def from_text(text) = Integer(text, 10, exception: false) || text
       def to_text = "an island: its name, or its number from 0"
       def typescript = "number | string"
-      def checked_typescript = "number"
+      def validated_typescript = "number"
 
       private
 

@@ -5,7 +5,7 @@ module SheetTrace
     # A layer, by its id, or by its name where no other layer has it.
     class Layer < Parameters::Type
       # @return [String] its id
-      def check(value, _label, context)
+      def validate(value, _label, context)
         layers = context.job.artwork.layers
         found = layers.select { |layer| layer.id == value }
         found = layers.select { |layer| layer.name == value } if found.empty?

@@ -5,7 +5,7 @@ module SheetTrace
     # A picture that was brought in, by the digest of its file, or by the file's name.
     class Picture < Parameters::Type
       # @return [Artwork::PictureFile]
-      def check(value, _label, context)
+      def validate(value, _label, context)
         found = value.is_a?(String) && context.pictures.call(value)
         found || raise(InputError, "there is no picture #{value.inspect.slice(0, 60)} in the job; bring it in first")
       end
@@ -13,7 +13,7 @@ module SheetTrace
       def to_plain(value) = value.is_a?(String) ? value : value.to_h
       def to_text = "a picture: the digest or the name of its file"
       def typescript = "string"
-      def checked_typescript = "{ digest: string; name: string; width_px: number; height_px: number }"
+      def validated_typescript = "{ digest: string; name: string; width_px: number; height_px: number }"
     end
   end
 end

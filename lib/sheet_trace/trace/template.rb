@@ -20,7 +20,7 @@ module SheetTrace
       # @return [Drawing::LineWork]
       # @raise [InputError] where: { line_px: }, { color: }, { background: }, { edges: } or { island: }
       def self.call(layout, size:, islands: nil, **options)
-        chosen = checked(options)
+        chosen = validated(options)
         ground = { "none" => nil, "white" => "#ffffff" }.fetch(chosen[:background], chosen[:background])
         Drawing::LineWork.new(
           segments: segments(layout, size, chosen[:edges], islands),

@@ -125,9 +125,9 @@ describe SheetTrace::Check do
     assert_empty codes - faults.keys
   end
 
-  faults.each do |code, (made, mendable)|
+  faults.each do |code, (faulty, mendable)|
     it "finds #{code}#{", and not after its mend" if mendable}" do
-      job = instance_exec(&made)
+      job = instance_exec(&faulty)
       finding = found.call(job, code)
 
       assert finding, "found only #{job.findings.map(&:code)}"
@@ -140,7 +140,7 @@ describe SheetTrace::Check do
       mended = operate(job, finding.mend.operation, **finding.mend.parameters)
 
       assert_nil found.call(mended.job, code), mended.sentence
-      errors = ->(one) { one.findings.select { |other| other.severity == "error" }.map(&:code) }
+      errors = ->(checked) { checked.findings.select { |other| other.severity == "error" }.map(&:code) }
 
       assert_empty errors.call(mended.job) - errors.call(job), "the mend brought a new fault"
     end

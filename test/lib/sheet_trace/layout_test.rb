@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../test_helper"
+require_relative "../../../demo/tea_caddy"
 
 describe SheetTrace::Layout do
   sheet = SheetTrace::Layout::Sheet
@@ -58,10 +59,20 @@ describe SheetTrace::Layout do
     assert_in_delta layout.boxes_px[1, 0] + 10, moved.boxes_px[1, 0], 1e-9
   end
 
+  it "tells islands that lie across the border from those of which nothing lies on the sheet" do
+    job = Models.job(Demo::TeaCaddy.obj) # Front at 24, 24 to 344, 504 px
+    moved = ->(by) { operate(job, "transform_islands", islands: [0], move_px: by).job.layout }
+    { [0, 0] => [[], []], [-40, 0] => [[0], []], [-344, 0] => [[0], [0]], [0, 1000] => [[0], [0]] }.each do |by, wanted|
+      layout = moved.call(by)
+
+      assert_equal wanted, [layout.islands_off_sheet, layout.islands_beside_sheet], by.inspect
+    end
+  end
+
   it "stretches islands along with the sheet, or keeps their shape" do
     layout = Models.job(Models.panel, width_px: 1000, height_px: 1000).layout
     wide = sheet.new(width_px: 2000, height_px: 1000)
-    box = ->(made) { made.boxes_px[0, true].to_a.map { |px| px.round(6) } }
+    box = ->(state) { state.boxes_px[0, true].to_a.map { |px| px.round(6) } }
 
     assert_equal [200.0, 300.0, 1000.0, 900.0], box.call(layout.resize(wide, keep: "uv"))
     assert_equal [100.0, 300.0, 500.0, 900.0], box.call(layout.resize(wide, keep: "shape"))

@@ -16,7 +16,7 @@ describe SheetTrace::Parameters do
     end
 
   it "fills what is not given, and reads degrees from JSON" do
-    values = stripe.checked(stripe.from_plain({ width_mm: 4, turn_deg: 90 }))
+    values = stripe.validated(stripe.from_plain({ width_mm: 4, turn_deg: 90 }))
 
     assert_equal({ width_mm: 4, turn_rad: Math::PI / 2, end_with: "round", color: "#aabbcc", name: nil }, values)
     assert_equal({ width_mm: 4, turn_deg: 90.0 }, stripe.to_plain({ width_mm: 4, turn_rad: Math::PI / 2 }))
@@ -28,14 +28,14 @@ describe SheetTrace::Parameters do
       { width_mm: 0 },
       message:
         /\Awidth is 0; give a number from 0.5 to 200; turn is 360.0°; give degrees from -180 to 180; colour is "red"/
-    ) { stripe.checked({ width_mm: 0, turn_rad: 2 * Math::PI, color: "red" }) }
+    ) { stripe.validated({ width_mm: 0, turn_rad: 2 * Math::PI, color: "red" }) }
     assert_refused(
       SheetTrace::InputError,
       { height_mm: nil },
       message: /no parameter height_mm; there are width_mm, turn_deg/
     ) { stripe.from_plain({ height_mm: 1 }) }
-    assert_refused(SheetTrace::InputError, { width_mm: nil }, message: /width_mm is lacking/) { stripe.checked({}) }
-    assert_refused(SheetTrace::InputError, message: /width is nil/) { stripe.checked({ width_mm: nil }) }
+    assert_refused(SheetTrace::InputError, { width_mm: nil }, message: /width_mm is lacking/) { stripe.validated({}) }
+    assert_refused(SheetTrace::InputError, message: /width is nil/) { stripe.validated({ width_mm: nil }) }
   end
 
   it "reads the texts of a query" do
@@ -44,7 +44,7 @@ describe SheetTrace::Parameters do
       stripe.from_texts({ width_mm: "2.5", turn_deg: "180", luck: "7" })
     )
     assert_refused(SheetTrace::InputError, message: /width is "wide"/) do
-      stripe.checked(stripe.from_texts({ width_mm: "wide" }))
+      stripe.validated(stripe.from_texts({ width_mm: "wide" }))
     end
   end
 
@@ -62,8 +62,8 @@ describe SheetTrace::Parameters do
     parameters::Either.new(parameters::OneOf.new(%w[all]), parameters::Number.new(0..1)) => [["all", 0.5], ["none", 2]]
   }.each do |type, (good, bad)|
     it "takes and refuses for #{type.class.name.split("::").last}: #{type.to_text}" do
-      good.each { |value| refute_nil type.check(value, "it", nil).inspect }
-      bad.each { |value| assert_refused(SheetTrace::InputError) { type.check(value, "it", nil) } }
+      good.each { |value| refute_nil type.validate(value, "it", nil).inspect }
+      bad.each { |value| assert_refused(SheetTrace::InputError) { type.validate(value, "it", nil) } }
       assert_kind_of String, type.typescript
     end
   end
@@ -71,14 +71,14 @@ describe SheetTrace::Parameters do
   it "checks records within lists, and names the entry" do
     list = parameters::ListOf.new(parameters::Record.new { whole :x, 0..9 }, entry: "place")
 
-    assert_equal [{ x: 3 }], list.check([{ x: 3 }], "places", nil)
+    assert_equal [{ x: 3 }], list.validate([{ x: 3 }], "places", nil)
     assert_refused(SheetTrace::InputError, message: /\Aplace 2: x is 12; give a whole number/) do
-      list.check([{ x: 3 }, { x: 12 }], "places", nil)
+      list.validate([{ x: 3 }, { x: 12 }], "places", nil)
     end
     assert_refused(SheetTrace::InputError, message: /\Aplace 1: there is no parameter z; there are x/) do
-      list.check([{ x: 1, z: 1 }], "places", nil)
+      list.validate([{ x: 1, z: 1 }], "places", nil)
     end
-    assert_refused(SheetTrace::InputError, message: /\Aplace 1: is 7; give x/) { list.check([7], "places", nil) }
+    assert_refused(SheetTrace::InputError, message: /\Aplace 1: is 7; give x/) { list.validate([7], "places", nil) }
   end
 
   it "makes values that are equal where their members are, and frozen" do

@@ -27,7 +27,7 @@ describe SheetTrace::Pick do
     assert_equal [[0, 1], [0, 5], [1, 2], [1, 6]],
                  pick
                    .call(job, "more", "edges", picked: [edge.call(job, 0, 1)])
-                   .map { |one| job.mesh.edges.vertices[one, true].to_a }
+                   .map { |row| job.mesh.edges.vertices[row, true].to_a }
                    .sort
     # Of three columns picked, the one beside the fourth goes; at the border nothing is beside them.
     assert_equal [0, 1, 4, 5, 8, 9], pick.call(job, "fewer", "faces", picked: (0..11).to_a - [3, 7, 11])
@@ -142,7 +142,7 @@ describe SheetTrace::Pick do
         .gsub(/^f .*/) { |face| face.gsub(/\b([1-9]|1\d|2[0-4])\b/, "1") }
         .lines
     cap = cap.map { |line| line.start_with?("f") ? "f #{line.split.drop(1).uniq.join(" ")}\n" : line }.join
-    job = Models.job(cap).then { |one| one.with(drawn_seams: SheetTrace::Flatten::Seams.none(one.mesh)) }
+    job = Models.job(cap).then { |bare| bare.with(drawn_seams: SheetTrace::Flatten::Seams.none(bare.mesh)) }
     cut = pick.call(job, "suggestion", "edges", limit: 1.1)
     before, after =
       [

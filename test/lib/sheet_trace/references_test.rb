@@ -20,7 +20,7 @@ describe SheetTrace::References do
   shelf = ->(name) { Models.picture(name) if name == "4x4" }
   check =
     lambda do |values, of = job|
-      asked.checked(values, SheetTrace::References::Context.new(job: of, pictures: shelf)).compact
+      asked.validated(values, SheetTrace::References::Context.new(job: of, pictures: shelf)).compact
     end
 
   it "takes numbers, and names that no other has" do

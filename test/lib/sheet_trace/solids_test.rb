@@ -5,18 +5,18 @@ require_relative "../../test_helper"
 describe SheetTrace::Solids do
   solids = SheetTrace::Solids
   job = ->(kind, **measures) { SheetTrace::Job.start(solids.build(kind, measures), source_name: kind) }
-  island = ->(made, name) { made.measures[made.island_names.index(name)] }
-  area = ->(made) { SheetTrace::Geometry::Vectors.lengths(made.mesh.face_area_vectors).sum }
+  island = ->(solid, name) { solid.measures[solid.island_names.index(name)] }
+  area = ->(solid) { SheetTrace::Geometry::Vectors.lengths(solid.mesh.face_area_vectors).sum }
 
   solids::KINDS.names.each do |kind|
     it "makes a #{kind.tr("_", " ")} that is closed or flat, looks outwards, and has a clean map" do
-      made = job.call(kind)
-      codes = made.findings.map(&:code)
+      solid = job.call(kind)
+      codes = solid.findings.map(&:code)
 
       assert_empty codes - %w[stretch] # a ball can't be laid flat
-      assert_includes [[2], [1]], made.mesh.edges.uses.to_a.uniq
-      assert_in_delta 0, made.mesh.bounds[0][1], 1e-9
-      assert_in_delta(1.0, made.unit_mm)
+      assert_includes [[2], [1]], solid.mesh.edges.uses.to_a.uniq
+      assert_in_delta 0, solid.mesh.bounds[0][1], 1e-9
+      assert_in_delta(1.0, solid.unit_mm)
     end
   end
 
@@ -42,14 +42,14 @@ describe SheetTrace::Solids do
   # area pi (R + r) s (sheet-metal handbooks).
   it "develops a truncated cone, either way up" do
     [[120.0, 60.0], [60.0, 120.0]].each do |bottom, top|
-      made = job.call("cone", bottom_mm: bottom, top_mm: top, height_mm: 100.0, sides: 200)
+      solid = job.call("cone", bottom_mm: bottom, top_mm: top, height_mm: 100.0, sides: 200)
       slant = Math.sqrt((100**2) + (30**2))
       sector = Math::PI * 90 * slant
       # the chord of the outer arc, if it is less than a half turn
       width = 2 * (60 * slant / 30) * Math.sin(Math::PI * 30 / slant)
 
-      assert_in_delta sector + (Math::PI * ((60**2) + (30**2))), area.call(made), 30 # 200 chords
-      side = island.call(made, "Around")
+      assert_in_delta sector + (Math::PI * ((60**2) + (30**2))), area.call(solid), 30 # 200 chords
+      side = island.call(solid, "Around")
 
       assert_in_delta 1, side.stretch_worst, 1e-9
       assert_in_delta width, side.size_mm[0], 0.1
@@ -62,17 +62,17 @@ describe SheetTrace::Solids do
 
   # Ball 4 pi r^2; at latitude b a globe's chart is wider than true by 1 / cos b.
   it "wraps a ball as a chart of the globe" do
-    made = job.call("ball", diameter_mm: 60.0, sides: 96)
+    solid = job.call("ball", diameter_mm: 60.0, sides: 96)
 
-    assert_in_delta 4 * Math::PI * (30**2), area.call(made), 20
-    assert_equal 1, made.layout.uv_map.island_count
+    assert_in_delta 4 * Math::PI * (30**2), area.call(solid), 20
+    assert_equal 1, solid.layout.uv_map.island_count
   end
 
   it "rounds the edges of a box, true on the flats and along the edges" do
-    made = job.call("rounded_box", width_mm: 60.0, height_mm: 60.0, depth_mm: 60.0, radius_mm: 10.0, steps: 8)
+    solid = job.call("rounded_box", width_mm: 60.0, height_mm: 60.0, depth_mm: 60.0, radius_mm: 10.0, steps: 8)
     # Flats 6 x 40^2, edges 12 quarter cylinders of 40 x pi 10 / 2, corners one ball.
-    assert_in_delta (6 * 1600) + (12 * 40 * Math::PI * 5) + (4 * Math::PI * 100), area.call(made), 15
-    assert_operator made.measures.map(&:stretch_mean).max, :<, 1.02
+    assert_in_delta (6 * 1600) + (12 * 40 * Math::PI * 5) + (4 * Math::PI * 100), area.call(solid), 15
+    assert_operator solid.measures.map(&:stretch_mean).max, :<, 1.02
   end
 
   it "refuses measures that make no sense, naming them" do

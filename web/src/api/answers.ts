@@ -214,8 +214,12 @@ export interface Island {
   reading: "right" | "turned" | "reflected";
   /** 0: model-up points to the top of the sheet; clockwise */
   up_angle_deg: number;
+  /** more than its tag allows */
+  stretched: boolean;
   /** some of it lies beside the sheet */
   off_sheet: boolean;
+  /** all of it does */
+  beside_sheet: boolean;
 }
 
 export interface Note {

@@ -236,10 +236,10 @@ export const api = {
     if (!response.ok) throw failure(response.status, await response.text());
     return response.arrayBuffer();
   },
-  events: (id: string) => new EventSource(at(id, "/events")),
 
-  /** Addresses of images and files that the browser loads by itself. */
+  /** Addresses of what the browser loads by itself: images, files and the stream of events. */
   urls: {
+    events: (id: string) => at(id, "/events"),
     look: (id: string, revision: number, look: Look) =>
       at(id, `/${look === "art" ? "sheet" : look}.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),

@@ -2,7 +2,7 @@
 
 /** What each operation takes. Angles are degrees. */
 export interface Operations {
-  transform_islands: { islands: (number | string)[]; move_px?: [number, number]; turn_deg?: number; scale?: [number, number]; about?: "common" | "each" | [number, number] };
+  transform_islands: { islands: (number | string)[]; move_px?: [number, number]; turn_deg?: number; scale?: [number, number]; about?: "common" | "each" | [number, number]; hold?: "corners" | "middles" | null };
   place_island: { island: number | string; x_px?: number | null; y_px?: number | null; width_px?: number | null; height_px?: number | null; up_angle_deg?: number | null; free_proportions?: boolean };
   rename_island: { island: number | string; name: string };
   resize_sheet: { width_px: number; height_px: number; keep?: "uv" | "shape" };
@@ -64,7 +64,7 @@ export interface Operations {
   add_correction: { index: number | string; step: "straighten" | "trim" | "leave_out" | "even_light" | "unroll"; places_px?: [number, number][] };
   set_cells: { index: number | string; cells: ({ name: string; x: number; y: number; width: number; height: number; outline?: [number, number][] | null; color?: [number, number, number] | null; flat?: boolean; shade?: "across" | "down" | null })[] };
   draw_cell: { index: number | string; corners_px: [number, number][] };
-  set_landmarks: { landmarks: ({ to_px: [number, number]; triangle?: number | null; shares?: [number, number, number] | null; point?: number | null; island?: number | string | null; at_px?: [number, number] | null })[] };
+  set_landmarks: { landmarks: ({ to_px: [number, number]; hold?: "corners" | "middles" | null; triangle?: number | null; shares?: [number, number, number] | null; point?: number | null; island?: number | string | null; at_px?: [number, number] | null })[] };
   fit_landmarks: { islands?: (number | string)[] | null; kind?: "move" | "similarity" | "affine" | "perspective" | "soft"; rules?: ("no_shear" | "no_turn" | "whole_pixels")[]; mirrored?: boolean | null };
   set_into_cells: { assignments: ({ islands?: (number | string)[] | null; faces?: number[] | null; material?: number | string | null; rest?: boolean; cell?: number | string | null; cells?: (number | string)[] | null; way?: "inside" | "fill" | "cover" | "true_shape"; together?: boolean; turn?: "up" | "keep"; turn_deg?: number; mirrored?: boolean })[]; inset_px?: number | null };
   set_inset: { inset_px: number };
@@ -121,3 +121,5 @@ export type CorrectionStep = Operations["correct_underlay"]["recipe"][number];
 
 /** How many landmarks each kind of fit takes at least. */
 export const FEWEST_LANDMARKS = {"move":1,"similarity":2,"affine":3,"perspective":4,"soft":1} as const;
+/** Limits that are told before something is tried. */
+export const LIMITS = {"side_px":[16,8192],"line_px":[1.0,64.0],"stretch":{"art":1.02,"plain":1.3},"density":0.05} as const;

@@ -9,6 +9,8 @@ interface Options {
   goodFor?: () => unknown;
   /** a hint only: what goes wrong is not told */
   quiet?: boolean;
+  /** the former answer stays until the next one is there */
+  keep?: boolean;
 }
 
 export interface Answer<T> {
@@ -47,7 +49,7 @@ export function useQuestions(goodFor?: () => unknown) {
  * One question to the server about the revision on the screen, and its answer. A later question replaces an earlier
  * one; what comes too late is dropped.
  */
-export function useAnswer<T>({ goodFor, quiet = false }: Options = {}): Answer<T> {
+export function useAnswer<T>({ goodFor, quiet = false, keep = false }: Options = {}): Answer<T> {
   const jobs = useJob();
   const messages = useMessages();
   const value = shallowRef<T | null>(null);
@@ -64,7 +66,8 @@ export function useAnswer<T>({ goodFor, quiet = false }: Options = {}): Answer<T
     asking.value = true;
     try {
       const found = await question(job.id, job.revision, mine.signal);
-      if (mine !== control || subject() !== about || jobs.job?.revision !== job.revision) return null;
+      const moved = subject() !== about || (!keep && jobs.job?.revision !== job.revision);
+      if (mine !== control || moved) return null;
       return (value.value = found);
     } catch (error) {
       const left = mine.signal.aborted || (error instanceof ApiError && error.code === "cancelled");
@@ -84,7 +87,7 @@ export function useAnswer<T>({ goodFor, quiet = false }: Options = {}): Answer<T
     return was;
   }
 
-  watch(subject, forget);
+  if (!keep) watch(subject, forget);
 
   return { value, asking, ask, forget };
 }

@@ -1,7 +1,10 @@
-import { useDocumentVisibility, useEventListener } from "@vueuse/core";
-import { onScopeDispose, watch } from "vue";
+import { useDocumentVisibility, useEventListener, useEventSource } from "@vueuse/core";
+import { watch } from "vue";
 import { api } from "@/api/client";
 import { useJob } from "@/stores/job";
+
+/** How long the page waits before it looks for a server that went away, ms. */
+const AGAIN_MS = 2000;
 
 /**
  * Follows changes that are made to the job on another page. A page that is not seen lets go of its
@@ -10,28 +13,20 @@ import { useJob } from "@/stores/job";
 export function useJobEvents(id: () => string) {
   const jobs = useJob();
   const visibility = useDocumentVisibility();
-  let source: EventSource | null = null;
-
-  function close() {
-    source?.close();
-    source = null;
-  }
-
-  function open() {
-    close();
-    source = api.events(id());
-    source.addEventListener("revision", (event) => void jobs.refresh(Number(event.data)));
-  }
-
-  watch([id, visibility], ([now, seen], [before]) => {
-    if (seen === "hidden") close();
-    else open();
-    if (seen === "visible" && now === before) void jobs.refresh();
+  const { data, open, close } = useEventSource(() => api.urls.events(id()), ["revision"] as const, {
+    autoReconnect: { delay: AGAIN_MS },
   });
-  open();
+
+  watch(data, (revision: string | null) => {
+    if (revision !== null) void jobs.refresh(Number(revision));
+  });
+  watch(visibility, (seen) => {
+    if (seen === "hidden") return close();
+    open();
+    void jobs.refresh();
+  });
   useEventListener(window, "pagehide", close);
   useEventListener(window, "pageshow", (event) => {
     if (event.persisted) open();
   });
-  onScopeDispose(close);
 }

@@ -10,10 +10,10 @@ import SheetView from "@/sheet/SheetView.vue";
 import { STAGES } from "@/stages";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
-import { usePacking } from "@/stores/packing";
+import { usePacking } from "@/stages/layout/packing";
 import { usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
-import { useRelaxing } from "@/stores/relaxing";
+import { useRelaxing } from "@/stages/cut/relaxing";
 import { useSelection } from "@/stores/selection";
 import IslandStrip from "@/ui/IslandStrip.vue";
 import KeySheet from "@/ui/KeySheet.vue";
@@ -102,7 +102,7 @@ useKeys({
     <StatusBar :hint="hint" />
     <KeySheet v-model="keysOpen" />
   </main>
-  <main v-else-if="missing" class="missing">
+  <main v-else-if="missing" class="missing m-auto p-5">
     <h1>This job can't be shown</h1>
     <p>{{ missing }}</p>
     <RouterLink to="/">All jobs</RouterLink>
@@ -115,30 +115,22 @@ useKeys({
   overflow: hidden;
   height: 100vh;
   grid-template: 46px minmax(0, 1fr) 88px 24px / 84px minmax(0, 1.55fr) minmax(0, 1fr) 266px;
-  grid-template-areas: "top top top top" "rail sheet proof side" "strip strip strip strip" "status status status status";
 }
-.editor > :deep(.top-bar) {
-  grid-area: top;
+.editor > :is(.top-bar, .strip, .status-bar) {
+  grid-column: 1 / -1;
 }
-.editor > :deep(.strip) {
-  grid-area: strip;
-}
-.editor > :deep(.status-bar) {
-  grid-area: status;
-}
-.editor > :deep(.proof-view) {
-  border-left: 5px solid var(--ground);
+.editor > .proof-view {
+  border-left: 5px solid var(--bs-body-bg);
 }
 .inspector {
   position: relative; /* what is hidden from sight in it must not make the page longer */
   overflow: hidden auto;
   padding: 12px 14px 20px;
-  border-left: 1px solid var(--rule);
-  background: var(--panel);
+  border-left: 1px solid var(--bs-border-color);
+  background: var(--bs-tertiary-bg);
   scrollbar-width: thin;
 }
 .missing {
   max-width: 560px;
-  margin: 18vh auto;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What the look of sheet and model says: sizes of the chart, bands of a map, and its worst faces to step through. */
+import { BButton } from "bootstrap-vue-next";
 import { computed, onMounted, ref, watch } from "vue";
 import { api } from "@/api/client";
 import type { Legends, MeasureKind, WorstFace } from "@/api/types";
@@ -66,21 +67,21 @@ function swatch(band: { color: string; period_px: number }) {
 <template>
   <div v-if="kind || settings.look === 'chart' || settings.look === 'checker'">
     <template v-if="kind">
-      <ul>
-        <li v-for="band in bands" :key="band.text">
+      <ul class="d-flex flex-wrap column-gap-3 mb-1 list-unstyled">
+        <li v-for="band in bands" :key="band.text" class="d-flex align-items-center gap-1 text-nowrap">
           <i :style="swatch(band)"></i><span class="num">{{ band.text }}</span>
         </li>
       </ul>
-      <div class="worst">
-        <span class="what">{{
+      <div class="d-flex flex-wrap align-items-center column-gap-2">
+        <span class="w-100">{{
           kind === "stretch" ? "Ratio of the two principal stretches" : "Density beside the median of the islands"
         }}</span>
         <template v-if="worst.length > 0">
-          <button type="button" aria-label="Face before" @click="step(-1)">‹</button>
+          <BButton variant="secondary" size="sm" aria-label="Face before" @click="step(-1)">‹</BButton>
           <span class="num">{{
             current ? `face ${at + 1} of ${worst.length}: ${figure(current)}` : "worst faces"
           }}</span>
-          <button type="button" aria-label="Next worst face" @click="step(1)">›</button>
+          <BButton variant="secondary" size="sm" aria-label="Next worst face" @click="step(1)">›</BButton>
         </template>
       </div>
     </template>
@@ -96,40 +97,10 @@ function swatch(band: { color: string; period_px: number }) {
 </template>
 
 <style scoped>
-ul {
-  display: flex;
-  flex-wrap: wrap;
-  padding: 0;
-  margin: 0 0 4px;
-  gap: 3px 11px;
-  list-style: none;
-}
-li {
-  display: flex;
-  align-items: center;
-  gap: 5px;
-  white-space: nowrap;
-}
 i {
   width: 26px;
   height: 15px;
   border: 1px solid var(--rule-strong);
   border-radius: 2px;
-}
-.worst {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 2px 6px;
-}
-.what {
-  flex: 1 0 100%;
-}
-.worst button {
-  padding: 0 9px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 4px;
-  background: var(--ground);
-  color: var(--ink);
 }
 </style>

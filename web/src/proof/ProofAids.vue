@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What the proof draws beside the model itself, and how. */
+import { BFormCheckbox } from "bootstrap-vue-next";
 import { useSettings } from "@/stores/settings";
 
 const TOGGLES = {
@@ -13,11 +14,11 @@ const settings = useSettings();
 </script>
 
 <template>
-  <details class="aids">
-    <summary>Aids</summary>
-    <label v-for="(text, name) in TOGGLES" :key="name"
-      ><input v-model="settings.proof[name]" type="checkbox" class="form-check-input" /> {{ text }}</label
-    >
+  <details class="aids border rounded small">
+    <summary class="px-2 py-1">Aids</summary>
+    <BFormCheckbox v-for="(text, name) in TOGGLES" :key="name" v-model="settings.proof[name]" class="mx-2 mb-1">{{
+      text
+    }}</BFormCheckbox>
   </details>
 </template>
 
@@ -26,22 +27,6 @@ const settings = useSettings();
   position: absolute;
   top: 44px;
   right: 10px;
-  border: 1px solid var(--rule);
-  border-radius: 5px;
-  background: var(--panel);
-  font-size: 12px;
-}
-.aids summary {
-  padding: 3px 10px;
-  cursor: pointer;
-}
-.aids label {
-  display: flex;
-  align-items: center;
-  padding: 2px 12px 4px 10px;
-  gap: 7px;
-}
-.aids input {
-  margin: 0;
+  background: var(--bs-tertiary-bg);
 }
 </style>

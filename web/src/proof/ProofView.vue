@@ -1,26 +1,24 @@
 <script setup lang="ts">
 /** The model with the composed sheet on it. */
+import { BButton } from "bootstrap-vue-next";
 import { useElementSize } from "@vueuse/core";
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import type { Pair } from "@/api/types";
 import { useKeys } from "@/composables/useKeys";
 import { useHand } from "@/hand/useHand";
 import { usePickElements } from "@/hand/usePickElements";
-import { useElements } from "@/stores/elements";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
-import { useMoving } from "@/stores/moving";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
-import { useVisibility } from "@/stores/visibility";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import LookLegend from "./LookLegend.vue";
 import ProofAids from "./ProofAids.vue";
 import { VIEWS, type ViewName } from "./eye";
 import { ProofScene } from "./scene";
-import { usePickIsland } from "./tools/usePickIsland";
-import { useProofMarks } from "./useProofMarks";
+import { usePickIsland, type HitsAt } from "./tools/usePickIsland";
+import { useProofPasses } from "./useProofPasses";
 
 const props = defineProps<{
   /** faces, edges and corners can be picked, and seams are shown */
@@ -32,8 +30,6 @@ const selection = useSelection();
 const settings = useSettings();
 const surfaces = useSurface();
 const images = useSheetImage();
-const visibility = useVisibility();
-const store = useElements();
 
 const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
@@ -41,8 +37,6 @@ const scene = shallowRef<ProofScene>();
 const unable = ref(false);
 const { width, height } = useElementSize(holder);
 const views = Object.keys(VIEWS) as ViewName[];
-const SMALL_PX = 256 * 256;
-const moving = useMoving();
 const MEASURED = { chart: "Test chart", checker: "Checker", stretch: "Stretch", density: "Density" } as const;
 const LOOKS = computed(() => ({
   art: "Art",
@@ -61,43 +55,15 @@ onMounted(() => {
 onBeforeUnmount(() => scene.value?.dispose());
 
 watch([scene, width, height], () => scene.value?.resize(width.value, height.value));
-watch([scene, () => surfaces.surface], ([view, surface]) => {
-  if (view && surface) view.setSurface(surface);
-});
-watch([scene, () => surfaces.points, () => moving.now], ([view, points, now]) => {
-  if (view && points && jobs.job) view.setPoints(points, jobs.job.sheet, now);
-});
-/** Px of a small picture are shown as squares by themselves. */
-watch([scene, () => images.image, () => settings.pixels], ([view, image]) => {
-  if (view && image)
-    view.setImage(
-      image,
-      settings.pixels === "hard" ||
-        (settings.pixels === "auto" && image.naturalWidth * image.naturalHeight <= SMALL_PX),
-    );
-});
-watch([scene, () => surfaces.surface, () => settings.light], () => scene.value?.setLight(settings.light));
-watch([scene, () => surfaces.surface, () => visibility.hidden], () => scene.value?.setHidden(visibility.hidden));
-watch(
-  [scene, () => surfaces.surface, () => settings.proof, () => jobs.job?.unit_mm],
-  () => scene.value?.setAids(settings.proof, 10 / (jobs.job?.unit_mm ?? 1)),
-  { deep: true },
-);
-watch([scene, () => surfaces.surface, () => selection.islands, () => selection.hovered], () => {
-  const hovered = selection.hovered === null ? [] : [selection.hovered];
-  scene.value?.setOutlined([...selection.islands, ...hovered]);
-});
-watch([scene, () => surfaces.surface, () => selection.spot], ([view, , spot], [, , before]) => {
-  view?.setLit(spot?.faces ?? []);
-  if (spot && spot !== before) view?.lookAtSpot(spot.faces, spot.islands);
-});
+useProofPasses(scene, () => props.cutting);
 
-useProofMarks(scene, () => props.cutting);
+const hitsAt: HitsAt = ([x, y]) =>
+  (surfaces.surface && scene.value?.hitsAt(x, y, surfaces.surface, settings.proof.see_through)) || [];
 const elements = usePickElements({
   on: () => props.cutting,
-  underAt: ([x, y]) => {
-    const hit = scene.value?.hitsAt(x, y)[0];
-    return hit && store.elements ? store.elements.onModel(hit.face, hit.point) : null;
+  underAt: (at) => {
+    const hit = hitsAt(at)[0];
+    return hit && surfaces.elements ? surfaces.elements.onModel(hit.face, hit.point) : null;
   },
   boxFrom: (from, to) => ({
     corners: [...clip(from), ...clip(to)],
@@ -105,7 +71,7 @@ const elements = usePickElements({
     see_through: settings.proof.see_through,
   }),
 });
-const hand = useHand(canvas, [elements.tool, usePickIsland(scene)]);
+const hand = useHand(canvas, [elements.tool, usePickIsland(hitsAt)]);
 watch([scene, elements.pulling], () => scene.value?.setTurning(!elements.pulling.value), { flush: "sync" });
 useKeys({ Escape: () => elements.pulling.value && hand.leave() });
 
@@ -123,13 +89,22 @@ const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height
       :style="{ cursor: hand.cursor.value }"
     ></canvas>
     <div v-if="elements.box.value" class="pick-box" :style="elements.box.value"></div>
-    <div class="bar top">
+    <div class="bar top d-flex flex-wrap justify-content-between gap-2">
       <ChoiceBar v-model="settings.look" label="What the model wears" :choices="LOOKS" />
       <ChoiceBar v-model="settings.light" label="Light" :choices="{ even: 'Even light', shaded: 'Shaded' }" />
     </div>
     <ProofAids />
-    <div class="bar bottom" role="group" aria-label="Look from">
-      <button v-for="name in views" :key="name" type="button" @click="scene?.look(name)">{{ name }}</button>
+    <div class="bar bottom d-flex gap-1" role="group" aria-label="Look from">
+      <BButton
+        v-for="name in views"
+        :key="name"
+        variant="outline-secondary"
+        size="sm"
+        class="flex-fill px-1"
+        @click="scene?.look(name)"
+      >
+        {{ name }}
+      </BButton>
     </div>
     <LookLegend class="legend" />
     <p v-if="unable" class="unable">
@@ -152,45 +127,27 @@ canvas {
   height: 100%;
   touch-action: none;
 }
-.bar {
-  position: absolute;
-  left: 10px;
-  right: 10px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-.top {
-  top: 10px;
-  justify-content: space-between;
-}
-.bottom {
-  bottom: 10px;
-  gap: 4px;
-}
-.bottom button {
-  flex: 1 1 auto;
-  padding: 3px 5px;
-  border: 1px solid var(--rule);
-  border-radius: 5px;
-  background: var(--panel);
-  color: var(--ink);
-  font-size: 12px;
-}
-.bottom button:hover {
-  border-color: var(--ink-soft);
-}
+.bar,
 .legend,
 .unable {
   position: absolute;
   left: 10px;
   right: 10px;
+}
+.top {
+  top: 10px;
+}
+.bottom {
+  bottom: 10px;
+}
+.legend,
+.unable {
   bottom: 44px;
   margin: 0;
   padding: 6px 9px;
   border-left: 3px solid var(--verdigris);
   border-radius: 0 5px 5px 0;
-  background: var(--panel);
+  background: var(--bs-tertiary-bg);
   font-size: 12px;
 }
 </style>

@@ -3,15 +3,16 @@
  * The sheet on the cutting mat: islands over the art, with rulers. What the hand does is in tools/, what is drawn in
  * passes/.
  */
+import { BButton } from "bootstrap-vue-next";
 import { useDevicePixelRatio, useElementSize } from "@vueuse/core";
 import { computed, ref, shallowRef, watch } from "vue";
 import { useKeys } from "@/composables/useKeys";
 import { useViewport } from "@/composables/useViewport";
 import { useHand } from "@/hand/useHand";
 import { usePickElements } from "@/hand/usePickElements";
-import { useDrawing } from "@/stores/drawing";
-import { useElements } from "@/stores/elements";
-import { useFitting } from "@/stores/fitting";
+import { useDrawing } from "@/hand/drawing";
+import { useFitting } from "@/stages/fit/fitting";
+import { cellAt } from "@/picking/cells";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
@@ -43,7 +44,6 @@ const selection = useSelection();
 const settings = useSettings();
 const surfaces = useSurface();
 const visibility = useVisibility();
-const store = useElements();
 const drawing = useDrawing();
 const fitting = useFitting();
 /** coordinates of points; larger models are drawn anew when the hand lets go */
@@ -77,7 +77,7 @@ function pick(island: number, extend: boolean) {
 function letGo(extend: boolean) {
   selection.layer = null;
   const at = selection.pointer;
-  const cell = fitting.active && fitting.page === "cells" && at ? fitting.cellAt([at.x, at.y]) : null;
+  const cell = fitting.active && fitting.page === "cells" && at ? cellAt(fitting.cells, [at.x, at.y]) : null;
   if (cell !== null) fitting.cell = cell === fitting.cell ? null : cell;
   else selection.pick(null, extend);
 }
@@ -90,7 +90,9 @@ const ground = sheetGround(
 const elements = usePickElements({
   on: () => props.cutting,
   underAt: (at) =>
-    store.elements && surfaces.points ? store.elements.onSheet(surfaces.points, ground.px(at), ground.reach()) : null,
+    surfaces.elements && surfaces.points
+      ? surfaces.elements.onSheet(surfaces.points, ground.px(at), ground.reach())
+      : null,
   boxFrom: (from, to) => ({ corners: [...ground.px(from), ...ground.px(to)] }),
   pan,
 });
@@ -192,14 +194,14 @@ useKeys({
     ></canvas>
     <div v-if="elements.box.value" class="pick-box" :style="elements.box.value"></div>
     <div v-if="drawnBox" class="pick-box" :style="drawnBox.style"></div>
-    <button
+    <BButton
       class="ruler-unit"
-      type="button"
+      variant="light"
       title="Rulers in px or mm"
       @click="settings.unit = settings.unit === 'px' ? 'mm' : 'px'"
     >
       {{ settings.unit }}
-    </button>
+    </BButton>
     <ZoomTools :percent="percent" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
     <div v-if="changeText" class="change num">{{ changeText }}</div>
     <div v-else-if="drawing.shape" class="change">{{ drawnBox ? drawnBox.text : drawing.purpose }}</div>
@@ -222,7 +224,6 @@ canvas {
   touch-action: none;
 }
 canvas:focus-visible {
-  outline: 2px solid var(--verdigris);
   outline-offset: -2px;
 }
 .ruler-unit {
@@ -231,24 +232,21 @@ canvas:focus-visible {
   width: 22px;
   height: 22px;
   padding: 0;
-  border: 0;
-  background: transparent;
-  color: var(--ink-soft);
-  font: 600 10px var(--mono);
+  font: 600 10px var(--bs-font-monospace);
 }
 .change,
 .loading {
   position: absolute;
   left: 50%;
   top: 34px;
-  transform: translateX(-50%);
   padding: 3px 10px;
   border-radius: 5px;
-  background: var(--verdigris);
+  background: var(--sheet-picked);
   color: #fff;
+  transform: translateX(-50%);
 }
 .loading {
-  background: var(--ink);
-  color: var(--panel);
+  background: var(--bs-body-color);
+  color: var(--bs-tertiary-bg);
 }
 </style>

@@ -32,8 +32,8 @@ export function sheetColors(theme: string): SheetColors {
     warning: token("saffron"),
     lit: token("persimmon"),
     seam: token("plum"),
-    ruler: token("ground"),
-    rulerInk: token("ink-soft"),
+    ruler: token("bs-body-bg"),
+    rulerInk: token("bs-secondary-color"),
   };
   known.set(theme, colors);
   return colors;

@@ -41,6 +41,7 @@ export function useChangeText(change: Ref<Change>, moved: Ref<DOMMatrix | null>)
           : `${(scale[0] * 100).toFixed(1)} x ${(scale[1] * 100).toFixed(1)} %`;
       return `${percent}${density.value}${gap.value}${held("scaling")}`;
     }
-    return `${move_px.map(shortly).join(", ")} px${gap.value}${settings.hold === "free" ? "" : `, held to pixel ${settings.hold}`}`;
+    const holds = settings.hold === "free" ? "" : `, held to pixel ${settings.hold}`;
+    return `${move_px.map(shortly).join(", ")} px${gap.value}${holds}`;
   });
 }

@@ -1,10 +1,10 @@
 import { computed, watch, type Ref } from "vue";
 import type { Pair } from "@/api/types";
-import { useCage } from "@/stores/cage";
-import { useCorners } from "@/stores/corners";
-import { useFitting } from "@/stores/fitting";
+import { useCage } from "@/hand/cage";
+import { useCorners } from "@/hand/corners";
+import { useFitting } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
-import { byMatrix, placeWhile, useMoving } from "@/stores/moving";
+import { byMatrix, placeWhile, useMoving } from "@/hand/moving";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";

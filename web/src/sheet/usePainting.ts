@@ -1,6 +1,6 @@
 import { nextTick, watch, type Ref } from "vue";
 import type { Layer, Pair } from "@/api/types";
-import { useFitting } from "@/stores/fitting";
+import { useFitting } from "@/stages/fit/fitting";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
@@ -129,7 +129,7 @@ export function usePainting(
       pixelRatio,
       view,
       () => settings.theme,
-      () => (jobs.job ? passes.flatMap((one) => one.inputs()) : null),
+      () => (jobs.job ? passes.flatMap(({ inputs }) => inputs()) : null),
     ],
     repaint,
     { flush: "post", immediate: true },

@@ -1,10 +1,10 @@
 import { computed } from "vue";
-import { useFitting } from "@/stores/fitting";
-import { useMatching } from "@/stores/matching";
-import { usePacking } from "@/stores/packing";
+import { useFitting } from "@/stages/fit/fitting";
+import { useMatching } from "@/stages/fit/matching";
+import { usePacking } from "@/stages/layout/packing";
 import { usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
-import { useRelaxing } from "@/stores/relaxing";
+import { useRelaxing } from "@/stages/cut/relaxing";
 import { useSeams } from "@/stores/seams";
 import { useSurface } from "@/stores/surface";
 import type { MarkedShape, SeamsDrawing } from "./passes/cut";
@@ -63,7 +63,9 @@ export function useSheetMarks(cutting: () => boolean) {
   const matching = useMatching();
   const fit = computed<FitDrawing | null>(() => {
     if (!fitting.active) return null;
-    const wanted = new Set(matching.proposals?.flatMap((one) => (matching.lit === one ? one.cells : [])) ?? []);
+    const wanted = new Set(
+      matching.proposals?.flatMap((proposal) => (matching.lit === proposal ? proposal.cells : [])) ?? [],
+    );
     const shown = fitting.page === "cells" || fitting.page === "match" ? fitting.cells : [];
     return {
       cells: shown.map((cell, index) => ({

@@ -4,7 +4,6 @@ import { api } from "@/api/client";
 import type { PickKind, Picks } from "@/api/types";
 import { useQuestions } from "@/composables/useAnswer";
 import { sameNet, type Under } from "@/picking/elements";
-import { useElements } from "./elements";
 import { useJob } from "./job";
 import { useMessages } from "./messages";
 import { useSeams } from "./seams";
@@ -32,7 +31,6 @@ export const usePicks = defineStore("picks", () => {
   const jobs = useJob();
   const seams = useSeams();
   const surfaces = useSurface();
-  const store = useElements();
   const selection = useSelection();
   const messages = useMessages();
   const kind = ref<PickedKind>("islands");
@@ -72,7 +70,7 @@ export const usePicks = defineStore("picks", () => {
   function change(of: PickKind, found: number[], how: How) {
     const before = sets.value[of];
     const gone = new Set(how === "remove" ? found : []);
-    set(of, how === "add" ? [...before, ...found] : [...before].filter((one) => !gone.has(one)));
+    set(of, how === "add" ? [...before, ...found] : [...before].filter((element) => !gone.has(element)));
     messages.say(
       found.length === 0
         ? "Nothing to pick that way"
@@ -97,7 +95,7 @@ export const usePicks = defineStore("picks", () => {
   /** What lies in a box; islands are those of which a face lies in it. */
   async function box(from: Picks["box"], how: How) {
     const found = await find(part.value ?? "faces", "box", from);
-    if (found) await take(part.value ? found : (store.elements?.islandsOf(found) ?? []), how);
+    if (found) await take(part.value ? found : (surfaces.elements?.islandsOf(found) ?? []), how);
   }
 
   /** What the hand has found: edges that are drawn directly are cut or closed, all else is picked or let go. */
@@ -129,9 +127,9 @@ export const usePicks = defineStore("picks", () => {
   }
 
   async function click(under: Under, held: { shift: boolean; ctrl: boolean; again: boolean }) {
-    const one = meant(under);
+    const element = meant(under);
     const of = part.value;
-    if (one === null || !of) return;
+    if (element === null || !of) return;
     const from = last;
     const now = of === "faces" ? under.face : of === "corners" ? under.corner : under.end;
     last = now;
@@ -145,8 +143,8 @@ export const usePicks = defineStore("picks", () => {
       const found = await find(of, more[0], more[1]);
       if (found) await take(found, "add");
     } else {
-      const there = of === "edges" && seams.direct ? seams.cut.includes(one) : sets.value[of].has(one);
-      await take([one], there ? "remove" : "add");
+      const there = of === "edges" && seams.direct ? seams.cut.includes(element) : sets.value[of].has(element);
+      await take([element], there ? "remove" : "add");
     }
   }
 

@@ -1,56 +1,53 @@
 import { defineStore } from "pinia";
-import { computed, ref, shallowRef, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import { api } from "@/api/client";
 import type { Pieces, Symmetry } from "@/api/types";
+import { useAnswer } from "@/composables/useAnswer";
 import { useJob } from "./job";
-import { useMessages } from "./messages";
+
+interface Cuts {
+  cut: Int32Array;
+  /** the piece of each triangle, once seams are drawn; null before */
+  tints: Int32Array | null;
+  pieces: Pieces | null;
+  symmetry: Symmetry | null;
+}
+
+const NONE: Cuts = { cut: new Int32Array(), tints: null, pieces: null, symmetry: null };
 
 /** Where the surface is cut, what the cuts part it into, and the plane of symmetry that cuts may follow. */
 export const useSeams = defineStore("seams", () => {
   const jobs = useJob();
-  const messages = useMessages();
   /** a stage shows seams: only then are they asked for */
   const active = ref(false);
-  const cut = shallowRef<Int32Array>(new Int32Array());
-  /** the piece of each triangle, once seams are drawn; null before */
-  const tints = shallowRef<Int32Array | null>(null);
-  const pieces = shallowRef<Pieces | null>(null);
-  const symmetry = shallowRef<Symmetry | null>(null);
   /** what the hand picks is cut or closed at once */
   const direct = ref(false);
   /** the same is done on the other side of the plane of symmetry */
   const mirrored = ref(false);
-  let turn = 0;
 
-  async function load() {
-    const mine = ++turn;
-    const job = jobs.job;
-    if (!job || !active.value) {
-      cut.value = new Int32Array();
-      tints.value = pieces.value = symmetry.value = null;
-      return;
-    }
-    const get = (name: "seams" | "triangle_pieces", version: string) => api.array(job.id, name, job.revision, version);
-    try {
-      const [seams, triangles, found, plane] = await Promise.all([
-        get("seams", `${job.surface}-${job.seams ?? "map"}`),
-        job.seams ? get("triangle_pieces", `${job.surface}-${job.seams}`) : null,
-        api.pieces(job.id, job.revision),
-        api.symmetry(job.id, job.revision),
-      ]);
-      if (mine !== turn) return;
-      cut.value = new Int32Array(seams);
-      tints.value = triangles && new Int32Array(triangles);
-      pieces.value = found;
-      symmetry.value = plane;
-    } catch (error) {
-      if (mine === turn) messages.fail(error);
-    }
+  /** what the seams shown are of; none while no stage shows them */
+  const subject = () =>
+    jobs.job && active.value ? [jobs.job.id, jobs.job.surface, jobs.job.seams ?? "map"].join("-") : null;
+  const { value, ask, forget } = useAnswer<Cuts>({ goodFor: subject, keep: true });
+  const cuts = computed(() => value.value ?? NONE);
+
+  async function load(id: string, revision: number): Promise<Cuts> {
+    const { surface, seams } = jobs.job!;
+    const get = (name: "seams" | "triangle_pieces", version: string) => api.array(id, name, revision, version);
+    const [cut, triangles, pieces, symmetry] = await Promise.all([
+      get("seams", `${surface}-${seams ?? "map"}`),
+      seams ? get("triangle_pieces", `${surface}-${seams}`) : null,
+      api.pieces(id, revision),
+      api.symmetry(id, revision),
+    ]);
+    return { cut: new Int32Array(cut), tints: triangles && new Int32Array(triangles), pieces, symmetry };
   }
-  watch(() => jobs.job && [active.value, jobs.job.id, jobs.job.surface, jobs.job.seams].join(), load, {
-    immediate: true,
-  });
+  watch(subject, (now) => (now === null ? forget() : ask(load)), { immediate: true });
 
+  const cut = computed(() => cuts.value.cut);
+  const tints = computed(() => cuts.value.tints);
+  const pieces = computed(() => cuts.value.pieces);
+  const symmetry = computed(() => cuts.value.symmetry);
   const symmetric = computed(() => symmetry.value?.plane != null);
   const bothSides = computed(() => symmetric.value && mirrored.value);
 
@@ -58,7 +55,7 @@ export const useSeams = defineStore("seams", () => {
     const done = await jobs.operate("mark_seams", { edges, cut: cutting, mirrored: bothSides.value });
     // The next click must not wait for the seams to be asked for anew.
     const kept = [...cut.value].filter((edge) => !edges.includes(edge));
-    if (done) cut.value = new Int32Array(cutting ? [...kept, ...edges] : kept);
+    if (done) value.value = { ...cuts.value, cut: new Int32Array(cutting ? [...kept, ...edges] : kept) };
     return done;
   }
 

@@ -11,6 +11,15 @@ export type Hold = "free" | "corners" | "middles";
 export type Pixels = "auto" | "hard" | "smooth";
 export type Light = "even" | "shaded";
 
+/** What the proof draws beside the model itself, and how. */
+export interface Aids {
+  edges: boolean;
+  floor: boolean;
+  facing: boolean;
+  one_sided: boolean;
+  see_through: boolean;
+}
+
 /** What the painter likes, kept in the browser. */
 export const useSettings = defineStore("settings", () => {
   const theme = useStorage<Theme>(
@@ -19,8 +28,7 @@ export const useSettings = defineStore("settings", () => {
   );
   const unit = useStorage<Unit>("sheet-trace-unit", "px");
   const look = useStorage<Look>("sheet-trace-look", "art");
-  /** what the proof draws beside the model itself, and how */
-  const proof = useStorage("sheet-trace-proof", {
+  const proof = useStorage<Aids>("sheet-trace-proof", {
     edges: false,
     floor: false,
     facing: false,

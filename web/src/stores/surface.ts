@@ -1,8 +1,9 @@
 import { defineStore } from "pinia";
-import { ref, shallowRef, watch } from "vue";
+import { computed, watch } from "vue";
 import { api } from "@/api/client";
+import { useAnswer } from "@/composables/useAnswer";
+import { Elements } from "@/picking/elements";
 import { useJob } from "./job";
-import { useMessages } from "./messages";
 
 /** Arrays that change only with the model or its cut. */
 export interface Surface {
@@ -56,61 +57,45 @@ const INTEGERS = {
   meshEdges: "mesh_edges",
 } as const;
 
+const ARRAYS = { ...FLOATS, ...INTEGERS };
+
 /** The big arrays of the job on the screen. */
 export const useSurface = defineStore("surface", () => {
   const jobs = useJob();
-  const messages = useMessages();
-  const surface = shallowRef<Surface | null>(null);
-  /** P x 2, px on the sheet, in step with the surface */
-  const points = shallowRef<Float32Array | null>(null);
-  const loading = ref(false);
-  let shownSurface = "";
-  let turn = 0;
+  /** what the arrays are of: they change with the surface, points with their places on the sheet too */
+  const subject = () =>
+    jobs.job &&
+    [jobs.job.id, jobs.job.surface, jobs.job.placements, jobs.job.sheet.width_px, jobs.job.sheet.height_px].join();
+  const { value, asking, ask, forget } = useAnswer<{ digest: string; surface: Surface; points: Float32Array }>({
+    goodFor: subject,
+    keep: true,
+  });
 
-  async function load(id: string, revision: number, digest: string, placements: string) {
-    const mine = ++turn;
+  async function load(id: string, revision: number) {
+    const { surface: digest, placements, sheet } = jobs.job!;
     const get = (name: Parameters<typeof api.array>[1], version = digest) => api.array(id, name, revision, version);
-    loading.value = digest !== shownSurface;
-    try {
-      if (digest !== shownSurface) {
-        const [placed, ...arrays] = await Promise.all([
-          get("points", placements),
-          ...Object.values({ ...FLOATS, ...INTEGERS }).map((name) => get(name)),
-        ]);
-        if (mine !== turn) return;
-        const names = Object.keys({ ...FLOATS, ...INTEGERS });
-        surface.value = Object.fromEntries(
-          names.map((name, i) => [name, name in FLOATS ? new Float32Array(arrays[i]!) : new Int32Array(arrays[i]!)]),
-        ) as unknown as Surface;
-        shownSurface = digest;
-        points.value = new Float32Array(placed);
-      } else {
-        const newPoints = new Float32Array(await get("points", placements));
-        if (mine === turn) points.value = newPoints;
-      }
-    } catch (error) {
-      if (mine === turn) messages.fail(error);
-    } finally {
-      if (mine === turn) loading.value = false;
-    }
+    const known = value.value?.digest === digest ? value.value.surface : null;
+    const [points, ...arrays] = await Promise.all([
+      get("points", `${placements}-${sheet.width_px}x${sheet.height_px}`),
+      ...(known ? [] : Object.values(ARRAYS).map((name) => get(name))),
+    ]);
+    const read = () =>
+      Object.fromEntries(
+        Object.keys(ARRAYS).map((name, i) => [
+          name,
+          name in FLOATS ? new Float32Array(arrays[i]!) : new Int32Array(arrays[i]!),
+        ]),
+      ) as unknown as Surface;
+    return { digest, surface: known ?? read(), points: new Float32Array(points!) };
   }
+  watch(subject, (now) => (now === null ? forget() : ask(load)), { immediate: true });
 
-  watch(
-    () =>
-      jobs.job &&
-      [jobs.job.id, jobs.job.surface, jobs.job.placements, jobs.job.sheet.width_px, jobs.job.sheet.height_px].join(),
-    () => {
-      const job = jobs.job;
-      if (job)
-        void load(job.id, job.revision, job.surface, `${job.placements}-${job.sheet.width_px}x${job.sheet.height_px}`);
-      else {
-        turn += 1;
-        shownSurface = "";
-        surface.value = points.value = null;
-      }
-    },
-    { immediate: true },
-  );
+  const surface = computed(() => value.value?.surface ?? null);
+  /** P x 2, px on the sheet, in step with the surface */
+  const points = computed(() => value.value?.points ?? null);
+  /** Its faces, edges and corners, to be picked and drawn; sorted out when they are first asked for. */
+  const elements = computed(() => surface.value && new Elements(surface.value));
+  const loading = computed(() => asking.value && value.value?.digest !== jobs.job?.surface);
 
-  return { surface, points, loading };
+  return { surface, points, elements, loading };
 });

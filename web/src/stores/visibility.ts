@@ -17,7 +17,7 @@ export const useVisibility = defineStore("visibility", () => {
   }
 
   const toggle = (part: number) =>
-    set(hidden.value.has(part) ? [...hidden.value].filter((one) => one !== part) : [...hidden.value, part]);
+    set(hidden.value.has(part) ? [...hidden.value].filter((other) => other !== part) : [...hidden.value, part]);
   const showOnly = (part: number) => set((jobs.job?.parts ?? []).map((_, i) => i).filter((i) => i !== part));
   const showAll = () => set([]);
 

@@ -21,9 +21,11 @@ const wrong = () => (/^#[0-9a-f]{6}$/i.test(typed.value) ? null : false);
 </script>
 
 <template>
-  <BInputGroup class="color">
+  <BInputGroup class="flex-nowrap">
     <BFormInput
       type="color"
+      class="flex-grow-0 flex-shrink-0"
+      style="width: 46px"
       :aria-label="`${label}, from the colour wheel`"
       :model-value="value"
       @change="take(($event.target as HTMLInputElement).value)"
@@ -39,14 +41,3 @@ const wrong = () => (/^#[0-9a-f]{6}$/i.test(typed.value) ? null : false);
     />
   </BInputGroup>
 </template>
-
-<style scoped>
-.color input[type="color"] {
-  max-width: 46px;
-  height: 32px;
-  padding: 3px;
-}
-.color .num {
-  height: 32px;
-}
-</style>

@@ -1,50 +1,32 @@
 <script setup lang="ts">
 /** A place to drop files on, or to choose them. */
+import { useDropZone } from "@vueuse/core";
 import { ref } from "vue";
+import FileButton from "./FileButton.vue";
 
 const props = defineProps<{ accept: string; label: string; busy?: boolean; multiple?: boolean }>();
 const emit = defineEmits<{ files: [files: File[]] }>();
-const input = ref<HTMLInputElement | null>(null);
-const over = ref(false);
+const zone = ref<HTMLElement | null>(null);
 
-function take(list: FileList | null | undefined) {
-  over.value = false;
-  const files = [...(list ?? [])].slice(0, props.multiple ? undefined : 1);
-  if (files.length > 0 && !props.busy) emit("files", files);
-  if (input.value) input.value.value = "";
-}
+const { isOverDropZone } = useDropZone(zone, {
+  multiple: props.multiple,
+  onDrop: (files) => {
+    if (files && files.length > 0 && !props.busy) emit("files", files);
+  },
+});
 </script>
 
 <template>
-  <div
-    class="drop-zone"
-    :class="{ over }"
-    @dragover.prevent="over = true"
-    @dragleave="over = false"
-    @drop.prevent.stop="take($event.dataTransfer?.files)"
-  >
+  <div ref="zone" class="drop-zone position-relative p-3 text-center" :class="{ over: isOverDropZone }">
     <slot />
-    <button type="button" class="btn-choose" :disabled="busy" @click="input?.click()">{{ label }}</button>
-    <input
-      ref="input"
-      class="visually-hidden"
-      type="file"
-      tabindex="-1"
-      :multiple="multiple"
-      :accept="accept"
-      :aria-label="label"
-      @change="take(($event.target as HTMLInputElement).files)"
-    />
+    <FileButton :accept="accept" :label="label" :disabled="busy" :multiple="multiple" @files="emit('files', $event)" />
   </div>
 </template>
 
 <style scoped>
 .drop-zone {
-  position: relative;
-  padding: 12px;
   border: 1.5px dashed var(--rule-strong);
   border-radius: 8px;
-  text-align: center;
 }
 .drop-zone.over {
   border-color: var(--verdigris);

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** The picked island: its name, which can be changed, and what was measured of it. */
+import { BButton, BFormInput } from "bootstrap-vue-next";
 import { computed, ref, watch } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "./ChoiceBar.vue";
+import NoteBox from "./NoteBox.vue";
 import { shown } from "./sums";
 
 const TAGS = { art: "art", plain: "plain" } as const;
@@ -33,9 +35,9 @@ const way = computed(() => {
 <template>
   <section v-if="island" aria-label="Picked island">
     <h3>Picked island</h3>
-    <input
+    <BFormInput
       v-model="name"
-      class="form-control name"
+      class="mb-2 fw-bold"
       aria-label="Island name"
       maxlength="80"
       @change="rename"
@@ -59,7 +61,7 @@ const way = computed(() => {
       <dd>{{ island.mirrored ? "mirrored" : "right" }}, {{ way }}</dd>
       <dt>Faces</dt>
       <dd class="num">{{ island.faces }}</dd>
-      <dt class="align-self-center">Carries</dt>
+      <dt>Carries</dt>
       <dd>
         <ChoiceBar
           :model-value="island.tag"
@@ -69,39 +71,22 @@ const way = computed(() => {
         />
       </dd>
     </dl>
-    <p v-if="island.mirrored" class="note">
+    <NoteBox v-if="island.mirrored">
       Lettering painted straight on the sheet would come out backwards here. Labels are turned back by themselves.
-    </p>
+    </NoteBox>
   </section>
   <section v-else-if="selection.islands.length > 1" aria-label="Picked islands">
     <h3>{{ selection.islands.length }} islands picked</h3>
-    <p class="several">
+    <p class="d-flex align-items-center gap-2">
       Tag them
-      <button
+      <BButton
         v-for="(text, tag) in TAGS"
         :key="tag"
-        type="button"
-        class="btn-choose"
+        variant="secondary"
         @click="jobs.operate('tag_islands', { islands: [...selection.islands], tag })"
       >
         {{ text }}
-      </button>
+      </BButton>
     </p>
   </section>
 </template>
-
-<style scoped>
-.several {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-.several button {
-  padding: 1px 12px;
-}
-.name {
-  margin-bottom: 8px;
-  font-size: 15px;
-  font-weight: 650;
-}
-</style>

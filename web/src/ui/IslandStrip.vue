@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A card per island, drawn upright, as many as are on the screen. */
+import { BButton } from "bootstrap-vue-next";
 import { useVirtualizer } from "@tanstack/vue-virtual";
 import { computed, ref, watch } from "vue";
 import { useJob } from "@/stores/job";
@@ -52,20 +53,24 @@ function scroll(event: WheelEvent) {
   if (holder.value && event.deltaX === 0) holder.value.scrollLeft += event.deltaY;
 }
 
-function mark(island: (typeof jobs.islands)[number]): { text: string; kind: string } {
-  if (island.mirrored) return { text: "mirrored", kind: "warn" };
-  if (island.stretch_worst === null) return { text: "flat", kind: "warn" };
-  if (island.tag === "plain") return { text: "plain", kind: "plain" };
-  if (island.stretch_worst > 1.02) return { text: `stretch ${shown(island.stretch_worst)}`, kind: "warn" };
-  if (Math.abs(island.up_angle_deg) > 135) return { text: "upside down", kind: "warn" };
-  if (Math.abs(island.up_angle_deg) > 45) return { text: "sideways", kind: "warn" };
-  return { text: "true", kind: "good" };
+const GOOD = "text-success-emphasis";
+const WARN = "text-warning-emphasis";
+function mark(island: (typeof jobs.islands)[number]): { text: string; look: string } {
+  if (island.mirrored) return { text: "mirrored", look: WARN };
+  if (island.stretch_worst === null) return { text: "flat", look: WARN };
+  if (island.stretched) return { text: `stretch ${shown(island.stretch_worst)}`, look: WARN };
+  if (island.tag === "plain") return { text: "plain", look: "text-body-secondary" };
+  if (Math.abs(island.up_angle_deg) > 135) return { text: "upside down", look: WARN };
+  if (Math.abs(island.up_angle_deg) > 45) return { text: "sideways", look: WARN };
+  return { text: "true", look: GOOD };
 }
 </script>
 
 <template>
   <section class="strip" aria-label="Islands">
-    <p v-if="jobs.islands.length === 0" class="empty">No face lies on the sheet yet.</p>
+    <p v-if="jobs.islands.length === 0" class="position-absolute p-4 text-body-secondary">
+      No face lies on the sheet yet.
+    </p>
     <div ref="holder" class="holder" @wheel.passive="scroll">
       <div
         class="rail"
@@ -74,12 +79,12 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; kind: stri
         aria-label="Islands"
         aria-multiselectable="true"
       >
-        <button
+        <BButton
           v-for="{ island, start } in visible"
           :key="island.index"
-          type="button"
+          variant="light"
           role="option"
-          class="island-card"
+          class="island-card d-flex align-items-center gap-2 border text-start"
           :class="{ picked: selection.islands.includes(island.index), hovered: selection.hovered === island.index }"
           :style="{ transform: `translateX(${start}px)` }"
           :aria-selected="selection.islands.includes(island.index)"
@@ -92,15 +97,15 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; kind: stri
           @keydown.left.prevent.stop="step(-1)"
         >
           <IslandThumb :island="island" />
-          <span class="text">
+          <span class="text small text-nowrap">
             <b>{{ island.name }}</b>
             <span class="num">{{ shown(island.size_mm[0], 1) }} × {{ shown(island.size_mm[1], 1) }} mm</span>
             <span
               ><span class="num">{{ island.density_px_per_mm.toFixed(2) }} px/mm</span>{{ " "
-              }}<em :class="mark(island).kind">{{ mark(island).text }}</em></span
+              }}<b :class="mark(island).look">{{ mark(island).text }}</b></span
             >
           </span>
-        </button>
+        </BButton>
       </div>
     </div>
   </section>
@@ -109,8 +114,8 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; kind: stri
 <style scoped>
 .strip {
   min-width: 0;
-  border-top: 1px solid var(--rule);
-  background: var(--rail);
+  border-top: 1px solid var(--bs-border-color);
+  background: var(--bs-secondary-bg);
 }
 .holder {
   height: 100%;
@@ -123,60 +128,28 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; kind: stri
   margin-left: 8px;
 }
 .island-card {
-  position: absolute;
+  --bs-btn-bg: var(--bs-tertiary-bg);
+  --bs-btn-hover-bg: var(--bs-tertiary-bg);
+  --bs-btn-hover-color: inherit;
+  position: absolute !important;
   top: 8px;
   left: 0;
-  display: flex;
-  align-items: center;
-  gap: 9px;
   width: 218px;
   height: 70px;
-  padding: 6px 8px 6px 6px;
-  border: 1px solid var(--rule);
-  border-radius: 7px;
-  background: var(--panel);
-  color: var(--ink);
-  text-align: left;
 }
 .island-card.hovered {
-  border-color: var(--verdigris);
-}
-.island-card.picked {
-  outline: 2px solid var(--verdigris);
+  border-color: var(--verdigris) !important;
 }
 .text {
-  display: flex;
+  display: grid;
   min-width: 0;
-  flex-direction: column;
   line-height: 1.32;
-  white-space: nowrap;
+}
+.text .num {
+  font-size: 11px;
 }
 .text > * {
   overflow: hidden;
   text-overflow: ellipsis;
-}
-.num {
-  font-size: 11px;
-}
-em {
-  font-size: 12px;
-  font-style: normal;
-  font-weight: 600;
-}
-.good {
-  color: var(--verdigris-text);
-  font-weight: 500;
-}
-.warn {
-  color: var(--saffron-text);
-}
-.plain {
-  color: var(--ink-soft);
-  font-weight: 500;
-}
-.empty {
-  position: absolute;
-  padding: 30px 20px;
-  color: var(--ink-soft);
 }
 </style>

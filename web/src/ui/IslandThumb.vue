@@ -54,15 +54,12 @@ watch([() => images.image, () => props.island, () => settings.theme], draw, { fl
 </script>
 
 <template>
-  <canvas ref="canvas" class="thumb" :width="WIDTH * 2" :height="HEIGHT * 2" aria-hidden="true"></canvas>
+  <canvas
+    ref="canvas"
+    class="flex-shrink-0 rounded bg-body"
+    :width="WIDTH * 2"
+    :height="HEIGHT * 2"
+    :style="{ width: `${WIDTH}px`, height: `${HEIGHT}px` }"
+    aria-hidden="true"
+  ></canvas>
 </template>
-
-<style scoped>
-.thumb {
-  flex: none;
-  width: 54px;
-  height: 56px;
-  border-radius: 4px;
-  background: var(--ground);
-}
-</style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** All jobs with their thumbnails; one is deleted only after asking. */
-import { BModal } from "bootstrap-vue-next";
+import { BButton, BCard, BModal } from "bootstrap-vue-next";
 import { PhTrash } from "@phosphor-icons/vue";
 import { ref } from "vue";
 import { api } from "@/api/client";
@@ -33,21 +33,21 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
 
 <template>
   <section aria-labelledby="jobs-title">
-    <h2 id="jobs-title">Jobs</h2>
-    <p v-if="jobs.length === 0" class="none">
+    <h2 id="jobs-title" class="mt-4 mb-3">Jobs</h2>
+    <p v-if="jobs.length === 0" class="none text-body-secondary">
       No jobs yet. Drop a model above: its islands, sizes and stretch are measured at once.
     </p>
     <ul class="jobs">
-      <li v-for="job in jobs" :key="job.id" class="job">
-        <RouterLink :to="`/jobs/${job.id}/model`">
+      <BCard v-for="job in jobs" :key="job.id" tag="li" class="job">
+        <RouterLink class="text-body text-decoration-none" :to="`/jobs/${job.id}/model`">
           <span class="picture"><img :src="api.urls.thumbnail(job.id, job.revision_id)" alt="" loading="lazy" /></span>
-          <b>{{ job.name }}</b>
-          <span class="when">changed {{ when(job.updated_at) }}</span>
+          <b class="d-block text-truncate">{{ job.name }}</b>
+          <span class="form-text">changed {{ when(job.updated_at) }}</span>
         </RouterLink>
-        <button type="button" :aria-label="`Delete ${job.name}`" title="Delete" @click="ask(job)">
+        <BButton variant="light" class="delete" :aria-label="`Delete ${job.name}`" title="Delete" @click="ask(job)">
           <PhTrash :size="18" />
-        </button>
-      </li>
+        </BButton>
+      </BCard>
     </ul>
     <BModal
       v-model="asking"
@@ -66,34 +66,15 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
 </template>
 
 <style scoped>
-h2 {
-  margin: 32px 0 12px;
-  font-size: 17px;
-  font-weight: 650;
-}
 .jobs {
   display: grid;
   padding: 0;
   margin: 0;
   gap: 16px;
   grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  list-style: none;
-}
-.job {
-  position: relative;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--panel);
 }
 .job:hover {
   border-color: var(--verdigris);
-}
-.job a {
-  display: flex;
-  flex-direction: column;
-  padding: 10px 12px 12px;
-  color: var(--ink);
-  text-decoration: none;
 }
 .picture {
   display: grid;
@@ -108,26 +89,9 @@ h2 {
   max-height: 156px;
   background: var(--paper);
 }
-.job b {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.when {
-  color: var(--ink-soft);
-  font-size: 12px;
-}
-.job > button {
+.delete {
   position: absolute;
-  right: 8px;
-  bottom: 12px;
-  padding: 5px;
-  border: 0;
-  border-radius: 5px;
-  background: transparent;
-  color: var(--ink-soft);
-}
-.job > button:hover {
-  color: var(--brick-text);
+  right: 6px;
+  bottom: 8px;
 }
 </style>

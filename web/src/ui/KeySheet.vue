@@ -30,9 +30,9 @@ const KEYS: [string, string][] = [
 
 <template>
   <BModal v-model="open" title="Keys" ok-only ok-title="Close" ok-variant="secondary" size="lg">
-    <dl class="keys">
+    <dl class="keys mb-0">
       <template v-for="[key, what] in KEYS" :key="key">
-        <dt class="num">{{ key }}</dt>
+        <dt class="num fw-bold">{{ key }}</dt>
         <dd>{{ what }}</dd>
       </template>
     </dl>
@@ -44,12 +44,5 @@ const KEYS: [string, string][] = [
   display: grid;
   grid-template-columns: max-content 1fr;
   gap: 7px 22px;
-  margin: 0;
-}
-dt {
-  font-weight: 600;
-}
-dd {
-  margin: 0;
 }
 </style>

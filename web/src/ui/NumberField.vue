@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /**
- * A number that can be typed, also as a sum (=120/3). It is taken with Enter or on leaving; Escape brings the old one
- * back. When all changes are saved it shows the value it was given, so that one the server refused does not stay.
+ * A number that can be typed, also as a sum (=120/3); a whole one where no decimals are shown. It is taken with Enter
+ * or on leaving; Escape brings the old one back. When all changes are saved it shows the value it was given, so that one
+ * the server refused does not stay.
  */
+import { BFormInput, BInputGroup } from "bootstrap-vue-next";
 import { computed, ref, useId, watch } from "vue";
 import { useJob } from "@/stores/job";
 import { shown, valueOf } from "./sums";
@@ -38,7 +40,7 @@ watch([() => props.value, () => props.decimals, () => jobs.saved], () => {
 function take() {
   if (!typing.value) return;
   typing.value = false;
-  const taken = typed.value;
+  const taken = typed.value !== null && props.decimals === 0 ? Math.round(typed.value) : typed.value;
   if (taken === null || text.value === shown(props.value, props.decimals)) {
     restore();
     return;
@@ -57,25 +59,23 @@ function drop(event: KeyboardEvent) {
 <template>
   <div class="number-field" :class="{ bare: hideLabel }">
     <label :for="id" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
-    <span class="box" :class="{ wrong: typing && typed === null }">
-      <input
+    <BInputGroup :append="unit || undefined" size="sm" class="flex-nowrap">
+      <BFormInput
         :id="id"
         v-model="text"
-        class="num"
-        type="text"
+        class="num text-end"
         inputmode="decimal"
         autocomplete="off"
         spellcheck="false"
         :disabled="disabled"
-        :aria-invalid="typing && typed === null"
+        :state="typing && typed === null ? false : null"
         @focus="($event.target as HTMLInputElement).select()"
         @input="typing = true"
         @keydown.enter="take"
         @keydown.esc.stop="drop"
         @blur="take"
       />
-      <span v-if="unit" class="unit">{{ unit }}</span>
-    </span>
+    </BInputGroup>
   </div>
 </template>
 
@@ -87,39 +87,11 @@ function drop(event: KeyboardEvent) {
   display: block;
   min-width: 0;
 }
-label {
-  align-self: center;
-}
-.box {
-  display: flex;
-  align-items: center;
-  min-width: 0;
-  border: 1px solid var(--rule-strong);
-  border-radius: 5px;
-  background: var(--field);
-}
-.box:focus-within {
-  border-color: var(--verdigris);
-  box-shadow: 0 0 0 1px var(--verdigris);
-}
-.box.wrong {
-  border-color: var(--brick);
-  box-shadow: 0 0 0 1px var(--brick);
-}
-input {
-  flex: 1;
-  min-width: 0;
-  width: 100%;
-  padding: 3px 6px;
-  border: 0;
-  outline: 0;
-  background: transparent;
-  color: var(--ink);
-  text-align: right;
-}
-.unit {
-  padding-right: 7px;
-  color: var(--ink-soft);
+.number-field :deep(.input-group-text) {
+  padding: 0 6px 0 0;
   font-size: 11px;
+}
+.number-field :deep(.form-control:not(:last-child)) {
+  border-right: 0;
 }
 </style>

@@ -2,6 +2,7 @@
 /** What the change shown on the sheet would do, to be taken or left. */
 import { useKeys } from "@/composables/useKeys";
 import { usePreview } from "@/stores/preview";
+import TakeCard from "./TakeCard.vue";
 
 const MOST = 4;
 const previews = usePreview();
@@ -11,22 +12,11 @@ useKeys({ Enter: () => (previews.shown ? void previews.take() : false) });
 </script>
 
 <template>
-  <div v-if="previews.shown" class="not-taken" role="status">
+  <TakeCard v-if="previews.shown" @take="previews.take()" @leave="previews.leave()">
     <strong>Not taken yet</strong>
-    <p>{{ previews.shown.sentence }}.</p>
-    <p v-for="island in previews.shown.islands.slice(0, MOST)" :key="island.name" class="num">
+    <div>{{ previews.shown.sentence }}.</div>
+    <div v-for="island in previews.shown.islands.slice(0, MOST)" :key="island.name" class="num">
       {{ island.name }}: worst stretch {{ figure(island.stretch_worst) }}
-    </p>
-    <div class="row-of">
-      <button type="button" class="btn btn-primary" @click="previews.take()">Take it</button>
-      <button type="button" class="btn-choose" @click="previews.leave()">Leave it</button>
     </div>
-  </div>
+  </TakeCard>
 </template>
-
-<style scoped>
-p {
-  margin: 2px 0 0 !important;
-  font-size: 12.5px;
-}
-</style>

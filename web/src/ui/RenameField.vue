@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A name that becomes a field while it is changed. */
+import { BFormInput } from "bootstrap-vue-next";
 import { ref, watch } from "vue";
 
 const props = defineProps<{ name: string; label: string }>();
@@ -18,9 +19,10 @@ function take() {
 </script>
 
 <template>
-  <input
+  <BFormInput
     v-model="text"
-    class="rename"
+    class="rename flex-fill text-truncate"
+    size="sm"
     :aria-label="label"
     :title="name"
     maxlength="80"
@@ -31,18 +33,13 @@ function take() {
 </template>
 
 <style scoped>
+.rename:not(:hover, :focus) {
+  border-color: transparent;
+  background: transparent;
+}
 .rename {
   min-width: 0;
-  flex: 1;
-  padding: 3px 5px;
-  border: 1px solid transparent;
-  border-radius: 4px;
-  background: transparent;
   color: inherit;
-  text-overflow: ellipsis;
-}
-.rename:hover,
-.rename:focus {
-  border-color: var(--rule-strong);
+  font-weight: inherit;
 }
 </style>

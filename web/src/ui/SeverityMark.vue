@@ -5,10 +5,21 @@ import type { Severity } from "@/api/types";
 
 defineProps<{ severity: Severity }>();
 const NAMES: Record<Severity, string> = { error: "to mend", warning: "to look at", hint: "to know" };
+const LOOKS: Record<Severity, string> = {
+  error: "text-danger-emphasis",
+  warning: "text-warning",
+  hint: "text-body-secondary",
+};
 </script>
 
 <template>
-  <span class="severity" :class="severity" role="img" :aria-label="NAMES[severity]" :title="NAMES[severity]">
+  <span
+    class="d-inline-flex flex-shrink-0"
+    :class="LOOKS[severity]"
+    role="img"
+    :aria-label="NAMES[severity]"
+    :title="NAMES[severity]"
+  >
     <PhOctagon v-if="severity === 'error'" :size="16" weight="fill" /><PhDiamond
       v-else-if="severity === 'warning'"
       :size="16"
@@ -16,19 +27,3 @@ const NAMES: Record<Severity, string> = { error: "to mend", warning: "to look at
     /><PhInfo v-else :size="16" />
   </span>
 </template>
-
-<style scoped>
-.severity {
-  display: inline-flex;
-  flex: none;
-}
-.error {
-  color: var(--brick-text);
-}
-.warning {
-  color: var(--saffron);
-}
-.hint {
-  color: var(--ink-soft);
-}
-</style>

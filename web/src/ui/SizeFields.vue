@@ -29,7 +29,7 @@ const options = computed(() => [
 
 <template>
   <div class="fields">
-    <label for="size-preset" class="align-self-center">Preset</label>
+    <label for="size-preset">Preset</label>
     <BFormSelect
       id="size-preset"
       class="wide"
@@ -37,14 +37,14 @@ const options = computed(() => [
       :options="options"
       @update:model-value="type({ width: Number($event), height: Number($event) })"
     />
-    <span class="align-self-center">Size</span>
+    <span>Size</span>
     <NumberField
       label="Sheet width"
       hide-label
       :value="width"
       unit="px"
       :decimals="0"
-      @change="type({ width: Math.round($event) })"
+      @change="type({ width: $event })"
     />
     <NumberField
       label="Sheet height"
@@ -52,7 +52,7 @@ const options = computed(() => [
       :value="height"
       unit="px"
       :decimals="0"
-      @change="type({ height: Math.round($event) })"
+      @change="type({ height: $event })"
     />
   </div>
 </template>

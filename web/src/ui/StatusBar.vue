@@ -20,7 +20,8 @@ const over = computed(() => {
   const island = selection.hovered === null ? undefined : jobs.islands[selection.hovered];
   if (!island) return "";
   const near = neighbour.value === null ? "" : `, next to ${jobs.islands[neighbour.value]?.name}`;
-  return `${island.name}: ${shown(island.size_mm[0], 1)} × ${shown(island.size_mm[1], 1)} mm, ${shown(island.size_px[0], 1)} × ${shown(island.size_px[1], 1)} px${near}`;
+  const [mm, px] = [island.size_mm, island.size_px].map((size) => size.map((side) => shown(side, 1)).join(" × "));
+  return `${island.name}: ${mm} mm, ${px} px${near}`;
 });
 const stacked = computed(() =>
   selection.stacked.length > 1 ? `in one place: ${selection.stacked.join(", then ")} (click again for the next)` : "",
@@ -28,12 +29,12 @@ const stacked = computed(() =>
 </script>
 
 <template>
-  <footer class="status-bar num">
+  <footer class="status-bar num text-nowrap">
     <span class="place">{{ place }}</span>
     <span v-if="over">{{ over }}</span>
-    <span v-if="stacked" class="stacked">{{ stacked }}</span>
-    <span class="done" role="status" aria-live="polite">{{ messages.done || hint }}</span>
-    <span class="hint">{{ messages.done ? hint : "" }}</span>
+    <span v-if="stacked">{{ stacked }}</span>
+    <span class="done text-truncate" role="status" aria-live="polite">{{ messages.done || hint }}</span>
+    <span class="hint ms-auto text-truncate">{{ messages.done ? hint : "" }}</span>
   </footer>
 </template>
 
@@ -46,19 +47,11 @@ const stacked = computed(() =>
   color: var(--status-ink);
   font-size: 11px;
   line-height: 24px;
-  white-space: nowrap;
 }
 .place {
   min-width: 130px;
 }
-.done {
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
 .hint {
-  overflow: hidden;
-  margin-left: auto;
   color: var(--status-soft);
-  text-overflow: ellipsis;
 }
 </style>

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 /** Job name, sheet, undo and redo, the state of saving, density. */
-import { PhArrowArcLeft, PhArrowArcRight, PhKeyboard, PhMoon, PhSun } from "@phosphor-icons/vue";
+import { BButton, BFormInput } from "bootstrap-vue-next";
+import { PhArrowArcLeft, PhArrowArcRight, PhKeyboard } from "@phosphor-icons/vue";
 import { computed, ref } from "vue";
 import { useJob } from "@/stores/job";
 import { usePreflight } from "@/stores/preflight";
-import { useSettings } from "@/stores/settings";
 import SeverityMark from "./SeverityMark.vue";
+import ThemeButton from "./ThemeButton.vue";
 
 const emit = defineEmits<{ keys: [] }>();
 const jobs = useJob();
-const settings = useSettings();
 const preflight = usePreflight();
 const SEVERITIES = ["error", "warning", "hint"] as const;
 const naming = ref<string | null>(null);
@@ -20,7 +20,6 @@ const savedAt = computed(() => {
     ? `saved ${new Date(jobs.job.saved_at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}`
     : "";
 });
-const vFocus = { mounted: (element: HTMLInputElement) => element.select() };
 
 function rename() {
   const name = naming.value?.trim();
@@ -30,79 +29,73 @@ function rename() {
 </script>
 
 <template>
-  <header v-if="jobs.job" class="top-bar">
-    <RouterLink to="/" class="home" title="All jobs"
+  <header v-if="jobs.job" class="top-bar border-bottom text-nowrap">
+    <RouterLink to="/" class="home d-flex" title="All jobs"
       ><img src="@/assets/mark.svg" alt="All jobs" width="26" height="26"
     /></RouterLink>
-    <input
+    <BFormInput
       v-if="naming !== null"
       v-model="naming"
-      v-focus
       class="name"
       aria-label="Job name"
       maxlength="80"
+      autofocus
+      @focus="($event.target as HTMLInputElement).select()"
       @blur="rename"
       @keydown.enter="rename"
       @keydown.esc="naming = null"
     />
-    <h1 v-else>
-      <button class="name" type="button" title="Rename the job" @click="naming = jobs.job.name">
+    <h1 v-else class="d-flex mb-0">
+      <BButton variant="light" class="name text-truncate" title="Rename the job" @click="naming = jobs.job.name">
         {{ jobs.job.name }}
-      </button>
+      </BButton>
     </h1>
     <span class="chip">{{ jobs.job.artwork.editions[jobs.job.artwork.shown] }}</span>
     <span class="chip num">{{ jobs.job.sheet.width_px }} × {{ jobs.job.sheet.height_px }} px</span>
-    <div class="history" role="group" aria-label="History">
-      <button
-        type="button"
+    <div class="d-flex gap-2" role="group" aria-label="History">
+      <BButton
+        variant="secondary"
+        size="sm"
         :disabled="!jobs.job.history.undo"
         :title="jobs.job.history.undo ? `Undo: ${jobs.job.history.undo} (Ctrl+Z)` : 'Nothing to undo'"
         @click="jobs.undo()"
       >
         <PhArrowArcLeft :size="16" aria-hidden="true" /> Undo
-      </button>
-      <button
-        type="button"
+      </BButton>
+      <BButton
+        variant="secondary"
+        size="sm"
         :disabled="!jobs.job.history.redo"
         :title="jobs.job.history.redo ? `Redo: ${jobs.job.history.redo} (Ctrl+Shift+Z)` : 'Nothing to redo'"
         @click="jobs.redo()"
       >
         <PhArrowArcRight :size="16" aria-hidden="true" /> Redo
-      </button>
+      </BButton>
     </div>
-    <span class="saved" role="status">{{ savedAt }}</span>
-    <span class="gap"></span>
+    <span class="form-text mt-0 me-auto" role="status">{{ savedAt }}</span>
     <RouterLink
-      class="chip preflight"
+      class="chip preflight d-inline-flex gap-2 text-body text-decoration-none"
       :to="{ params: { stage: 'model' }, query: { view: 'preflight' } }"
       :title="preflight.checking ? 'Checking' : 'Open the preflight report'"
     >
       Preflight
       <template v-if="preflight.report">
         <template v-for="severity in SEVERITIES" :key="severity">
-          <span v-if="preflight.report.counts[severity] > 0" class="count"
+          <span v-if="preflight.report.counts[severity] > 0" class="d-inline-flex align-items-center gap-1"
             ><SeverityMark :severity="severity" /><span class="num">{{ preflight.report.counts[severity] }}</span></span
           >
         </template>
-        <span v-if="preflight.findings.length === 0" class="good">clean</span>
+        <span v-if="preflight.findings.length === 0" class="text-success-emphasis">clean</span>
       </template>
     </RouterLink>
-    <span class="num density"
+    <span class="num form-text mt-0"
       >{{ jobs.islands.length }} {{ jobs.islands.length === 1 ? "island" : "islands" }},
       {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm</span
     >
-    <button class="icon" type="button" title="Keys ( ? )" aria-label="Keys" @click="emit('keys')">
+    <BButton variant="light" title="Keys ( ? )" aria-label="Keys" @click="emit('keys')">
       <PhKeyboard :size="18" />
-    </button>
-    <button
-      class="icon"
-      type="button"
-      :title="settings.theme === 'light' ? 'Dark bench' : 'Light bench'"
-      aria-label="Light or dark bench"
-      @click="settings.theme = settings.theme === 'light' ? 'dark' : 'light'"
-    >
-      <PhMoon v-if="settings.theme === 'light'" :size="18" /><PhSun v-else :size="18" />
-    </button>
+    </BButton>
+    <ThemeButton />
   </header>
 </template>
 
@@ -112,92 +105,24 @@ function rename() {
   align-items: center;
   gap: 12px;
   padding: 0 12px;
-  border-bottom: 1px solid var(--rule);
-  background: var(--panel);
-  white-space: nowrap;
-}
-.home {
-  display: flex;
-}
-h1 {
-  display: flex;
-  min-width: 0;
-  margin: 0;
+  background: var(--bs-tertiary-bg);
 }
 .name {
-  overflow: hidden;
   max-width: 240px;
-  padding: 2px 6px;
-  border: 1px solid transparent;
-  border-radius: 5px;
-  background: transparent;
-  color: var(--ink);
   font-size: 16px;
   font-weight: 650;
-  text-align: left;
-  text-overflow: ellipsis;
 }
-.name:hover,
-input.name {
-  border-color: var(--rule);
+.btn.name:hover {
+  border-color: var(--bs-border-color);
 }
 .chip {
   padding: 3px 9px;
-  border: 1px solid var(--rule);
+  border: 1px solid var(--bs-border-color);
   border-radius: 5px;
-  background: var(--ground);
+  background: var(--bs-body-bg);
   font-size: 12px;
-}
-.preflight {
-  display: inline-flex;
-  align-items: center;
-  color: var(--ink);
-  gap: 8px;
-  text-decoration: none;
 }
 .preflight:hover {
-  border-color: var(--ink-soft);
-}
-.count {
-  display: inline-flex;
-  align-items: center;
-  gap: 3px;
-}
-.good {
-  color: var(--verdigris-text);
-}
-.history {
-  display: flex;
-  gap: 6px;
-}
-button:not(.name) {
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-  padding: 4px 9px;
-  border: 1px solid var(--rule);
-  border-radius: 5px;
-  background: var(--ground);
-  color: var(--ink);
-  font-size: 13px;
-}
-button.icon {
-  padding: 4px 6px;
-  border-color: transparent;
-  background: transparent;
-}
-button:not(.name):hover:not(:disabled) {
-  border-color: var(--ink-soft);
-}
-button:disabled {
-  color: var(--ink-faint);
-}
-.saved,
-.density {
-  color: var(--ink-soft);
-  font-size: 12px;
-}
-.gap {
-  flex: 1;
+  border-color: var(--bs-secondary-color);
 }
 </style>

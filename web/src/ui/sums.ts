@@ -36,3 +36,6 @@ function evaluate(node: jsep.Expression): number {
 export function shown(value: number, decimals = 2): string {
   return String(Number(value.toFixed(decimals)) + 0);
 }
+
+/** Whether a number lies in a range, its ends included. */
+export const within = (value: number, [least, most]: readonly [number, number]) => value >= least && value <= most;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { shown, valueOf } from "@/ui/sums";
+import { shown, valueOf, within } from "@/ui/sums";
 
 describe("valueOf", () => {
   it.each([
@@ -19,5 +19,11 @@ describe("valueOf", () => {
 describe("shown", () => {
   it("drops trailing zeros and the minus of nothing", () => {
     expect([shown(4), shown(4.5), shown(1.005, 3), shown(-0.0001)]).toEqual(["4", "4.5", "1.005", "0"]);
+  });
+});
+
+describe("within", () => {
+  it("counts both ends in, and nothing beyond them", () => {
+    expect([15, 16, 8192, 8193, NaN].map((px) => within(px, [16, 8192]))).toEqual([false, true, true, false, false]);
   });
 });

@@ -30,9 +30,9 @@ module SheetTrace
             others
               .to_a
               .combination(2)
-              .filter_map do |one, other|
-                share = mixture(colors[number], colors[one], colors[other])
-                [colors[one].zip(colors[other]).sum { |a, b| (a - b)**2 }, share < 0.5 ? one : other] if share
+              .filter_map do |first, other|
+                share = mixture(colors[number], colors[first], colors[other])
+                [colors[first].zip(colors[other]).sum { |a, b| (a - b)**2 }, share < 0.5 ? first : other] if share
               end
           found.max_by(&:first)&.last
         end
@@ -84,13 +84,13 @@ module SheetTrace
         end
 
         # @return [Float, nil] how much of the second is in it; nil where it is no mixture
-        def self.mixture(color, one, other)
-          way = other.zip(one).map { |a, b| (a - b).to_f }
+        def self.mixture(color, first, other)
+          way = other.zip(first).map { |a, b| (a - b).to_f }
           length = way.sum { |part| part * part }
           return if length.zero?
 
-          share = color.zip(one).map { |a, b| a - b }.zip(way).sum { |a, b| a * b } / length
-          off = color.each_index.map { |k| (color[k] - one[k] - (share * way[k])).abs }.max
+          share = color.zip(first).map { |a, b| a - b }.zip(way).sum { |a, b| a * b } / length
+          off = color.each_index.map { |k| (color[k] - first[k] - (share * way[k])).abs }.max
           share if share.between?(0, 1) && off <= MIXED
         end
 

@@ -19,18 +19,18 @@ module SheetTrace
             .combination(2) do |a, b|
               next unless beside?(cells[a], cells[b], gap)
 
-              one, other = [a, b].map { |i| groups.find { |group| group.include?(i) } }
-              next if one.equal?(other)
+              first, other = [a, b].map { |i| groups.find { |group| group.include?(i) } }
+              next if first.equal?(other)
 
-              one.concat(other)
+              first.concat(other)
               groups.delete_if { |group| group.equal?(other) }
             end
           groups.map(&:sort)
         end
 
         # Whether sides face each other over some of their length, at most so far apart.
-        def self.beside?(one, other, gap)
-          left, top, right, bottom = one.box
+        def self.beside?(first, other, gap)
+          left, top, right, bottom = first.box
           l, t, r, b = other.box
           across = [r, right].min - [l, left].max
           down = [b, bottom].min - [t, top].max

@@ -45,9 +45,9 @@ module SheetTrace
           end
         end
 
-        def self.near?(one, other)
-          gaps = [0, 1].map { |axis| [other[axis] - one[axis + 2], one[axis] - other[axis + 2], 0.0].max }
-          sides = [one, other].flat_map { |box| [box[2] - box[0], box[3] - box[1]] }
+        def self.near?(first, other)
+          gaps = [0, 1].map { |axis| [other[axis] - first[axis + 2], first[axis] - other[axis + 2], 0.0].max }
+          sides = [first, other].flat_map { |box| [box[2] - box[0], box[3] - box[1]] }
           gaps.max <= NEAR * sides.sum / 2
         end
 

@@ -26,7 +26,9 @@ module SheetTrace
         # @return [Integer] index into list
         def index(symbol, instance)
           bound =
-            instance.xpath("./bind_material/technique_common/instance_material").find { |one| one["symbol"] == symbol }
+            instance
+              .xpath("./bind_material/technique_common/instance_material")
+              .find { |element| element["symbol"] == symbol }
           element = bound && @document.find(bound["target"])
           key = element ? element["id"] : symbol
           @keys.index(key) ||
@@ -40,14 +42,16 @@ module SheetTrace
         # @return [Hash{String => Integer}] what the instance says of a semantic: which set it is
         def bound_sets(symbol, instance)
           bound =
-            instance.xpath("./bind_material/technique_common/instance_material").find { |one| one["symbol"] == symbol }
+            instance
+              .xpath("./bind_material/technique_common/instance_material")
+              .find { |element| element["symbol"] == symbol }
           (bound&.xpath("./bind_vertex_input") || []).to_h { |input| [input["semantic"], input["input_set"].to_i] }
         end
 
         private
 
         def read(material)
-          name = [material["name"], material["id"]].compact.find { |one| !one.strip.empty? } || "Material"
+          name = [material["name"], material["id"]].compact.find { |text| !text.strip.empty? } || "Material"
           effect = @document.find(material.at_xpath("./instance_effect")&.[]("url"))
           profile = effect&.at_xpath("./profile_COMMON")
           diffuse =

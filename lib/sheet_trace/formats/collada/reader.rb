@@ -103,7 +103,7 @@ module SheetTrace
           offset, source, = faces.inputs["VERTEX"]&.first
           @document.fail_at(element, "an input with semantic VERTEX is lacking") unless offset
           vertices =
-            mesh.xpath("./vertices").find { |one| "##{one["id"]}" == source } ||
+            mesh.xpath("./vertices").find { |child| "##{child["id"]}" == source } ||
               @document.fail_at(element, "vertices #{source.inspect} are not in this mesh")
           [
             offset,

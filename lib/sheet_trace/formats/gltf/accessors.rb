@@ -36,7 +36,7 @@ module SheetTrace
             @document.fail_at(at, "its type is #{accessor["type"].inspect[0, 20]}; #{WIDTHS.key(width)} belongs here")
           end
           count = @document.integer(accessor, "count", at, default: 0)
-          Limits.check(@document.name, vertices: count / 3)
+          Limits.validate(@document.name, vertices: count / 3)
           values = base(accessor, count, width, at)
           if accessor["sparse"]
             sparse(values, @document.object(accessor, "sparse", at), accessor, width, "#{at}/sparse")

@@ -56,8 +56,8 @@ module SheetTrace
 
         def objects(from, key, path)
           found = typed(from, key, path, Array, "a list") || []
-          found.each_with_index do |one, i|
-            fail_at("#{path}/#{key}/#{i}", "an object belongs here") unless one.is_a?(Hash)
+          found.each_with_index do |entry, i|
+            fail_at("#{path}/#{key}/#{i}", "an object belongs here") unless entry.is_a?(Hash)
           end
         end
 
@@ -70,8 +70,10 @@ module SheetTrace
 
         def integers(from, key, path)
           found = typed(from, key, path, Array, "a list") || []
-          found.each do |one|
-            fail_at("#{path}/#{key}", "#{one.inspect[0, 20]} is not an index") unless one.is_a?(Integer) && one >= 0
+          found.each do |entry|
+            unless entry.is_a?(Integer) && entry >= 0
+              fail_at("#{path}/#{key}", "#{entry.inspect[0, 20]} is not an index")
+            end
           end
         end
 

@@ -18,7 +18,7 @@ module SheetTrace
         def self.call(bytes, name:, bundle:)
           scan = Scan.call(Text.decode(bytes, name: name, what: "an OBJ file"), name: name)
           refuse_if_empty(scan, name)
-          Limits.check(name, vertices: scan.vertices.size, faces: scan.face_count)
+          Limits.validate(name, vertices: scan.vertices.size, faces: scan.face_count)
           Assemble.call(scan, name: name, bundle: bundle)
         end
 

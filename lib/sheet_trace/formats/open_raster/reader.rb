@@ -59,12 +59,12 @@ module SheetTrace
         end
 
         def self.notes(name, stack, merged, layers)
-          told = []
+          messages = []
           if stack.nil? || layers.empty?
-            told << "#{name}: its layers can't be read; the merged picture was read instead"
+            messages << "#{name}: its layers can't be read; the merged picture was read instead"
           end
-          told << "#{name} holds no merged picture; its layers were read one by one" unless merged
-          told.map { |message| Note.new(code: "layers_not_read", message: message, where: { file: name }) }
+          messages << "#{name} holds no merged picture; its layers were read one by one" unless merged
+          messages.map { |message| Note.new(code: "layers_not_read", message: message, where: { file: name }) }
         end
         private_class_method :layer, :notes
       end

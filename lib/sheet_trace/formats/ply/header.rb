@@ -80,7 +80,7 @@ module SheetTrace
 
         def count(text, line)
           fail_at(line, "#{text.inspect[0, 30]} is not a count") unless text.to_s.match?(/\A\d{1,12}\z/)
-          text.to_i.tap { |number| Limits.check(@name, vertices: number) if number > Limits::MOST_VERTICES }
+          text.to_i.tap { |number| Limits.validate(@name, vertices: number) if number > Limits::MOST_VERTICES }
         end
 
         def property(words, line)

@@ -39,7 +39,7 @@ module SheetTrace
           fail_with("it has no vertices") if vertex.empty?
           positions = table(vertex, %w[x y z]) || fail_with("its vertices lack x, y or z")
           image = image_named
-          assembly = Assembly.new(@name, weld: UV_NAMES.any? { |names| names.all? { |one| vertex.key?(one) } })
+          assembly = Assembly.new(@name, weld: UV_NAMES.any? { |names| names.all? { |name| vertex.key?(name) } })
           assembly.add(piece(assembly, vertex, positions))
           mesh, sets = assembly.build([Mesh::Material.new(name: "Plain", image: image&.first)])
           Reading.new(mesh: mesh, uv_sets: sets, notes: @notes.freeze, format: "ply", images: image ? [image].to_h : {})

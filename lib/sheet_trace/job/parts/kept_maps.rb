@@ -17,7 +17,7 @@ module SheetTrace
         end
 
         def self.unpack(plain, unpacking) =
-          plain.map { |one| KeptMap.new(one[:name]) { Layout.unpack(one, unpacking) } }
+          plain.map { |map| KeptMap.new(map[:name]) { Layout.unpack(map, unpacking) } }
         def self.handed_on(value, _carry) = value
       end
     end

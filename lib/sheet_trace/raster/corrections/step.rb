@@ -5,12 +5,12 @@ module SheetTrace
     module Corrections
       # A parameter that is one step of a recipe: "step" with the name of one of STEPS, and what that declares.
       class Step < Parameters::Type
-        def check(value, _label, _context)
+        def validate(value, _label, _context)
           unless value.is_a?(Hash) && value[:step].is_a?(String)
             raise InputError, "it is #{value.inspect.slice(0, 60)}; give #{to_text}"
           end
 
-          { step: value[:step], **STEPS.fetch(value[:step]).checked(value.except(:step)) }
+          { step: value[:step], **STEPS.fetch(value[:step]).validated(value.except(:step)) }
         rescue InputError => e
           raise InputError,
                 (

@@ -55,7 +55,9 @@ describe SheetTrace::Fit::Match do
     taken.each do |texel, face|
       row, column = texel.divmod(96)
       cell =
-        cells.find { |one| one.x <= column && column < one.x + one.width && one.y <= row && row < one.y + one.height }
+        cells.find do |entry|
+          entry.x <= column && column < entry.x + entry.width && entry.y <= row && row < entry.y + entry.height
+        end
       part = job.mesh.parts[job.mesh.face_parts[face]]
       side = %w[front top bottom back left right][face % 6]
 
@@ -75,8 +77,8 @@ describe SheetTrace::Fit::Match do
     seen = SheetTrace::Fit::BorderWatch.call(job.layout, job.fit_setup.underlay, pixels)
 
     assert_equal 11, seen.size
-    assert_operator seen.map { |one| one.inside_px.abs }.max, :<, 1e-6
-    assert_empty seen.select { |one| one.rims[1].positive? }
+    assert_operator seen.map { |entry| entry.inside_px.abs }.max, :<, 1e-6
+    assert_empty seen.select { |entry| entry.rims[1].positive? }
     moved = operate(job, "transform_islands", islands: [0], move_px: [1.5, 0]).job
     body = SheetTrace::Fit::BorderWatch.call(moved.layout, moved.fit_setup.underlay, pixels).first
 
@@ -99,8 +101,11 @@ describe SheetTrace::Fit::Match do
     found =
       propose
         .call(job, named, by: "cells")
-        .to_h do |one|
-          [job.island_names[one.islands.first], [job.fit_setup.cells[one.cells.first].name, one.turn_rad.round(3)]]
+        .to_h do |entry|
+          [
+            job.island_names[entry.islands.first],
+            [job.fit_setup.cells[entry.cells.first].name, entry.turn_rad.round(3)]
+          ]
         end
 
     assert_equal({ "Front" => ["b", 0.0], "Left" => ["a", 0.0], "Top" => ["c", 1.571] }, found)
@@ -117,7 +122,7 @@ describe SheetTrace::Fit::Match do
       { "Front" => "front", "Back" => "back" },
       propose
         .call(named, pairs)
-        .to_h { |one| [job.island_names[one.islands.first], named.fit_setup.cells[one.cells.first].name] }
+        .to_h { |entry| [job.island_names[entry.islands.first], named.fit_setup.cells[entry.cells.first].name] }
     )
     # A band: left, front, right; the front is the widest, its sides are alike but lie on either side of it.
     band =
@@ -131,7 +136,7 @@ describe SheetTrace::Fit::Match do
       { "Left" => "x", "Front" => "y", "Right" => "z" },
       propose
         .call(sided, three, by: "cells")
-        .to_h { |one| [job.island_names[one.islands.first], sided.fit_setup.cells[one.cells.first].name] }
+        .to_h { |entry| [job.island_names[entry.islands.first], sided.fit_setup.cells[entry.cells.first].name] }
     )
   end
 

@@ -6,7 +6,7 @@ describe SheetTrace::Flatten::Mirror do
   flatten = SheetTrace::Flatten
   ball = -> { SheetTrace::Solids.build("ball", { sides: 16 }).mesh }
   pieces = ->(mesh, seams) { flatten::Pieces.call(mesh, method: "unfold", seams: seams, symmetry: mesh.symmetry) }
-  places_of = ->(laid, index) { laid.cut.piece(index).then { |one| [one, laid.places[one.points, true]] } }
+  places_of = ->(laid, index) { laid.cut.piece(index).then { |shape| [shape, laid.places[shape.points, true]] } }
 
   it "lays the second of two halves as the exact mirror image of the first" do
     mesh = ball.call
@@ -35,11 +35,11 @@ describe SheetTrace::Flatten::Mirror do
     mesh = Models.read((cap.first((9 * 12) + (4 * 12)).grep(/^v/) + cap.grep(/^f/).first(4 * 12)).join).mesh
     # The pole is twelve vertices in one place: one seam opens it there.
     laid = pieces.call(mesh, flatten::Seams.none(mesh))
-    one, flat = places_of.call(laid, 0)
+    shape, flat = places_of.call(laid, 0)
     spots = flat.to_a
 
     assert_equal 0, laid.turned
-    assert_equal one.positions.shape[0], spots.size
+    assert_equal shape.positions.shape[0], spots.size
     spots.each { |u, v| assert_operator spots.map { |x, y| Math.hypot(x + u, y - v) }.min, :<, 1e-6 }
   end
 

@@ -11,25 +11,25 @@ describe SheetTrace::Flatten::Pieces do
   largest =
     lambda do |pieces|
       index = (0...pieces.cut.piece_count).max_by { |i| pieces.cut.piece(i).faces.size }
-      one = pieces.cut.piece(index)
-      [one, pieces.places[one.points, true]]
+      shape = pieces.cut.piece(index)
+      [shape, pieces.places[shape.points, true]]
     end
 
   # Sheet-metal handbooks: a cylinder's side is 2 pi r by h.
   [24, 96].each do |sides|
     it "rolls a cylinder of #{sides} sides out to 2 pi r by h" do
       mesh = solid.call("cylinder", diameter_mm: 50.0, height_mm: 80.0, sides: sides)
-      one, places = largest.call(flatten::Pieces.call(mesh, method: "rollout", seams: by_angle.call(mesh)))
+      shape, places = largest.call(flatten::Pieces.call(mesh, method: "rollout", seams: by_angle.call(mesh)))
       width, height = (places.max(axis: 0) - places.min(axis: 0)).to_a
 
       assert_in_delta 2 * Math::PI * 25, width, 1e-6 * width
       assert_in_delta 80, height, 1e-6
       # Centre-front in the middle, the seam at the back.
-      front = places[one.positions[true, 2].max_index, 0]
+      front = places[shape.positions[true, 2].max_index, 0]
 
       assert_in_delta 0, front, 1e-6
       assert_equal [-25.0],
-                   one.positions[places[true, 0].abs.gt((width / 2) - 1e-6).where, 2].to_a.map { |z| z.round(6) }.uniq
+                   shape.positions[places[true, 0].abs.gt((width / 2) - 1e-6).where, 2].to_a.map { |z| z.round(6) }.uniq
     end
   end
 
@@ -38,15 +38,15 @@ describe SheetTrace::Flatten::Pieces do
     [[120.0, 60.0], [60.0, 120.0]].each do |bottom, top|
       mesh = solid.call("cone", bottom_mm: bottom, top_mm: top, height_mm: 100.0, sides: 64)
       pieces = flatten::Pieces.call(mesh, method: "rollout", seams: by_angle.call(mesh))
-      one, places = largest.call(pieces)
-      fit = flatten::RollOut.fit(one)
+      shape, places = largest.call(pieces)
+      fit = flatten::RollOut.fit(shape)
       slant = Math.sqrt((100**2) + (30**2))
 
       assert_equal "cone", fit.kind
       assert_in_delta 30 / slant, fit.slope, 1e-6
       [0, 1, 0].zip(fit.axis) { |expected, got| assert_in_delta expected, got.abs, 1e-6 }
       # All points of the wide rim lie on an arc of the outer radius; the sector's chord tells its angle.
-      heights = one.positions[true, 1]
+      heights = shape.positions[true, 1]
       wide = (bottom > top ? heights < 50 : heights > 50).where
       rim = places[wide, true]
       outer = 60 * slant / 30
@@ -167,7 +167,7 @@ describe SheetTrace::Flatten::Pieces do
 
     assert_in_delta 1, after.measures[shade].stretch_worst, 0.01
     # As sharp beside the hooks as before, whether or not all were made smaller to make room.
-    sharpness = ->(one, name) { one.measures[one.island_names.index(name)].density_px_per_mm }
+    sharpness = ->(state, name) { state.measures[state.island_names.index(name)].density_px_per_mm }
 
     assert_in_delta sharpness.call(job, "shade Left") / sharpness.call(job, "hook left Front"),
                     sharpness.call(after, "shade Around") / sharpness.call(after, "hook left Front"),

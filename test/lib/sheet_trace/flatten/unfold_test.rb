@@ -5,7 +5,7 @@ require_relative "../../../test_helper"
 describe SheetTrace::Flatten::Unfold do
   flatten = SheetTrace::Flatten
   piece = ->(mesh, seams = flatten::Seams.none(mesh)) { flatten::Cut.call(mesh, seams).piece(0) }
-  unfold = ->(one, **options, &watch) { flatten::Unfold.call(one, **options, &watch) }
+  unfold = ->(shape, **options, &watch) { flatten::Unfold.call(shape, **options, &watch) }
   # A sheet of 2 n m triangles over the unit square.
   sheet =
     lambda do |n, m, &place|
@@ -20,10 +20,10 @@ describe SheetTrace::Flatten::Unfold do
       Models.read([*points.map { |point| "v #{point.join(" ")}" }, *faces].join("\n")).mesh
     end
   edge_error =
-    lambda do |one, places|
-      pairs = one.triangles.to_a.flat_map { |a, b, c| [[a, b], [b, c], [c, a]] }
+    lambda do |shape, places|
+      pairs = shape.triangles.to_a.flat_map { |a, b, c| [[a, b], [b, c], [c, a]] }
       space, plane =
-        [one.positions, places].map do |points|
+        [shape.positions, places].map do |points|
           pairs.map { |a, b| Math.sqrt(((points[a, true] - points[b, true])**2).sum) }
         end
       space.zip(plane).map { |s, p| (p / s) - 1 }.map(&:abs).max
@@ -31,8 +31,8 @@ describe SheetTrace::Flatten::Unfold do
   # Area-weighted means: ratio of singular values; area distortion after total-area scaling; L2 stretch (Sander et al.
   # 2001).
   figures =
-    lambda do |one, places|
-      jacobians = SheetTrace::UvMap::Jacobians.of(one.positions, places, one.triangles)
+    lambda do |shape, places|
+      jacobians = SheetTrace::UvMap::Jacobians.of(shape.positions, places, shape.triangles)
       large, small = jacobians.singular_values
       area = jacobians.area_mm2
       scale = Math.sqrt((large * small * area).sum / area.sum)
@@ -55,18 +55,18 @@ describe SheetTrace::Flatten::Unfold do
       end
   }.each do |what, mesh|
     it "keeps every edge of #{what} to 0.1 %" do
-      one = piece.call(mesh)
-      places = unfold.call(one)
+      shape = piece.call(mesh)
+      places = unfold.call(shape)
 
-      assert_operator edge_error.call(one, places), :<, 1e-3
-      assert_equal 0, flatten::Unfold.turned(one, places)
+      assert_operator edge_error.call(shape, places), :<, 1e-3
+      assert_equal 0, flatten::Unfold.turned(shape, places)
     end
   end
 
   # A hemisphere in a square grid. CGAL 5.5.1, as-rigid-as-possible to 1e-6, on 10 000 triangles: 1.178, 1.181, 1.0248
   # (made once).
   it "is no worse than a general-purpose library on a hemisphere" do
-    one =
+    shape =
       piece.call(
         sheet.call(70, 70) do |u, v|
           x, y = [(2 * u) - 1, (2 * v) - 1]
@@ -75,19 +75,19 @@ describe SheetTrace::Flatten::Unfold do
           reach.zero? ? [0, 1, 0] : [Math.sin(tilt) * x / reach, Math.cos(tilt), Math.sin(tilt) * y / reach]
         end
       )
-    places = unfold.call(one)
-    got = figures.call(one, places)
+    places = unfold.call(shape)
+    got = figures.call(shape, places)
 
     assert_operator got[:ratio], :<, 1.178 * 1.01
     assert_operator got[:area], :<, 1.181 * 1.01
     assert_operator got[:l2], :<, 1.0248 * 1.01
-    assert_equal 0, flatten::Unfold.turned(one, places)
+    assert_equal 0, flatten::Unfold.turned(shape, places)
   end
 
   # Half of a torus, cut open: the rigid map turns triangles over here. Reference by the same energy: L2 stretch 1.014
   # to 1.017.
   it "turns nothing over on a half ring" do
-    one =
+    shape =
       piece.call(
         sheet.call(60, 24) do |u, v|
           (3 + Math.cos(v * 6.2)).then do |r|
@@ -95,32 +95,33 @@ describe SheetTrace::Flatten::Unfold do
           end
         end
       )
-    places = unfold.call(one)
+    places = unfold.call(shape)
 
-    assert_equal 0, flatten::Unfold.turned(one, places)
-    assert_operator figures.call(one, places)[:l2], :<, 1.017 * 1.01
+    assert_equal 0, flatten::Unfold.turned(shape, places)
+    assert_operator figures.call(shape, places)[:l2], :<, 1.017 * 1.01
   end
 
   it "keeps pins to the bit, and can be watched and stopped" do
-    one = piece.call(sheet.call(12, 12) { |u, v| [u * 10, v * 10, Math.sin(u * 5) + Math.cos(v * 4)] })
+    shape = piece.call(sheet.call(12, 12) { |u, v| [u * 10, v * 10, Math.sin(u * 5) + Math.cos(v * 4)] })
     pins = { 0 => [0.0, 0.0], 12 => [9.0, 1.0] }
-    places = unfold.call(one, pins: pins)
+    places = unfold.call(shape, pins: pins)
 
     assert_equal pins.values, places[pins.keys, true].to_a
-    assert_equal 0, flatten::Unfold.turned(one, places)
+    assert_equal 0, flatten::Unfold.turned(shape, places)
     seen = []
-    unfold.call(one, start: flatten::TutteEmbedding.call(one.positions, one.triangles, one.border.first)) do |energy|
-      (seen << energy).size < 2
-    end
+    unfold.call(
+      shape,
+      start: flatten::TutteEmbedding.call(shape.positions, shape.triangles, shape.border.first)
+    ) { |energy| (seen << energy).size < 2 }
 
     assert_equal 2, seen.size
     assert_operator seen[1], :<, seen[0]
   end
 
   it "takes a single triangle, and one of no area among others" do
-    one = piece.call(Models.read("v 0 0 0\nv 3 0 0\nv 0 4 0\nf 1 2 3").mesh)
+    shape = piece.call(Models.read("v 0 0 0\nv 3 0 0\nv 0 4 0\nf 1 2 3").mesh)
 
-    assert_operator edge_error.call(one, unfold.call(one)), :<, 1e-6
+    assert_operator edge_error.call(shape, unfold.call(shape)), :<, 1e-6
     flat =
       piece.call(Models.read("v 0 0 0\nv 3 0 0\nv 0 4 0\nv 0 2 0\nv 3 4 1\nf 1 2 4\nf 4 2 3\nf 3 2 5\nf 1 4 3").mesh)
 

@@ -12,9 +12,9 @@ describe SheetTrace::Flatten::Wrap do
     pieces = wrap.call(mesh)
     sizes =
       (0...pieces.cut.piece_count).map do |index|
-        pieces.cut.piece(index).then { |one| [one, pieces.places[one.points, true]] }
+        pieces.cut.piece(index).then { |shape| [shape, pieces.places[shape.points, true]] }
       end
-    band, places = sizes.max_by { |one, _| one.faces.size }
+    band, places = sizes.max_by { |shape, _| shape.faces.size }
     width, height = (places.max(axis: 0) - places.min(axis: 0)).to_a
 
     assert_equal [3, 0], [pieces.cut.piece_count, pieces.turned] # the band and two lids
@@ -44,8 +44,8 @@ describe SheetTrace::Flatten::Wrap do
   it "lays a ball out with equally spaced meridians and parallels" do
     mesh = SheetTrace::Solids.build("ball", { sides: 16 }).mesh
     pieces = wrap.call(mesh)
-    one = pieces.cut.piece(0)
-    places = pieces.places[one.points, true]
+    shape = pieces.cut.piece(0)
+    places = pieces.places[shape.points, true]
     middle = mesh.bounds.transpose[1].sum / 2
     radius = (mesh.bounds[1][1] - mesh.bounds[0][1]) / 2
     rows = places[true, 1].to_a.map { |y| y.round(6) }.uniq.sort
@@ -53,7 +53,7 @@ describe SheetTrace::Flatten::Wrap do
 
     assert_equal [1, 0], [pieces.cut.piece_count, pieces.turned]
     assert_in_delta steps.min, steps.max, 1e-5
-    one
+    shape
       .positions
       .to_a
       .zip(places.to_a)
@@ -78,7 +78,7 @@ describe SheetTrace::Flatten::Wrap do
         pieces
           .cut
           .piece(index)
-          .then { |one| pieces.places[one.points, true].to_a.map { |place| place.map { |x| x.round(6) } }.sort }
+          .then { |shape| pieces.places[shape.points, true].to_a.map { |place| place.map { |x| x.round(6) } }.sort }
       end
 
     assert_equal 2, pieces.cut.piece_count

@@ -8,7 +8,7 @@ require "timeout"
 # Small good files, spoilt at random: each must end in a result or in an error of the core's own.
 describe "readers of spoilt files" do
   seed = ENV.fetch("FUZZ_SEED", "20261").to_i
-  rounds = ENV.fetch("FUZZ_ROUNDS", "400").to_i
+  rounds = ENV.fetch("FUZZ_ROUNDS", "250").to_i
   formats = SheetTrace::Formats
   painted = {
     "in.obj" => "mtllib in.mtl\n#{Demo::TeaCaddy.obj}s 1\nf 1/1 2/2 3/3\n",

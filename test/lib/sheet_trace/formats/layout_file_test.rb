@@ -20,11 +20,11 @@ describe SheetTrace::Formats::LayoutFile do
 
   it "is JSON that others can read: the first number is the u of the first corner" do
     layout = Demo.tea_caddy.job.layout
-    told = JSON.parse(file.write(layout))
+    plain = JSON.parse(file.write(layout))
 
     assert_equal ["sheet-trace-layout", 1, { "width_px" => 1024, "height_px" => 1024 }, 6],
-                 told.values_at("format", "version", "sheet", "faces")
-    assert_equal layout.corner_uvs[0, 0], told["corner_uvs"].unpack1("m0").unpack1("E")
+                 plain.values_at("format", "version", "sheet", "faces")
+    assert_equal layout.corner_uvs[0, 0], plain["corner_uvs"].unpack1("m0").unpack1("E")
   end
 
   it "refuses what is no layout, is damaged, or is of another model" do

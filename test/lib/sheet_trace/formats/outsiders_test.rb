@@ -25,13 +25,13 @@ describe "readers and writers beside other programs" do
   png = Vips::Image.black(2, 2, bands: 3).pngsave_buffer
 
   def info(path)
-    told, status = Open3.capture2e("assimp", "info", path, "--raw")
+    output, status = Open3.capture2e("assimp", "info", path, "--raw")
 
-    assert_predicate status, :success?, told
+    assert_predicate status, :success?, output
     {
-      vertices: told[/^Vertices:\s+(\d+)/, 1].to_i,
-      faces: told[/^Faces:\s+(\d+)/, 1].to_i,
-      bounds: %w[Minimum Maximum].map { |which| told[/^#{which} point\s+\((.*?)\)/, 1].split.map(&:to_f) }
+      vertices: output[/^Vertices:\s+(\d+)/, 1].to_i,
+      faces: output[/^Faces:\s+(\d+)/, 1].to_i,
+      bounds: %w[Minimum Maximum].map { |which| output[/^#{which} point\s+\((.*?)\)/, 1].split.map(&:to_f) }
     }
   end
 
@@ -62,8 +62,8 @@ describe "readers and writers beside other programs" do
                       reading.mesh.bounds.map { |corner| corner.map { |x| x * scale } }
         ours = formats.read(obj, name: "in.obj")
         seen, wanted =
-          [reading, ours].map do |one|
-            one.uvs[one.corner_uvs, true].to_a.map { |uv| uv.map { |x| x.round(5) } }.uniq.sort
+          [reading, ours].map do |model|
+            model.uvs[model.corner_uvs, true].to_a.map { |uv| uv.map { |x| x.round(5) } }.uniq.sort
           end
 
         assert_equal wanted, seen
@@ -84,10 +84,10 @@ describe "readers and writers beside other programs" do
         written(extension, formats::Model.of_reading(reading)).files.each do |name, bytes|
           File.binwrite(File.join(folder, name), bytes)
         end
-        told = info(File.join(folder, "model.#{extension}"))
+        output = info(File.join(folder, "model.#{extension}"))
 
-        assert_equal faces, told[:faces]
-        assert_bounds reading.mesh.bounds.map { |corner| corner.map { |x| x * scale } }, told[:bounds]
+        assert_equal faces, output[:faces]
+        assert_bounds reading.mesh.bounds.map { |corner| corner.map { |x| x * scale } }, output[:bounds]
       end
     end
   end
@@ -154,7 +154,7 @@ describe "readers and writers beside other programs" do
     Dir.mktmpdir do |folder|
       File.binwrite(File.join(folder, "model.ply"), ply.files["model.ply"])
       Open3.capture2e("assimp", "export", "model.ply", "out.obj", "-fobj", chdir: folder)
-      told =
+      output =
         File
           .readlines(File.join(folder, "out.obj"))
           .grep(/\Avn /)
@@ -162,7 +162,7 @@ describe "readers and writers beside other programs" do
           .uniq
           .sort
 
-      assert_equal reading.mesh.corner_normals.to_a.map { |normal| normal.map { |x| x.round(4) } }.uniq.sort, told
+      assert_equal reading.mesh.corner_normals.to_a.map { |normal| normal.map { |x| x.round(4) } }.uniq.sort, output
     end
 
     assert_operator reading.mesh.corner_normals.to_a.uniq.size, :>, 2, "the fold must have shared and unshared normals"

@@ -124,7 +124,7 @@ describe SheetTrace::Formats::Pictures do
     assert_equal [40, 20, "image/png"], picture.seen.values_at(:width_px, :height_px, :media_type)
     assert_equal [255, 0, 0, 255], read.call(picture.bytes)[3, 3, true].to_a
     # Exif 2.3, orientation 6: the first row is the right side.
-    turned = image.flatten.mutate { |one| one.set_type!(GObject::GINT_TYPE, "orientation", 6) }.tiffsave_buffer
+    turned = image.flatten.mutate { |mutable| mutable.set_type!(GObject::GINT_TYPE, "orientation", 6) }.tiffsave_buffer
     seen = open_picture.call(turned, "photo.tif").first.first.seen
 
     assert_equal [5, 7], seen.values_at(:width_px, :height_px)
@@ -134,7 +134,7 @@ describe SheetTrace::Formats::Pictures do
     pages =
       image
         .join(image, :vertical)
-        .mutate { |one| one.set_type!(GObject::GINT_TYPE, "page-height", 5) }
+        .mutate { |mutable| mutable.set_type!(GObject::GINT_TYPE, "page-height", 5) }
         .tiffsave_buffer(page_height: 5)
 
     assert_match(/holds 2 pictures; the first was read/, open_picture.call(pages, "pages.tif").last.first.message)

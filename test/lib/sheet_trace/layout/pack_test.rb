@@ -36,9 +36,9 @@ describe SheetTrace::Layout::Pack do
       (0...32).any? do |k|
         dx, dy = [Math.cos(k * Math::PI / 32), Math.sin(k * Math::PI / 32)].map { |share| (share * reach).round }
         across = [[0, dx].max, [width, width + dx].min]
-        one = owners[dy...height, across[0]...across[1]]
+        state = owners[dy...height, across[0]...across[1]]
         other = owners[0...(height - dy), (across[0] - dx)...(across[1] - dx)]
-        ((one >= 0) & (other >= 0) & one.ne(other)).any?
+        ((state >= 0) & (other >= 0) & state.ne(other)).any?
       end
     end
 
@@ -55,7 +55,8 @@ describe SheetTrace::Layout::Pack do
   it "keeps all scales and, without turns, every direction" do
     before = patches.call(20)
     result = run.call(before, turn: "none")
-    sizes = [before, result.layout].map { |one| one.boxes_px.then { |boxes| (boxes[true, 2] - boxes[true, 0]).to_a } }
+    sizes =
+      [before, result.layout].map { |state| state.boxes_px.then { |boxes| (boxes[true, 2] - boxes[true, 0]).to_a } }
 
     sizes.transpose.each { |was, is| assert_in_delta was * result.scale, is, 1e-6 * is }
     directions.call(before).zip(directions.call(result.layout)) { |was, is| assert_in_delta was, is, 1e-9 }

@@ -16,7 +16,7 @@ describe SheetTrace::Mesh::PickEdges do
       Models.read([*points, *faces].join("\n")).mesh
     end
   edge = ->(grid, a, b) { grid.edges.vertices.to_a.index([a, b].minmax) }
-  ends = ->(grid, edges) { edges.map { |one| grid.edges.vertices[one, true].to_a } }
+  ends = ->(grid, edges) { edges.map { |row| grid.edges.vertices[row, true].to_a } }
 
   it "follows a loop straight across a grid, from border to border" do
     grid = mesh.call
@@ -54,7 +54,7 @@ describe SheetTrace::Mesh::PickEdges do
   it "keeps drawn seams with the job, and cuts along them when it is laid flat" do
     job = Models.job(Models.band(12, radius: 30.0, height: 20.0))
     rim = job.mesh.edges
-    upright = rim.vertices.to_a.each_index.select { |one| rim.uses[one] == 2 }
+    upright = rim.vertices.to_a.each_index.select { |row| rim.uses[row] == 2 }
     marked = operate(job, "mark_seams", edges: upright.values_at(0, 5))
 
     assert_equal "2 edges cut: 3 pieces", marked.sentence

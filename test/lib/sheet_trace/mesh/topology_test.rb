@@ -18,9 +18,9 @@ describe "what is known of a mesh's edges, facing and parts" do
     caddy = mesh.call(Demo::TeaCaddy.obj)
 
     assert_empty SheetTrace::Mesh::WrongFacing.call(caddy)
-    one = mesh.call(Demo::TeaCaddy.obj.sub("f 1/1 2/2 3/3 4/4", "f 4/4 3/3 2/2 1/1"))
+    turned = mesh.call(Demo::TeaCaddy.obj.sub("f 1/1 2/2 3/3 4/4", "f 4/4 3/3 2/2 1/1"))
 
-    assert_equal [0], SheetTrace::Mesh::WrongFacing.call(one).to_a
+    assert_equal [0], SheetTrace::Mesh::WrongFacing.call(turned).to_a
     inside_out = mesh.call(Demo::TeaCaddy.obj.gsub(/^f (.*)/) { "f #{Regexp.last_match(1).split.reverse.join(" ")}" })
 
     assert_equal (0..5).to_a, SheetTrace::Mesh::WrongFacing.call(inside_out).to_a

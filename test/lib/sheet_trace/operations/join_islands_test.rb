@@ -21,7 +21,7 @@ describe "joining islands" do
     joined = operate(job, "join_islands", edges: [between.call(job, "Right", "Back")])
 
     assert_equal "1 island joined on, 5 left", joined.sentence
-    measure = joined.job.measures.find { |one| one.faces == 2 }
+    measure = joined.job.measures.find { |candidate| candidate.faces == 2 }
 
     assert_in_delta 1, measure.stretch_worst, 1e-9
     # as the front, which stayed
@@ -33,7 +33,7 @@ describe "joining islands" do
   it "turns a mirrored panel over before it joins" do
     job = operate(caddy.call, "reflect_islands", islands: [1]).job
     joined = operate(job, "join_islands", edges: [between.call(job, "Front", "Left")]).job
-    measure = joined.measures.find { |one| one.faces == 2 }
+    measure = joined.measures.find { |candidate| candidate.faces == 2 }
 
     assert_equal [false, 1.0], [measure.mirrored, measure.stretch_worst.round(9)]
   end

@@ -30,7 +30,7 @@ describe SheetTrace::Operations::LayFlat do
     filled =
       operate(job, "lay_flat", islands: [0], by: "unfold", into: { width_px: 300, height_px: 200, keep: false }).job
     kept = operate(job, "lay_flat", islands: [0], by: "unfold", into: { width_px: 300, height_px: 200 }).job
-    size = ->(one) { one.measures[one.island_names.index("shade Left")].size_px }
+    size = ->(state) { state.measures[state.island_names.index("shade Left")].size_px }
 
     size.call(filled).zip([300, 200]) { |got, wanted| assert_in_delta wanted, got, 1e-6 }
     assert_in_delta 1.0, size.call(kept).zip([300, 200]).map { |got, whole| got / whole }.max, 1e-9
@@ -56,8 +56,8 @@ describe SheetTrace::Operations::LayFlat do
     job = operate(Models.job([*points, *uvs, *faces].join("\n")), "resize_sheet", width_px: 900, height_px: 700).job
     after = operate(job, "lay_flat", islands: [0], by: "unfold", pins: [0, n]).job
     bits =
-      lambda do |one|
-        [0, n].map { |vertex| one.layout.corner_uvs[one.mesh.corner_vertices.eq(vertex).where, true].to_binary }
+      lambda do |state|
+        [0, n].map { |vertex| state.layout.corner_uvs[state.mesh.corner_vertices.eq(vertex).where, true].to_binary }
       end
 
     assert_equal bits.call(job), bits.call(after)
@@ -123,7 +123,7 @@ describe SheetTrace::Operations::LayFlat do
 
   it "keeps the gutter that is asked for" do
     after = operate(shade.call, "lay_flat", by: "angle", seams: "none", gutter_px: 24).job
-    close = ->(gutter) { after.with(gutter_px: gutter).findings.select { |finding| finding.code == "gutter" } }
+    close = ->(gutter) { SheetTrace::Check::Gutter.call(after.with(gutter_px: gutter).subject) }
 
     assert_empty close.call(22) # a cell of the search for room is 2 px
     refute_empty close.call(60)

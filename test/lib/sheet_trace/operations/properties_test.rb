@@ -69,12 +69,12 @@ describe "every transform of a layout" do
       samples.each do |sample, job|
         parameters = draw.call(job)
         after = operate(job, name, **parameters).job
-        told = "#{sample}, seed #{seed}, #{parameters}"
+        context = "#{sample}, seed #{seed}, #{parameters}"
 
-        assert_equal job.mesh, after.mesh, told
-        assert_equal job.island_names, after.island_names, told
-        assert_equal job.artwork.layers.map(&:place), after.artwork.layers.map(&:place), told
-        assert_equal after.layout.points_uv.size, after.layout.points_uv.isfinite.count, told
+        assert_equal job.mesh, after.mesh, context
+        assert_equal job.island_names, after.island_names, context
+        assert_equal job.artwork.layers.map(&:place), after.artwork.layers.map(&:place), context
+        assert_equal after.layout.points_uv.size, after.layout.points_uv.isfinite.count, context
         islands, before = lengths.call(job)
         now = lengths.call(after).last
         ratios = Hash.new { |all, island| all[island] = [] }
@@ -82,8 +82,8 @@ describe "every transform of a layout" do
           Math.hypot(*before[i]).then { |length| ratios[island] << (Math.hypot(*now[i]) / length) if length > 0.5 }
         end
         ratios.each_value do |own|
-          assert_in_delta own.min, own.max, 1e-6 * own.max, "shape: #{told}"
-          assert_in_delta 1.0, own.max, 1e-6, "scale: #{told}" if kept.include?("scale")
+          assert_in_delta own.min, own.max, 1e-6 * own.max, "shape: #{context}"
+          assert_in_delta 1.0, own.max, 1e-6, "scale: #{context}" if kept.include?("scale")
         end
         next unless kept.include?("turn")
 
@@ -94,7 +94,7 @@ describe "every transform of a layout" do
               ((ax * by) - (ay * bx)).abs / [Math.hypot(ax, ay) * Math.hypot(bx, by), 1e-9].max
             end
 
-        assert_operator bent.max, :<, 1e-6, "turn: #{told}"
+        assert_operator bent.max, :<, 1e-6, "turn: #{context}"
       end
     end
   end

@@ -23,7 +23,7 @@ describe SheetTrace::Operations::SubdivideFaces do
     assert_equal 8 + 9, after.mesh.face_count
     assert_equal ["Wrap"], after.island_names
     assert_equal named.layout.boxes_px, after.layout.boxes_px
-    place, now = [named, after].map { |one| one.artwork.layers.first.place }
+    place, now = [named, after].map { |state| state.artwork.layers.first.place }
 
     assert_in_delta named.measures[0].size_mm[0], after.measures[0].size_mm[0], 1e-6
     # The middle of the label lies on the same place of the surface.
@@ -35,7 +35,7 @@ describe SheetTrace::Operations::SubdivideFaces do
     after = operate(drawn, "subdivide_faces", faces: (0...8).to_a)
 
     assert_equal 2, after.drawn_seams.count
-    length = ->(one) { one.mesh.edge_lengths[one.drawn_seams.where].sum }
+    length = ->(state) { state.mesh.edge_lengths[state.drawn_seams.where].sum }
 
     assert_in_delta length.call(drawn), length.call(after), 1e-9
     assert_equal after.mesh.corner_count, after.source.uv_sets.first.corner_uvs.size

@@ -139,8 +139,8 @@ describe "underlays, cells and landmarks of a job" do
     colors = { "lacquer" => [0.8, 0.1, 0.1, 1.0], "card" => [0.1, 0.2, 0.7, 1.0] }
     job = templated
     materials =
-      job.mesh.materials.each_with_index.map do |one, i|
-        SheetTrace::Mesh::Material.new(name: one.name, color: colors.values[i % 2])
+      job.mesh.materials.each_with_index.map do |material, i|
+        SheetTrace::Mesh::Material.new(name: material.name, color: colors.values[i % 2])
       end
     job = job.with(layout: job.layout.with_mesh(job.mesh.with(materials: materials)))
     mapped = operate(job, "map_palette", collapse: true)
@@ -180,6 +180,14 @@ describe "underlays, cells and landmarks of a job" do
     back = operate(job, "lay_along_gradient", islands: [0], cell: 2, direction: [0, 1, 0], reverse: true).job
 
     assert_in_delta 23.5, back.layout.points_px[map.island_points[0], 1].max, 1e-9
+  end
+
+  it "holds landmarks to corners or middles of pixels where that is said" do
+    marks = [nil, "corners", "middles"].map { |hold| { point: 0, to_px: [12.6, 7.2], hold: hold } }
+    set = operate(templated, "set_landmarks", landmarks: marks).job
+    places = set.fit_setup.landmarks.map { |mark| set.sheet.uv_to_px.at(*mark.to).map { |px| px.round(6) } }
+
+    assert_equal [[12.6, 7.2], [13.0, 7.0], [12.5, 7.5]], places
   end
 
   it "fits by landmarks, which stay with the surface, and tells what they are off by" do

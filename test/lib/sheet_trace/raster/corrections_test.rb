@@ -80,8 +80,8 @@ describe SheetTrace::Raster::Corrections do
     step = SheetTrace::Raster::Corrections::Step.new
     check =
       lambda do |recipe|
-        corrections.checked_sizes(
-          SheetTrace::Parameters::ListOf.new(step, sizes: 0..20, entry: "step").check(recipe, "recipe", nil),
+        corrections.validated_sizes(
+          SheetTrace::Parameters::ListOf.new(step, sizes: 0..20, entry: "step").validate(recipe, "recipe", nil),
           [200, 100]
         )
       end

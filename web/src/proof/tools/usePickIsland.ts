@@ -1,22 +1,24 @@
-import type { Ref } from "vue";
 import type { Pair } from "@/api/types";
 import type { Tool } from "@/hand/tool";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
-import type { ProofScene } from "../scene";
+import type { Hit } from "../hits";
+
+/** What lies under a place of the view, the nearest first. */
+export type HitsAt = (at: Pair) => Hit[];
 
 /**
  * Lights and picks islands on the model; clicked again, the one behind in the same place. A drag is the model's own: it
  * turns.
  */
-export function usePickIsland(scene: Ref<ProofScene | undefined>): Tool {
+export function usePickIsland(hitsAt: HitsAt): Tool {
   const jobs = useJob();
   const selection = useSelection();
   /** what lies in one place under the pointer, and which of it was picked last */
   let pile = { key: "", at: 0 };
 
   function look(at: Pair) {
-    const hits = scene.value?.hitsAt(...at) ?? [];
+    const hits = hitsAt(at);
     const key = hits.map((hit) => hit.face).join();
     if (key !== pile.key) pile = { key, at: 0 };
     selection.hovered = hits[pile.at]?.island ?? null;
@@ -40,7 +42,7 @@ export function usePickIsland(scene: Ref<ProofScene | undefined>): Tool {
     },
     release(at, event, clicked) {
       if (!clicked) return;
-      const hits = scene.value?.hitsAt(...at) ?? [];
+      const hits = hitsAt(at);
       const hit = hits[pile.at] ?? null;
       selection.pick(hit?.island ?? null, event.shiftKey);
       if (hits.length < 2) return;

@@ -19,17 +19,17 @@ export class Painter {
   painted = 0;
 
   constructor(passes: Pass[]) {
-    for (const one of passes) {
+    for (const pass of passes) {
       const last = this.runs.at(-1);
-      if (last?.rests === one.rests) last.passes.push(one);
-      else this.runs.push({ rests: one.rests, passes: [one], bitmap: null, key: [] });
+      if (last?.rests === pass.rests) last.passes.push(pass);
+      else this.runs.push({ rests: pass.rests, passes: [pass], bitmap: null, key: [] });
     }
   }
 
   paint(frame: Frame) {
     for (const run of this.runs) {
       if (run.rests) this.paintResting(run, frame);
-      else run.passes.forEach((one) => one.draw(frame));
+      else run.passes.forEach((pass) => pass.draw(frame));
     }
   }
 
@@ -43,14 +43,14 @@ export class Painter {
       frame.view.x,
       frame.view.y,
       frame.colors,
-      ...run.passes.flatMap((one) => one.inputs()),
+      ...run.passes.flatMap((pass) => pass.inputs()),
     ];
     run.bitmap ??= document.createElement("canvas");
     if (!same(key, run.key)) {
       run.key = key;
       Object.assign(run.bitmap, { width, height }); // clears it, too
       const context = run.bitmap.getContext("2d")!;
-      run.passes.forEach((one) => one.draw({ ...frame, context }));
+      run.passes.forEach((pass) => pass.draw({ ...frame, context }));
       this.painted += 1;
     }
     frame.context.setTransform(1, 0, 0, 1, 0, 0);

@@ -1,8 +1,8 @@
 import { computed, shallowRef } from "vue";
 import type { Pair } from "@/api/types";
 import type { Tool } from "@/hand/tool";
-import { useCorners } from "@/stores/corners";
-import { useDrawing } from "@/stores/drawing";
+import { useCorners } from "@/hand/corners";
+import { useDrawing } from "@/hand/drawing";
 import type { SheetGround } from "../ground";
 
 /** Draws what is asked for next: a rectangle, a place, or a line pulled from an island. */

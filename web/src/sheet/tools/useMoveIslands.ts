@@ -95,8 +95,12 @@ export function useMoveIslands(
       if (!held) return;
       if (change.value === UNCHANGED) {
         if (clicked) held.onClick();
-      } else if (!(await jobs.operate("transform_islands", { islands: [...selection.islands], ...change.value })))
-        settle();
+      } else {
+        // What is moved is held to pixels; what is turned or scaled goes free.
+        const hold = held.grip || settings.hold === "free" ? null : settings.hold;
+        const parameters = { islands: [...selection.islands], ...change.value, hold };
+        if (!(await jobs.operate("transform_islands", parameters))) settle();
+      }
     },
     leave: settle,
   };

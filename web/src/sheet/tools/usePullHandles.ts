@@ -1,7 +1,7 @@
 import { shallowRef } from "vue";
 import type { Pair } from "@/api/types";
 import { straight, type Tool } from "@/hand/tool";
-import { useDrawing } from "@/stores/drawing";
+import { useDrawing } from "@/hand/drawing";
 import { useSettings } from "@/stores/settings";
 import type { SheetGround } from "../ground";
 import { heldMove } from "../handles";

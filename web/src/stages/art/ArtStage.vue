@@ -7,6 +7,7 @@ import { useSelection } from "@/stores/selection";
 import DropZone from "@/ui/DropZone.vue";
 import NumberField from "@/ui/NumberField.vue";
 import PictureGrid from "@/ui/PictureGrid.vue";
+import NoteBox from "@/ui/NoteBox.vue";
 import FillPanel from "./FillPanel.vue";
 import { fieldsOf } from "./kinds";
 import LayerList from "./LayerList.vue";
@@ -16,9 +17,9 @@ const selection = useSelection();
 const chosen = ref<string | null>(null);
 const bringing = ref(false);
 
-const picture = computed(() => jobs.job?.pictures.find((one) => one.digest === chosen.value) ?? null);
+const picture = computed(() => jobs.job?.pictures.find((picture) => picture.digest === chosen.value) ?? null);
 const island = computed(() => (selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined));
-const layer = computed(() => jobs.layers.find((one) => one.id === selection.layer) ?? null);
+const layer = computed(() => jobs.layers.find((layer) => layer.id === selection.layer) ?? null);
 
 async function bring(files: File[]) {
   bringing.value = true;
@@ -67,15 +68,15 @@ async function add(place: "sheet" | "island", from: Picture) {
         >Lay over the whole sheet</BButton
       >
     </template>
-    <p v-else-if="jobs.job.pictures.length > 0" class="note plain mt-2">
+    <NoteBox v-else-if="jobs.job.pictures.length > 0" plain class="mt-2">
       Choose a picture above, then pick the island it goes on.
-    </p>
+    </NoteBox>
 
     <h3>Fill</h3>
     <FillPanel />
 
     <h3>Layers, the upper ones first</h3>
-    <p v-if="jobs.layers.length === 0" class="note plain">No layers yet.</p>
+    <NoteBox v-if="jobs.layers.length === 0" plain>No layers yet.</NoteBox>
     <LayerList />
     <template v-if="layer">
       <component :is="fields" v-for="(fields, i) in fieldsOf(layer)" :key="i" :layer="layer" />

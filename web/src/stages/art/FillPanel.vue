@@ -27,9 +27,9 @@ async function fill() {
 
 <template>
   <div class="fields">
-    <span class="align-self-center">Colour</span>
+    <span>Colour</span>
     <ColorField class="wide" label="Colour of a new fill" :value="color" @change="color = $event" />
-    <label for="fill-over" class="align-self-center">Over</label>
+    <label for="fill-over">Over</label>
     <BFormSelect
       id="fill-over"
       class="wide"

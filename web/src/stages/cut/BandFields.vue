@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The axis and apex of the cylinder or cone that fits, shown on the model and corrected by typing. */
+import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { api } from "@/api/client";
 import type { Triple } from "@/api/types";
-import { useBand } from "@/stores/band";
-import { useCutting } from "@/stores/cutting";
+import { useBand } from "@/stages/cut/band";
+import { useCutting } from "@/stages/cut/cutting";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
 import NumberField from "@/ui/NumberField.vue";
@@ -15,7 +16,7 @@ const cutting = useCutting();
 const bands = useBand();
 const messages = useMessages();
 const band = computed(() => bands.shown);
-const told = computed(() => {
+const words = computed(() => {
   if (!band.value || !jobs.job) return "";
   const size =
     band.value.radius === null
@@ -40,13 +41,13 @@ const changed = (values: Triple, axis: number, value: number): Triple =>
 </script>
 
 <template>
-  <div class="band">
-    <button type="button" class="btn-choose" :disabled="bands.looking" @click="show">
+  <div class="band mt-2">
+    <BButton variant="secondary" size="sm" :disabled="bands.looking" @click="show">
       {{ band ? "Fit anew" : "Show axis" }}
-    </button>
+    </BButton>
     <template v-if="band">
-      <p class="what">{{ told }}</p>
-      <div class="triples">
+      <p class="form-text">{{ words }}</p>
+      <div class="triples mb-2">
         <span>Axis</span>
         <NumberField
           v-for="(name, i) in AXES"
@@ -68,27 +69,16 @@ const changed = (values: Triple, axis: number, value: number): Triple =>
           @change="bands.correct({ origin: changed(band.origin, i, $event) })"
         />
       </div>
-      <button type="button" class="btn-choose" @click="bands.leave()">Forget axis</button>
+      <BButton variant="secondary" size="sm" @click="bands.leave()">Forget axis</BButton>
     </template>
   </div>
 </template>
 
 <style scoped>
-.band {
-  margin-top: 8px;
-}
-.band button {
-  padding: 3px 10px;
-}
 .triples {
   display: grid;
   align-items: center;
-  margin-bottom: 7px;
   gap: 5px;
   grid-template-columns: 52px repeat(3, minmax(0, 1fr));
-}
-.triples span {
-  color: var(--ink-soft);
-  font-size: 12.5px;
 }
 </style>

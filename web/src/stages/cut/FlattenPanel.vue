@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Laying flat what is picked, or everything, by a chosen method. */
-import { BButton, BFormSelect } from "bootstrap-vue-next";
+import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
-import { useBand } from "@/stores/band";
-import { useCutting } from "@/stores/cutting";
+import { useBand } from "@/stages/cut/band";
+import { useCutting } from "@/stages/cut/cutting";
 import { useJob } from "@/stores/job";
 import { counted, usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
@@ -31,7 +31,7 @@ const size = ref<"true" | "rectangle">("true");
 const hold = ref(false);
 const into = ref({ width_px: 256, height_px: 256, keep: true });
 
-const chosen = computed(() => METHODS.find((one) => one.value === method.value)!);
+const chosen = computed(() => METHODS.find(({ value }) => value === method.value)!);
 const pins = computed(() => [...picks.sets.corners]);
 const asksAngle = computed(() => along.value === "angle" || method.value === "angle");
 
@@ -58,14 +58,14 @@ function flatten() {
 <template>
   <section aria-label="Lay flat">
     <div class="fields mt-2">
-      <label for="flatten-method" class="align-self-center">Method</label>
+      <label for="flatten-method">Method</label>
       <BFormSelect id="flatten-method" v-model="method" class="wide" :options="METHODS" />
       <template v-if="method === 'direction'">
-        <label for="flatten-sides" class="align-self-center">Sides</label>
+        <label for="flatten-sides">Sides</label>
         <BFormSelect id="flatten-sides" v-model="sides" class="wide" :options="SIDES" />
       </template>
     </div>
-    <p class="what">{{ chosen.what }}</p>
+    <p class="form-text">{{ chosen.what }}</p>
     <BandFields v-if="method === 'rollout'" />
     <h3>Seams</h3>
     <ChoiceBar
@@ -82,7 +82,7 @@ function flatten() {
         :value="angle"
         unit="°"
         :decimals="1"
-        @change="angle = Math.min(Math.max($event, 1), 180)"
+        @change="angle = $event"
       />
       <NumberField
         class="wide"
@@ -90,15 +90,14 @@ function flatten() {
         :value="gutter ?? jobs.job!.gutter_px"
         unit="px"
         :decimals="1"
-        @change="gutter = Math.max($event, 0)"
+        @change="gutter = $event"
       />
     </div>
-    <label v-if="pins.length > 0 && method === 'unfold'" class="mode"
-      ><input v-model="hold" type="checkbox" class="form-check-input" /> Hold the
-      {{ counted(pins.length, "corners") }} picked</label
+    <BFormCheckbox v-if="pins.length > 0 && method === 'unfold'" v-model="hold" class="mt-2"
+      >Hold the {{ counted(pins.length, "corners") }} picked</BFormCheckbox
     >
-    <label v-if="seams.symmetric" class="mode"
-      ><input v-model="seams.mirrored" type="checkbox" class="form-check-input" /> Both halves as mirror images</label
+    <BFormCheckbox v-if="seams.symmetric" v-model="seams.mirrored" class="mt-2"
+      >Both halves as mirror images</BFormCheckbox
     >
     <h3>Size</h3>
     <ChoiceBar
@@ -114,7 +113,7 @@ function flatten() {
         :value="into.width_px"
         unit="px"
         :decimals="1"
-        @change="into.width_px = Math.max($event, 1)"
+        @change="into.width_px = $event"
       />
       <NumberField
         class="wide"
@@ -122,11 +121,9 @@ function flatten() {
         :value="into.height_px"
         unit="px"
         :decimals="1"
-        @change="into.height_px = Math.max($event, 1)"
+        @change="into.height_px = $event"
       />
-      <label class="mode wide"
-        ><input v-model="into.keep" type="checkbox" class="form-check-input" /> Keep proportions</label
-      >
+      <BFormCheckbox v-model="into.keep" class="wide mt-2">Keep proportions</BFormCheckbox>
     </div>
     <BButton variant="primary" class="btn-wide" :disabled="cutting.working" @click="flatten">{{
       cutting.working ? "Laying flat…" : `Lay ${cutting.target.words} flat`

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What the hand picks and how, how much is picked, and ways to pick more. */
-import { BFormSelect } from "bootstrap-vue-next";
+import { BButton, BCard, BFormSelect } from "bootstrap-vue-next";
 import { computed, ref, watch } from "vue";
 import { useJob } from "@/stores/job";
 import { counted, ONE, usePicks, type How } from "@/stores/picks";
@@ -69,51 +69,54 @@ const add = (how: How) => way.value && source.value && picks.ask(way.value.way, 
 </script>
 
 <template>
-  <section class="pick" aria-label="Picking">
+  <BCard tag="section" class="pick mb-3" aria-label="Picking">
     <ChoiceBar
       v-model="picks.kind"
       class="w-100"
       label="What is picked"
       :choices="{ islands: 'Islands', faces: 'Faces', edges: 'Edges', corners: 'Corners' }"
     />
-    <div class="line">
-      <output class="num count" aria-label="Picked">{{ counted(picks.count, picks.kind) }}</output>
+    <div class="d-flex align-items-center justify-content-between mt-2">
+      <output class="num fw-bold" aria-label="Picked">{{ counted(picks.count, picks.kind) }}</output>
       <ChoiceBar v-model="picks.gesture" label="How the hand picks" :choices="GESTURES" />
     </div>
-    <div class="tools" role="group" aria-label="Change what is picked">
-      <button type="button" @click="all">All</button>
-      <button type="button" :disabled="picked.length === 0" @click="none">None</button>
-      <button type="button" @click="invert">Invert</button>
+    <div class="d-flex justify-content-between mt-2" role="group" aria-label="Change what is picked">
+      <BButton variant="link" size="sm" @click="all">All</BButton>
+      <BButton variant="link" size="sm" :disabled="picked.length === 0" @click="none">None</BButton>
+      <BButton variant="link" size="sm" @click="invert">Invert</BButton>
       <template v-if="picks.part">
-        <button
-          type="button"
+        <BButton
+          variant="link"
+          size="sm"
           :disabled="picked.length === 0"
           title="One ring more"
           @click="picks.ask('more', { picked }, 'only')"
         >
           Grow
-        </button>
-        <button
-          type="button"
+        </BButton>
+        <BButton
+          variant="link"
+          size="sm"
           :disabled="picked.length === 0"
           title="Without the outer ring"
           @click="picks.ask('fewer', { picked }, 'only')"
         >
           Shrink
-        </button>
-        <button
-          type="button"
+        </BButton>
+        <BButton
+          variant="link"
+          size="sm"
           :disabled="picked.length === 0 || !seams.symmetric"
           title="The counterparts on the other side of the plane of symmetry too"
           @click="picks.ask('mirrored', { picked })"
         >
           Both sides
-        </button>
+        </BButton>
       </template>
     </div>
-    <div v-if="way && picks.part" class="ways">
-      <label for="pick-way">{{ ONE[picks.part] }}s</label>
-      <BFormSelect id="pick-way" v-model="chosen" :options="ways.map((one, i) => ({ value: i, text: one.text }))" />
+    <div v-if="way && picks.part" class="ways d-flex flex-wrap align-items-center gap-2 mt-2">
+      <label for="pick-way" class="text-capitalize">{{ ONE[picks.part] }}s</label>
+      <BFormSelect id="pick-way" v-model="chosen" :options="ways.map(({ text }, i) => ({ value: i, text }))" />
       <NumberField
         v-if="way.angle_deg !== undefined"
         label="Angle"
@@ -121,88 +124,36 @@ const add = (how: How) => way.value && source.value && picks.ask(way.value.way, 
         :value="angle"
         unit="°"
         :decimals="1"
-        @change="angle = Math.min(Math.max($event, 0.1), 180)"
+        @change="angle = $event"
       />
-      <button type="button" class="btn-choose" :disabled="source?.count === 0" title="Add these" @click="add('add')">
-        Add
-      </button>
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton variant="secondary" :disabled="source?.count === 0" title="Add these" @click="add('add')"> Add </BButton>
+      <BButton
+        variant="secondary"
         :disabled="source?.count === 0 || picked.length === 0"
         title="Let these go"
         @click="add('remove')"
       >
         Drop
-      </button>
+      </BButton>
     </div>
-    <p class="hint">{{ hint }}</p>
-  </section>
+    <p class="form-text mb-0">{{ hint }}</p>
+  </BCard>
 </template>
 
 <style scoped>
 .pick {
-  padding: 8px;
-  margin: 0 -6px 12px;
-  border-radius: 7px;
-  background: var(--ground);
+  --bs-card-bg: var(--bs-body-bg);
+  --bs-card-spacer-x: 8px;
+  --bs-card-spacer-y: 8px;
+  margin: 0 -6px;
 }
-.line,
-.tools,
-.ways {
-  display: flex;
-  align-items: center;
-  margin-top: 7px;
-  gap: 6px;
-}
-.line {
-  min-height: 26px;
-  justify-content: space-between;
-}
-.count {
-  font-size: 14px;
-  font-weight: 600;
-}
-.tools {
-  gap: 0;
-  justify-content: space-between;
-}
-.tools button {
-  padding: 1px 0;
-  border: 0;
-  background: transparent;
-  color: var(--verdigris-text);
-  font-size: 12.5px;
-  text-decoration: underline;
-  text-underline-offset: 2px;
-}
-button:disabled {
-  color: var(--ink-faint);
-  text-decoration: none;
-}
-.ways {
-  flex-wrap: wrap;
-}
-.ways label {
-  font-size: 12.5px;
-  text-transform: capitalize;
-}
-.ways :deep(select) {
+.ways :deep(.form-select) {
   flex: 1 1 150px;
   width: auto;
   min-width: 0;
 }
-.ways :deep(.number-field) {
-  flex: 1 1 60px;
-}
-.ways .btn-choose {
+.ways > :is(.btn, .number-field) {
+  --bs-btn-padding-y: 2px;
   flex: 1 1 50px;
-  padding: 2px 8px;
-  background: var(--panel);
-}
-.hint {
-  margin: 7px 0 0 !important;
-  color: var(--ink-soft);
-  font-size: 12px;
 }
 </style>

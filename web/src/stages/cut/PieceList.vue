@@ -3,6 +3,7 @@
  * What the seams part the surface into: pieces that still lack a cut, and seams that end openly, with a way to close
  * them.
  */
+import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { counted, usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
@@ -33,20 +34,20 @@ function close(gap: number[]) {
 <template>
   <template v-if="seams.pieces">
     <h3>Pieces</h3>
-    <p class="what">{{ summary }}</p>
-    <ul v-if="lacking.length > 0" aria-label="Pieces that lack a cut">
+    <p class="form-text">{{ summary }}</p>
+    <ul v-if="lacking.length > 0" class="list-unstyled small mb-0" aria-label="Pieces that lack a cut">
       <li v-for="piece in lacking.slice(0, MOST)" :key="piece.piece">
-        <button type="button" @click="selection.lookAt({ faces: piece.some_faces, islands: [] })">
-          {{ piece.part }}, {{ counted(piece.faces, "faces") }}</button
+        <BButton variant="link" size="sm" @click="selection.lookAt({ faces: piece.some_faces, islands: [] })">
+          {{ piece.part }}, {{ counted(piece.faces, "faces") }}</BButton
         >: {{ piece.missing_cut }}
       </li>
     </ul>
-    <ul v-if="openEnds.length > 0" aria-label="Open ends">
+    <ul v-if="openEnds.length > 0" class="list-unstyled small mb-0" aria-label="Open ends">
       <li v-for="end in openEnds.slice(0, MOST)" :key="end.vertex">
         A seam ends openly;
-        <button v-if="end.gap.length > 0" type="button" @click="close(end.gap)">
+        <BButton v-if="end.gap.length > 0" variant="link" size="sm" @click="close(end.gap)">
           {{ counted(end.gap.length, "edges") }} would close it
-        </button>
+        </BButton>
         <template v-else>nothing is near to close it</template>
       </li>
       <li v-if="openEnds.length > MOST">{{ openEnds.length - MOST }} more, ringed on the model.</li>
@@ -55,25 +56,9 @@ function close(gap: number[]) {
 </template>
 
 <style scoped>
-ul {
-  padding: 0;
-  margin: 5px 0 0;
-  font-size: 12.5px;
-  list-style: none;
-}
 li {
   padding: 2px 0 2px 7px;
-  border-left: 3px solid var(--saffron);
-}
-li + li {
   margin-top: 3px;
-}
-li button {
-  padding: 0;
-  border: 0;
-  background: transparent;
-  color: var(--verdigris-text);
-  text-align: left;
-  text-decoration: underline;
+  border-left: 3px solid var(--saffron);
 }
 </style>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** Relaxing before the painter's eyes: started, stopped, and kept or forgotten. */
+import { BButton } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import { counted, usePicks } from "@/stores/picks";
-import { useRelaxing } from "@/stores/relaxing";
+import { useRelaxing } from "@/stages/cut/relaxing";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import TakeCard from "@/ui/TakeCard.vue";
 
 const props = defineProps<{ islands: number[]; named: string }>();
 const picks = usePicks();
@@ -24,24 +26,21 @@ const begin = () => relaxing.start({ islands: [...props.islands], border: border
 <template>
   <h3>Relax</h3>
   <ChoiceBar v-model="border" class="w-100" label="Border" :choices="{ free: 'Free border', held: 'Border held' }" />
-  <p class="what">
+  <p class="form-text">
     {{ pins.length === 0 ? "Pick corners to hold them where they are." : `${counted(pins.length, "corners")} held.` }}
   </p>
   <div class="row-of">
-    <button v-if="relaxing.running" type="button" class="btn btn-primary" @click="relaxing.stop()">Stop</button>
-    <button v-else type="button" class="btn-choose" @click="begin">Relax {{ named }}</button>
+    <BButton v-if="relaxing.running" variant="primary" @click="relaxing.stop()">Stop</BButton>
+    <BButton v-else variant="secondary" @click="begin">Relax {{ named }}</BButton>
   </div>
-  <div v-if="last" class="not-taken steps" role="status" aria-label="Relaxing">
-    <p class="num">Step {{ last.step }}: spacing off by {{ last.spacing.toFixed(4) }}{{ change }}</p>
-    <div v-if="!relaxing.running" class="row-of">
-      <button type="button" class="btn btn-primary" @click="relaxing.keep()">Keep it</button>
-      <button type="button" class="btn-choose" @click="relaxing.forget()">Leave it</button>
-    </div>
-  </div>
+  <TakeCard
+    v-if="last"
+    aria-label="Relaxing"
+    take="Keep it"
+    :undecided="!relaxing.running"
+    @take="relaxing.keep()"
+    @leave="relaxing.forget()"
+  >
+    <span class="num">Step {{ last.step }}: spacing off by {{ last.spacing.toFixed(4) }}{{ change }}</span>
+  </TakeCard>
 </template>
-
-<style scoped>
-.steps p {
-  margin: 0 !important;
-}
-</style>

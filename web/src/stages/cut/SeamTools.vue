@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** Cutting along picked edges or sewing them up, having a cut suggested, and starting seams anew. */
+import { BButton, BFormCheckbox } from "bootstrap-vue-next";
 import { computed, ref, watch } from "vue";
-import { useCutting } from "@/stores/cutting";
+import { useCutting } from "@/stages/cut/cutting";
 import { useJob } from "@/stores/job";
 import { usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
 import NumberField from "@/ui/NumberField.vue";
+import NoteBox from "@/ui/NoteBox.vue";
 import PieceList from "./PieceList.vue";
 
 const jobs = useJob();
@@ -48,64 +50,49 @@ watch(
 <template>
   <section aria-label="Seams on the model">
     <div class="row-of">
-      <button
-        type="button"
-        class="btn btn-primary"
-        :disabled="edges.length === 0 || cutting.working"
-        @click="mark(true)"
-      >
+      <BButton variant="primary" :disabled="edges.length === 0 || cutting.working" @click="mark(true)">
         Cut {{ edges.length }}
-      </button>
-      <button type="button" class="btn-choose" :disabled="edges.length === 0" @click="mark(false)">
+      </BButton>
+      <BButton variant="secondary" :disabled="edges.length === 0" @click="mark(false)">
         Sew up {{ edges.length }}
-      </button>
+      </BButton>
     </div>
-    <label class="mode"
-      ><input v-model="seams.direct" type="checkbox" class="form-check-input" /> Draw directly: cut as it is
-      picked</label
+    <BFormCheckbox v-model="seams.direct" class="mt-2">Draw directly: cut as it is picked</BFormCheckbox>
+    <BFormCheckbox v-if="seams.symmetric" v-model="seams.mirrored" class="mt-2"
+      >Do the same on the other side</BFormCheckbox
     >
-    <label v-if="seams.symmetric" class="mode"
-      ><input v-model="seams.mirrored" type="checkbox" class="form-check-input" /> Do the same on the other side</label
-    >
-    <p v-if="seams.symmetric" class="what">
+    <p v-if="seams.symmetric" class="form-text">
       Symmetric about {{ seams.symmetry!.plane }}, {{ exactness }}; within
       {{ seams.symmetry!.tolerance_mm!.toPrecision(2) }} mm counts as alike.
     </p>
-    <p v-else-if="seams.symmetry" class="what">The model has no plane of symmetry.</p>
+    <p v-else-if="seams.symmetry" class="form-text">The model has no plane of symmetry.</p>
 
-    <p v-if="bare" class="note plain mt-2">
+    <NoteBox v-if="bare" plain class="mt-2">
       The model came without a map, so each face lies by itself. Start with no seams, cut where nobody looks, and lay it
       flat.
-    </p>
+    </NoteBox>
     <h3>Have a cut suggested</h3>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="suggesting"
         title="The cheapest cut that lets each piece be laid flat"
         @click="suggest({})"
       >
         {{ suggesting ? "Looking…" : "To open pieces" }}
-      </button>
+      </BButton>
     </div>
     <div class="row-of ease">
-      <button type="button" class="btn-choose" :disabled="suggesting" @click="suggest({ limit })">
+      <BButton variant="secondary" :disabled="suggesting" @click="suggest({ limit })">
         Ease mean stretch below
-      </button>
-      <NumberField
-        label="Limit of stretch"
-        hide-label
-        :value="limit"
-        :decimals="3"
-        @change="limit = Math.max($event, 1.001)"
-      />
+      </BButton>
+      <NumberField label="Limit of stretch" hide-label :value="limit" :decimals="3" @change="limit = $event" />
     </div>
 
     <h3>Start anew</h3>
     <div class="row-of">
-      <button type="button" class="btn-choose" @click="cutting.run('start_seams', { from: 'map' })">As the map</button>
-      <button type="button" class="btn-choose" @click="cutting.run('start_seams', { from: 'none' })">No seams</button>
+      <BButton variant="secondary" @click="cutting.run('start_seams', { from: 'map' })">As the map</BButton>
+      <BButton variant="secondary" @click="cutting.run('start_seams', { from: 'none' })">No seams</BButton>
     </div>
     <PieceList />
   </section>

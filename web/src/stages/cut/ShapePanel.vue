@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Keeping the cut and mending the shape; detaching faces, and joining islands into nets. */
+import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
-import { useCutting } from "@/stores/cutting";
+import { useCutting } from "@/stages/cut/cutting";
 import { useJob } from "@/stores/job";
 import { counted, usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
@@ -27,76 +28,70 @@ const edges = computed(() => [...picks.sets.edges]);
 <template>
   <section aria-label="Shape">
     <h3 class="mt-2">True shape</h3>
-    <p v-if="islands.length === 0" class="what">
+    <p v-if="islands.length === 0" class="form-text">
       Pick islands to give them the proportions of the surface, or to relax them.
     </p>
     <div v-else class="row-of">
-      <button
-        type="button"
-        class="btn btn-primary"
+      <BButton
+        variant="primary"
         :disabled="cutting.working"
         @click="cutting.run('true_shape', { islands: [...islands] })"
       >
         True shape for {{ named }}
-      </button>
+      </BButton>
     </div>
     <RelaxPanel v-if="islands.length > 0" :islands="islands" :named="named" />
 
     <h3>Part and join</h3>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="faces.length === 0 || cutting.working"
         title="Make the picked faces islands of their own"
         @click="cutting.run('detach_faces', { faces })"
       >
         Detach {{ counted(faces.length, "faces") }}
-      </button>
+      </BButton>
     </div>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="faces.length === 0 || cutting.working"
         title="Smaller faces in their place, so that each can go to another part of the sheet; the surface and the art stay"
         @click="cutting.run('subdivide_faces', { faces })"
       >
         Subdivide {{ counted(faces.length, "faces") }}
-      </button>
+      </BButton>
     </div>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="islands.length !== 1 || previews.looking"
         title="Across its longer side, where no artwork is cut"
         @click="previews.show('split_island', { island: islands[0]! })"
       >
         Split{{ islands.length === 1 ? ` ${named}` : " an island" }} in two
-      </button>
+      </BButton>
     </div>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="edges.length === 0 || previews.looking"
         title="Bring the islands on either side together along the picked edges"
         @click="previews.show('join_islands', { edges })"
       >
         Join along {{ counted(edges.length, "edges") }}
-      </button>
+      </BButton>
     </div>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="islands.length !== 1 || previews.looking"
         title="Join its neighbours on, then theirs"
         @click="previews.show('grow_net', { island: islands[0]! })"
       >
         Grow a net{{ islands.length === 1 ? ` from ${named}` : "" }}
-      </button>
+      </BButton>
     </div>
     <PreviewCard />
     <StretchTable />

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Clean starts: the file's own map, no map at all, or one seam at the back. */
+import { BButton } from "bootstrap-vue-next";
 import type { Operations } from "@/api/types";
-import { useCutting } from "@/stores/cutting";
+import { useCutting } from "@/stages/cut/cutting";
 import { useJob } from "@/stores/job";
 
 const jobs = useJob();
@@ -12,46 +13,31 @@ const flat = (by: Operations["lay_flat"]["by"], seams: Operations["lay_flat"]["s
 
 <template>
   <h3>Start clean</h3>
-  <div class="starts">
-    <button
+  <div class="row-of flex-wrap">
+    <BButton
       v-for="set in jobs.job!.source.uv_sets"
       :key="set.index"
-      type="button"
-      class="btn-choose"
+      variant="secondary"
       :disabled="cutting.working"
       @click="cutting.run('choose_uv_set', { set: set.index })"
     >
       The file's own map{{ jobs.job!.source.uv_sets.length > 1 ? `, ${set.name}` : "" }}
-    </button>
-    <button
-      type="button"
-      class="btn-choose"
+    </BButton>
+    <BButton
+      variant="secondary"
       title="Each face by itself, at true size"
       :disabled="cutting.working"
       @click="flat('square_on', 'all')"
     >
       No map
-    </button>
-    <button
-      type="button"
-      class="btn-choose"
+    </BButton>
+    <BButton
+      variant="secondary"
       title="Lids cut off, the rest opened by one seam at the back"
       :disabled="cutting.working"
       @click="flat('wrap', 'none')"
     >
       One-seam wrap
-    </button>
+    </BButton>
   </div>
 </template>
-
-<style scoped>
-.starts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-.starts button {
-  flex: 1 1 auto;
-  padding: 3px 6px;
-}
-</style>

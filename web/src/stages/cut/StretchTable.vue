@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The worst stretch of each island, before the last change and now. */
 import { computed } from "vue";
-import { useCutting } from "@/stores/cutting";
+import { useCutting } from "@/stages/cut/cutting";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
+import FigureTable from "@/ui/FigureTable.vue";
 
 const MOST = 60;
 
@@ -14,45 +15,30 @@ const rows = computed(() =>
   [...jobs.islands]
     .sort((a, b) => (b.stretch_worst ?? Infinity) - (a.stretch_worst ?? Infinity))
     .slice(0, MOST)
-    .map((island) => ({ island, before: cutting.before[island.name] })),
+    .map((island) => ({
+      index: island.index,
+      name: island.name,
+      on: selection.islands.includes(island.index),
+      before: figure(cutting.before[island.name]),
+      now: figure(island.stretch_worst),
+      far: island.stretched || island.stretch_worst === null,
+    })),
 );
 const figure = (value: number | null | undefined) =>
   value === undefined ? "" : value === null ? "endless" : value.toFixed(3);
 </script>
 
 <template>
-  <table class="figures">
-    <caption>
-      Worst stretch, 1 is true
-    </caption>
-    <thead>
-      <tr>
-        <th scope="col">Island</th>
-        <th scope="col">before</th>
-        <th scope="col">now</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr
-        v-for="{ island, before: former } in rows"
-        :key="island.index"
-        :class="{ on: selection.islands.includes(island.index) }"
-      >
-        <th scope="row">
-          <button type="button" @click="selection.pick(island.index, $event.shiftKey)">{{ island.name }}</button>
-        </th>
-        <td class="num">{{ figure(former) }}</td>
-        <td class="num" :class="{ far: (island.stretch_worst ?? Infinity) > 1.02 }">
-          {{ figure(island.stretch_worst) }}
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <FigureTable
+    class="mt-3"
+    of="Island"
+    caption="Worst stretch, 1 is true"
+    :rows="rows"
+    :figures="{ before: 'before', now: 'now' }"
+    @press="(row, event) => selection.pick(row.index, event.shiftKey)"
+  >
+    <template #now="{ row }">
+      <span :class="{ 'text-warning-emphasis fw-bold': row.far }">{{ row.now }}</span>
+    </template>
+  </FigureTable>
 </template>
-
-<style scoped>
-.far {
-  color: var(--saffron-text);
-  font-weight: 650;
-}
-</style>

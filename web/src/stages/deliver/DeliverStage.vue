@@ -2,8 +2,11 @@
 import { BButton } from "bootstrap-vue-next";
 import { computed, reactive, watch } from "vue";
 import { api } from "@/api/client";
+import { LIMITS } from "@/api/operations";
 import { useJob } from "@/stores/job";
 import SizeFields from "@/ui/SizeFields.vue";
+import { within } from "@/ui/sums";
+import NoteBox from "@/ui/NoteBox.vue";
 
 const jobs = useJob();
 const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });
@@ -12,7 +15,7 @@ watch(
   (sheet) => sheet && Object.assign(size, sheet),
 );
 
-const wrong = computed(() => [size.width_px, size.height_px].find((px) => px < 16 || px > 8192));
+const wrong = computed(() => [size.width_px, size.height_px].find((px) => !within(px, LIMITS.side_px)));
 const shownLayers = computed(() => jobs.layers.filter((layer) => layer.visible).length);
 const file = computed(() => api.urls.delivery(jobs.job!.id, jobs.job!.revision, size.width_px, size.height_px));
 const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored).map((island) => island.name));
@@ -42,13 +45,13 @@ const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored)
         texture
       </dd>
     </dl>
-    <p v-if="wrong !== undefined" class="note" role="alert">
-      A side of {{ wrong }} px can't be written; give 16 to 8192.
-    </p>
-    <p v-if="shownLayers === 0" class="note">No layer is visible: the texture will be empty.</p>
-    <p v-if="mirrored.length > 0" class="note">
+    <NoteBox v-if="wrong !== undefined" role="alert">
+      A side of {{ wrong }} px can't be written; give {{ LIMITS.side_px.join(" to ") }}.
+    </NoteBox>
+    <NoteBox v-if="shownLayers === 0">No layer is visible: the texture will be empty.</NoteBox>
+    <NoteBox v-if="mirrored.length > 0">
       {{ mirrored.join(", ") }} {{ mirrored.length === 1 ? "reads" : "read" }} mirrored.
-    </p>
+    </NoteBox>
     <BButton variant="primary" class="btn-wide" :href="file" download :disabled="wrong !== undefined"
       >Deliver the zip</BButton
     >

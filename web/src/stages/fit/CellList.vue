@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** The cells, to be picked, renamed, changed by the px and taken out. */
+import { BButton, BCloseButton } from "bootstrap-vue-next";
 import { computed, nextTick, ref, watch } from "vue";
 import type { Cell } from "@/api/types";
-import { useFitting } from "@/stores/fitting";
+import { useFitting } from "@/stages/fit/fitting";
+import ColorSwatch from "@/ui/ColorSwatch.vue";
 import NumberField from "@/ui/NumberField.vue";
 import RenameField from "@/ui/RenameField.vue";
 
@@ -12,7 +14,6 @@ const fitting = useFitting();
 const list = ref<HTMLElement | null>(null);
 
 const picked = computed(() => (fitting.cell === null ? null : (fitting.cells[fitting.cell] ?? null)));
-const swatch = (cell: Cell) => (cell.color ? { background: `rgb(${cell.color.join(" ")})` } : {});
 const change = (changes: Partial<Cell>) =>
   emit(
     "set",
@@ -32,25 +33,28 @@ watch(
 
 <template>
   <h3>{{ fitting.cells.length === 1 ? "One cell" : `${fitting.cells.length} cells` }}</h3>
-  <ul ref="list" class="cells" role="listbox" aria-label="Cells of the picture">
-    <li
+  <div ref="list" class="cells border rounded" role="listbox" aria-label="Cells of the picture">
+    <BButton
       v-for="(cell, index) in fitting.cells"
       :key="index"
+      variant="light"
       role="option"
-      :aria-selected="index === fitting.cell"
+      class="d-flex align-items-center w-100 gap-2 rounded-0"
       :class="{ on: index === fitting.cell }"
+      :aria-selected="index === fitting.cell"
+      @click="fitting.cell = index === fitting.cell ? null : index"
     >
-      <button type="button" @click="fitting.cell = index === fitting.cell ? null : index">
-        <span class="swatch" :style="swatch(cell)"></span><span class="name">{{ cell.name }}</span>
-        <span class="num">{{ cell.width }} × {{ cell.height }}{{ cell.shade ? ", shaded" : "" }}</span>
-      </button>
-    </li>
-  </ul>
-  <div v-if="picked" class="picked">
-    <span class="head">
+      <ColorSwatch :color="cell.color?.map((level) => level / 255) ?? null" />
+      <span class="me-auto text-truncate">{{ cell.name }}</span>
+      <span class="num text-nowrap text-body-secondary"
+        >{{ cell.width }} × {{ cell.height }}{{ cell.shade ? ", shaded" : "" }}</span
+      >
+    </BButton>
+  </div>
+  <div v-if="picked" class="pt-1">
+    <span class="d-flex align-items-center">
       <RenameField :name="picked.name" label="Name of the cell" @rename="change({ name: $event })" />
-      <button
-        type="button"
+      <BCloseButton
         title="Take the cell out"
         aria-label="Take the cell out"
         :disabled="fitting.underlay?.locked"
@@ -60,9 +64,7 @@ watch(
             fitting.cells.filter((_, i) => i !== fitting.cell),
           )
         "
-      >
-        ×
-      </button>
+      />
     </span>
     <span class="four">
       <NumberField
@@ -72,7 +74,7 @@ watch(
         hide-label
         :value="picked[side]"
         :decimals="0"
-        @change="change({ [side]: Math.round($event) })"
+        @change="change({ [side]: $event })"
       />
     </span>
   </div>
@@ -82,60 +84,12 @@ watch(
 .cells {
   overflow: auto;
   max-height: 158px;
-  padding: 0;
-  margin: 0;
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  background: var(--panel);
-  list-style: none;
 }
-li button {
-  display: grid;
-  width: 100%;
-  align-items: center;
+.cells .btn {
   padding: 2px 7px;
-  border: 0;
-  background: transparent;
-  color: inherit;
-  gap: 7px;
-  grid-template-columns: 14px minmax(0, 1fr) auto;
-  text-align: left;
 }
-li.on {
-  background: color-mix(in srgb, var(--persimmon-deep) 16%, transparent);
+.cells .on {
+  background: color-mix(in srgb, var(--persimmon) 16%, transparent);
   font-weight: 600;
-}
-.swatch {
-  width: 14px;
-  height: 14px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 3px;
-}
-.name {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.num {
-  color: var(--ink-soft);
-  font-weight: 400;
-}
-.picked {
-  padding-top: 5px;
-}
-.head {
-  display: flex;
-}
-.head button {
-  padding: 0 6px;
-  border: 0;
-  background: transparent;
-  color: var(--ink-soft);
-  font-size: 16px;
-}
-.four {
-  display: grid;
-  gap: 4px;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
 }
 </style>

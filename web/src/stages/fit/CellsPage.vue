@@ -1,13 +1,15 @@
 <script setup lang="ts">
 /** Cells of the picture: found, typed as a grid, drawn; and what goes into the picked one. */
+import { BButton } from "bootstrap-vue-next";
 import { ref } from "vue";
 import { api } from "@/api/client";
 import type { PlainCell } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
-import { useDrawing } from "@/stores/drawing";
-import { useFitting } from "@/stores/fitting";
+import { useDrawing } from "@/hand/drawing";
+import { useFitting } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
+import FileButton from "@/ui/FileButton.vue";
 import NumberField from "@/ui/NumberField.vue";
 import CellList from "./CellList.vue";
 import IntoCell from "./IntoCell.vue";
@@ -55,17 +57,13 @@ const draw = () =>
   );
 
 /** A file of cells that was saved here, or that the command line printed. */
-async function load(event: Event) {
-  const input = event.target as HTMLInputElement;
-  const file = input.files?.[0];
-  input.value = "";
-  if (!file) return;
+async function load([file]: File[]) {
   try {
-    const said = JSON.parse(await file.text()) as { cells?: PlainCell[] };
-    if (!Array.isArray(said.cells)) throw new Error("no cells");
-    await set(said.cells);
+    const saved = JSON.parse(await file!.text()) as { cells?: PlainCell[] };
+    if (!Array.isArray(saved.cells)) throw new Error("no cells");
+    await set(saved.cells);
   } catch {
-    messages.fail(`${file.name} is no file of cells; save one here, or with bin/sheet-trace cells IMAGE --json`);
+    messages.fail(`${file!.name} is no file of cells; save one here, or with bin/sheet-trace cells IMAGE --json`);
   }
 }
 </script>
@@ -73,48 +71,34 @@ async function load(event: Event) {
 <template>
   <section aria-label="Cells">
     <div class="row-of mt-0">
-      <button v-if="looking" type="button" class="btn btn-primary" @click="forget()">Stop looking</button>
-      <button
+      <BButton v-if="looking" variant="primary" @click="forget()">Stop looking</BButton>
+      <BButton
         v-else
-        type="button"
-        class="btn"
-        :class="fitting.cells.length === 0 ? 'btn-primary' : 'btn-secondary'"
+        :variant="fitting.cells.length === 0 ? 'primary' : 'secondary'"
         :disabled="fitting.underlay?.locked"
         @click="find()"
       >
         {{ fitting.cells.length === 0 ? "Find cells" : "Find anew" }}
-      </button>
-      <button type="button" class="btn-choose" :disabled="fitting.underlay?.locked" @click="draw">Draw one</button>
+      </BButton>
+      <BButton variant="secondary" :disabled="fitting.underlay?.locked" @click="draw">Draw one</BButton>
     </div>
-    <details class="grid-of">
-      <summary>A regular grid, a file</summary>
-      <div class="four">
+    <details class="mt-2">
+      <summary class="small">A regular grid, a file</summary>
+      <div class="four my-2 small">
         <label v-for="(text, name) in LABELS" :key="name"
           ><span>{{ text }}</span
-          ><NumberField
-            :label="text"
-            hide-label
-            :value="grid[name]"
-            :decimals="0"
-            @change="grid[name] = Math.max(Math.round($event), 0)"
+          ><NumberField :label="text" hide-label :value="grid[name]" :decimals="0" @change="grid[name] = $event"
         /></label>
       </div>
-      <button type="button" class="btn-choose btn-wide" @click="find(grid)">Divide the picture</button>
+      <BButton variant="secondary" class="btn-wide" @click="find(grid)">Divide the picture</BButton>
       <div class="row-of">
-        <a
-          class="btn-choose"
+        <BButton
+          variant="secondary"
           :href="api.urls.cells(jobs.job!.id, jobs.job!.revision, fitting.fit_setup.shown!)"
           download
-          >Save cells</a
+          >Save cells</BButton
         >
-        <label class="btn-choose"
-          >Load cells…<input
-            type="file"
-            class="visually-hidden"
-            accept=".json"
-            aria-label="Load a file of cells"
-            @change="load"
-        /></label>
+        <FileButton accept=".json" label="Load a file of cells" @files="load">Load cells…</FileButton>
       </div>
     </details>
     <CellList v-if="fitting.cells.length > 0" @set="set" />
@@ -122,25 +106,3 @@ async function load(event: Event) {
     <PalettePanel v-if="fitting.cells.some((cell) => cell.flat)" />
   </section>
 </template>
-
-<style scoped>
-.grid-of {
-  margin-top: 8px;
-}
-summary {
-  color: var(--verdigris-text);
-  font-size: 12.5px;
-}
-.four {
-  display: grid;
-  margin: 6px 0;
-  font-size: 11.5px;
-  gap: 6px;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
-}
-.row-of a,
-.row-of label {
-  text-align: center;
-  text-decoration: none;
-}
-</style>

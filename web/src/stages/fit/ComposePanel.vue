@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Pictures of the job: one laid under the islands, or several composed to one sheet of cells. */
+import { BButton, BFormCheckbox } from "bootstrap-vue-next";
 import { ref } from "vue";
 import { api } from "@/api/client";
 import { useJob } from "@/stores/job";
@@ -18,7 +19,7 @@ const working = ref(false);
 
 const toggle = (digest: string) =>
   (chosen.value = chosen.value.includes(digest)
-    ? chosen.value.filter((one) => one !== digest)
+    ? chosen.value.filter((other) => other !== digest)
     : [...chosen.value, digest]);
 
 async function compose() {
@@ -48,14 +49,14 @@ async function lay() {
 <template>
   <h3>Pictures of the job</h3>
   <PictureGrid :chosen="chosen" @toggle="toggle" />
-  <p v-if="chosen.length === 0" class="what">
+  <p v-if="chosen.length === 0" class="form-text">
     Choose one to lay it under the islands, or several to compose one sheet of them.
   </p>
-  <button v-else-if="chosen.length === 1" type="button" class="btn-choose btn-wide" @click="lay">
+  <BButton v-else-if="chosen.length === 1" variant="secondary" class="btn-wide" @click="lay">
     Lay it under the islands
-  </button>
+  </BButton>
   <template v-else>
-    <div class="four">
+    <div class="four mb-2 small">
       <label v-for="(text, name) in LABELS" :key="name"
         ><span>{{ text }}</span
         ><NumberField
@@ -63,26 +64,14 @@ async function lay() {
           hide-label
           :value="size[name]"
           :decimals="0"
-          @change="size[name] = Math.max(Math.round($event), 0)"
+          @change="size[name] = $event"
       /></label>
     </div>
-    <p class="what">Px of each cell; columns 0 for as square as goes.</p>
-    <label class="mode"><input v-model="trim" type="checkbox" class="form-check-input" /> Trim even borders</label>
-    <label class="mode"
-      ><input v-model="even_light" type="checkbox" class="form-check-input" /> Even out their light</label
-    >
-    <button type="button" class="btn-choose btn-wide" :disabled="working" @click="compose">
+    <p class="form-text">Px of each cell; columns 0 for as square as goes.</p>
+    <BFormCheckbox v-model="trim" class="mt-2">Trim even borders</BFormCheckbox>
+    <BFormCheckbox v-model="even_light" class="mt-2">Even out their light</BFormCheckbox>
+    <BButton variant="secondary" class="btn-wide" :disabled="working" @click="compose">
       {{ working ? "Composing…" : `Compose ${chosen.length} to one sheet` }}
-    </button>
+    </BButton>
   </template>
 </template>
-
-<style scoped>
-.four {
-  display: grid;
-  margin-bottom: 6px;
-  font-size: 11.5px;
-  gap: 6px;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
-}
-</style>

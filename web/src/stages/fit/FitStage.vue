@@ -1,22 +1,33 @@
 <script setup lang="ts">
 /** Fitting islands onto a picture that is already there. */
-import { onMounted, onUnmounted, type Component } from "vue";
-import { useDrawing } from "@/stores/drawing";
-import { useFitting, type FitPage } from "@/stores/fitting";
+import { computed, onMounted, onUnmounted, type Component } from "vue";
+import { useDrawing } from "@/hand/drawing";
+import { useFitting, type FitPage } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
-import { useMatching } from "@/stores/matching";
-import ChoiceBar from "@/ui/ChoiceBar.vue";
+import { useMatching } from "@/stages/fit/matching";
+import PageTabs from "@/ui/PageTabs.vue";
 import CellsPage from "./CellsPage.vue";
 import LandmarksPage from "./LandmarksPage.vue";
 import MatchPage from "./MatchPage.vue";
+import NoPicture from "./NoPicture.vue";
 import PicturePage from "./PicturePage.vue";
 
-const PAGES: Record<FitPage, Component> = {
-  picture: PicturePage,
-  cells: CellsPage,
-  landmarks: LandmarksPage,
-  match: MatchPage,
+const PAGES: Record<FitPage, { title: string; panel: Component }> = {
+  picture: { title: "Picture", panel: PicturePage },
+  cells: { title: "Cells", panel: CellsPage },
+  landmarks: { title: "Points", panel: LandmarksPage },
+  match: { title: "Match", panel: MatchPage },
 };
+/** Without a picture there is nothing to fit to. */
+const pages = computed(
+  () =>
+    Object.fromEntries(
+      Object.entries(PAGES).map(([page, { title, panel }]) => [
+        page,
+        { title, panel: page === "picture" || fitting.underlay ? panel : NoPicture },
+      ]),
+    ) as typeof PAGES,
+);
 const jobs = useJob();
 const fitting = useFitting();
 const matching = useMatching();
@@ -33,26 +44,6 @@ onUnmounted(() => {
 <template>
   <template v-if="jobs.job">
     <h2>Fit to a picture</h2>
-    <ChoiceBar
-      v-model="fitting.page"
-      class="w-100 mb-3"
-      label="Tools"
-      :choices="{ picture: 'Picture', cells: 'Cells', landmarks: 'Points', match: 'Match' }"
-    />
-    <p v-if="fitting.page !== 'picture' && !fitting.underlay" class="note plain">
-      No picture lies under the islands.
-      <button type="button" class="btn-link" @click="fitting.page = 'picture'">Bring one in</button> first.
-    </p>
-    <component :is="PAGES[fitting.page]" v-else />
+    <PageTabs v-model="fitting.page" label="Tools" :pages="pages" />
   </template>
 </template>
-
-<style scoped>
-.btn-link {
-  padding: 0;
-  border: 0;
-  background: transparent;
-  color: var(--verdigris-text);
-  text-decoration: underline;
-}
-</style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Corners and edges by hand, held to pixels; a cage that bends whole islands. */
+import { BFormCheckbox } from "bootstrap-vue-next";
 import { computed, onUnmounted } from "vue";
-import { useCage } from "@/stores/cage";
-import { useCorners } from "@/stores/corners";
+import { useCage } from "@/hand/cage";
+import { useCorners } from "@/hand/corners";
 import { useJob } from "@/stores/job";
 import { counted } from "@/stores/picks";
 import { useSettings } from "@/stores/settings";
@@ -29,18 +30,15 @@ onUnmounted(() => {
 
 <template>
   <h3>Corners and edges by hand</h3>
-  <label class="mode"
-    ><input v-model="corners.on" type="checkbox" class="form-check-input" @change="corners.clear()" /> Drag corners and
-    edges alone</label
+  <BFormCheckbox v-model="corners.on" class="mt-2" @change="corners.clear()"
+    >Drag corners and edges alone</BFormCheckbox
   >
-  <label class="mode"
-    ><input v-model="cage.on" type="checkbox" class="form-check-input" /> A cage over picked islands</label
-  >
-  <p v-if="cage.on" class="what">
+  <BFormCheckbox v-model="cage.on" class="mt-2">A cage over picked islands</BFormCheckbox>
+  <p v-if="cage.on" class="form-text">
     {{ cage.box ? "Pull a handle of the cage: the island bends smoothly." : "Pick islands to put a cage over them." }}
   </p>
-  <div class="fields">
-    <span class="align-self-center">Held to</span>
+  <div class="fields mt-2">
+    <span>Held to</span>
     <ChoiceBar
       v-model="settings.hold"
       class="wide"
@@ -48,14 +46,12 @@ onUnmounted(() => {
       :choices="{ free: 'none', corners: 'corners', middles: 'middles' }"
     />
     <template v-if="corners.picked.length > 0">
-      <span class="align-self-center">{{
-        corners.picked.length === 1 ? "Corner" : counted(corners.picked.length, "corners")
-      }}</span>
+      <span>{{ corners.picked.length === 1 ? "Corner" : counted(corners.picked.length, "corners") }}</span>
       <NumberField label="Picked corner x" hide-label :value="place[0]!" @change="move($event - place[0]!, 0)" />
       <NumberField label="Picked corner y" hide-label :value="place[1]!" @change="move(0, $event - place[1]!)" />
     </template>
   </div>
-  <p v-if="corners.on && corners.picked.length === 0" class="what mt-2">
+  <p v-if="corners.on && corners.picked.length === 0" class="form-text mt-2">
     Drag a corner, or an outline for both its ends; the model follows at once. Shift keeps to one axis.
   </p>
 </template>

@@ -2,10 +2,10 @@
 /**
  * Sets picked islands, or all faces of a material, into the picked cell; turns them in it; lays them along a gradient.
  */
-import { BFormSelect } from "bootstrap-vue-next";
+import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import type { Assignment, FitWay, Triple } from "@/api/types";
-import { useFitting } from "@/stores/fitting";
+import { useFitting } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
 import { counted, usePicks } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
@@ -40,7 +40,7 @@ const faces = computed(() => [...picks.sets.faces]);
 const materials = computed(() => [
   { value: null, text: "picked islands" },
   ...(faces.value.length > 0 ? [{ value: "faces", text: `${counted(faces.value.length, "faces")} picked` }] : []),
-  ...jobs.job!.materials.map((one, i) => ({ value: i, text: `all of ${one.name}` })),
+  ...jobs.job!.materials.map(({ name }, i) => ({ value: i, text: `all of ${name}` })),
 ]);
 const what = computed(() =>
   material.value === null
@@ -92,12 +92,12 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
 
 <template>
   <h3>Into {{ cell ? cell.name : "a cell" }}</h3>
-  <p v-if="!cell" class="what">Pick a cell in the list, or click it on the sheet where no island lies.</p>
+  <p v-if="!cell" class="form-text">Pick a cell in the list, or click it on the sheet where no island lies.</p>
   <template v-else>
     <div class="fields">
-      <span class="align-self-center">What</span>
+      <span>What</span>
       <BFormSelect v-model="material" class="wide" aria-label="What is set in" :options="materials" />
-      <span class="align-self-center">How</span>
+      <span>How</span>
       <BFormSelect
         v-model="way"
         class="wide"
@@ -110,31 +110,29 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
         :value="fitting.fit_setup.inset_px"
         unit="px"
         :decimals="2"
-        @change="jobs.operate('set_inset', { inset_px: Math.max($event, 0) })"
+        @change="jobs.operate('set_inset', { inset_px: $event })"
       />
     </div>
-    <button type="button" class="btn btn-primary btn-wide" :disabled="!ready" @click="set()">
+    <BButton variant="primary" class="btn-wide" :disabled="!ready" @click="set()">
       {{ material === null && islands.length === 0 ? "Pick islands first" : `Set ${what} in` }}
-    </button>
+    </BButton>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="!ready"
         title="A quarter turn further, in the same cell"
         @click="set((last.turn_deg + 90) % 360, last.mirrored)"
       >
         Turn in it
-      </button>
-      <button
-        type="button"
-        class="btn-choose"
+      </BButton>
+      <BButton
+        variant="secondary"
         :disabled="!ready"
         title="Turned over, in the same cell"
         @click="set(last.turn_deg, !last.mirrored)"
       >
         Turn over
-      </button>
+      </BButton>
     </div>
     <template v-if="cell.shade !== null || cell.color === null">
       <h3>As a gradient{{ cell.shade ? `, ${cell.shade}` : "" }}</h3>
@@ -144,25 +142,20 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
         label="Along which direction of the model"
         :choices="{ up: 'up', across: 'right', front: 'front', view: 'to the eye' }"
       />
-      <label class="mode mt-2"
-        ><input v-model="reverse" type="checkbox" class="form-check-input" /> The other way round</label
-      >
-      <button type="button" class="btn-choose btn-wide" :disabled="!ready" @click="shade">
+      <BFormCheckbox v-model="reverse" class="mt-2">The other way round</BFormCheckbox>
+      <BButton variant="secondary" class="btn-wide" :disabled="!ready" @click="shade">
         Lay {{ ready ? what : "picked islands" }} along it
-      </button>
+      </BButton>
     </template>
     <div class="row-of">
-      <button type="button" class="btn-choose" title="All islands that lie in no cell" @click="park">
-        The rest here
-      </button>
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton variant="secondary" title="All islands that lie in no cell" @click="park"> The rest here </BButton>
+      <BButton
+        variant="secondary"
         title="Set the assignment aside; Match lists, compares and goes back to variations"
         @click="variation"
       >
         Keep as variation
-      </button>
+      </BButton>
     </div>
   </template>
 </template>

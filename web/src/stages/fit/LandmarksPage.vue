@@ -3,21 +3,24 @@
  * Places of islands that must lie on places of the picture: pulled by hand, typed, fitted; and corners and edges moved
  * by themselves.
  */
+import { BButton, BCloseButton, BFormCheckbox } from "bootstrap-vue-next";
 import { computed, onUnmounted, ref } from "vue";
 import { api } from "@/api/client";
 import type { Landmark, Operations, Pair } from "@/api/types";
 import { FEWEST_LANDMARKS } from "@/api/operations";
 import { useQuestions } from "@/composables/useAnswer";
-import { useDrawing, type Drawn } from "@/stores/drawing";
-import { useFitting } from "@/stores/fitting";
+import { useDrawing, type Drawn } from "@/hand/drawing";
+import { useFitting } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import FigureTable from "@/ui/FigureTable.vue";
 import NumberField from "@/ui/NumberField.vue";
 import HandPanel from "./HandPanel.vue";
 
+const AXES = ["x", "y"] as const;
 type Kind = NonNullable<Operations["fit_landmarks"]["kind"]>;
 const jobs = useJob();
 const fitting = useFitting();
@@ -35,19 +38,18 @@ const own = computed(() =>
   selection.islands.length === 0 ? marks.value : marks.value.filter((mark) => selection.islands.includes(mark.island)),
 );
 const lacking = computed(() => Math.max(FEWEST_LANDMARKS[kind.value] - own.value.length, 0));
+const rows = computed(() =>
+  marks.value.map((mark, index) => ({
+    ...mark,
+    index,
+    name: `${index + 1} ${jobs.islands[mark.island]?.name ?? ""}`,
+    on: index === fitting.landmark,
+  })),
+);
 const pulling = computed(() => drawing.shape === "pull");
 
 const plain = ({ triangle, shares, to_px }: Landmark) => ({ triangle, shares, to_px });
 const set = (landmarks: Operations["set_landmarks"]["landmarks"]) => jobs.operate("set_landmarks", { landmarks });
-/** To a tenth of a px, or to whole ones where drags are held to them. */
-const held = (place: Pair): Pair =>
-  place.map((value) =>
-    settings.hold === "free"
-      ? Math.round(value * 10) / 10
-      : settings.hold === "corners"
-        ? Math.round(value)
-        : Math.floor(value) + 0.5,
-  ) as Pair;
 
 function start() {
   if (pulling.value) drawing.leave();
@@ -56,7 +58,8 @@ function start() {
 
 async function pull({ from, to, point, island }: Drawn) {
   if (point === null && island === null) return;
-  const mark = point === null ? { island, at_px: from, to_px: held(to) } : { point, to_px: held(to) };
+  const hold = settings.hold === "free" ? null : settings.hold;
+  const mark = { ...(point === null ? { island, at_px: from } : { point }), to_px: to, hold };
   if (await set([...marks.value.map(plain), mark])) fitting.landmark = marks.value.length - 1;
 }
 
@@ -89,72 +92,50 @@ onUnmounted(() => drawing.leave());
 <template>
   <section aria-label="Landmarks">
     <div class="row-of mt-0">
-      <button type="button" class="btn-choose" :class="{ on: pulling }" :aria-pressed="pulling" @click="start">
+      <BButton variant="secondary" :pressed="pulling" @click="start">
         {{ pulling ? "Done setting" : "Set landmarks" }}
-      </button>
-      <button
-        type="button"
-        class="btn-choose"
+      </BButton>
+      <BButton
+        variant="secondary"
         title="The corner that tells most beside those that are set; then type where it goes"
         @click="suggest"
       >
         Suggest next
-      </button>
+      </BButton>
     </div>
-    <p v-if="marks.length === 0" class="what mt-2">
+    <p v-if="marks.length === 0" class="form-text mt-2">
       Pull a line from a corner, an edge or any place of an island to the place of the picture where it must lie. Two
       pairs fix a turn and a size, three a stretch, four a perspective.
     </p>
-    <table v-else class="figures">
-      <thead>
-        <tr>
-          <th scope="col">Point</th>
-          <th scope="col">x</th>
-          <th scope="col">y</th>
-          <th scope="col">off</th>
-          <th></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(mark, index) in marks" :key="index" :class="{ on: index === fitting.landmark }">
-          <th scope="row">
-            <button type="button" :title="jobs.islands[mark.island]?.name" @click="fitting.landmark = index">
-              {{ index + 1 }} {{ jobs.islands[mark.island]?.name }}
-            </button>
-          </th>
-          <td>
-            <NumberField
-              :label="`Landmark ${index + 1} x`"
-              hide-label
-              :value="mark.to_px[0]"
-              :decimals="1"
-              @change="move(index, 0, $event)"
-            />
-          </td>
-          <td>
-            <NumberField
-              :label="`Landmark ${index + 1} y`"
-              hide-label
-              :value="mark.to_px[1]"
-              :decimals="1"
-              @change="move(index, 1, $event)"
-            />
-          </td>
-          <td class="num" :title="`${mark.off_px.toFixed(3)} px off`">
-            {{ mark.off_px < 99.95 ? mark.off_px.toFixed(mark.off_px < 10 ? 2 : 1) : Math.round(mark.off_px) }}
-          </td>
-          <td>
-            <button
-              type="button"
-              :aria-label="`Take landmark ${index + 1} out`"
-              @click="set(marks.filter((_, i) => i !== index).map(plain))"
-            >
-              ×
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <FigureTable
+      v-else
+      class="landmarks"
+      of="Point"
+      :rows="rows"
+      :figures="{ x: 'x', y: 'y', off: 'off', out: '' }"
+      @press="fitting.landmark = $event.index"
+    >
+      <template v-for="(axis, i) in AXES" :key="axis" #[axis]="{ row }">
+        <NumberField
+          :label="`Landmark ${row.index + 1} ${axis}`"
+          hide-label
+          :value="row.to_px[i]!"
+          :decimals="1"
+          @change="move(row.index, i, $event)"
+        />
+      </template>
+      <template #off="{ row }">
+        <span :title="`${row.off_px.toFixed(3)} px off`">{{
+          row.off_px < 99.95 ? row.off_px.toFixed(row.off_px < 10 ? 2 : 1) : Math.round(row.off_px)
+        }}</span>
+      </template>
+      <template #out="{ row }">
+        <BCloseButton
+          :aria-label="`Take landmark ${row.index + 1} out`"
+          @click="set(marks.filter((_, i) => i !== row.index).map(plain))"
+        />
+      </template>
+    </FigureTable>
     <template v-if="marks.length > 0">
       <ChoiceBar
         v-model="kind"
@@ -163,64 +144,32 @@ onUnmounted(() => drawing.leave());
         :choices="{ similarity: 'even', affine: 'stretch', perspective: 'perspective', soft: 'soft' }"
       />
       <template v-if="kind === 'similarity' || kind === 'affine'">
-        <label v-if="kind === 'affine'" class="mode mt-2"
-          ><input v-model="rules" type="checkbox" class="form-check-input" value="no_shear" /> Right angles stay
-          right</label
+        <BFormCheckbox v-if="kind === 'affine'" v-model="rules" class="mt-2" value="no_shear"
+          >Right angles stay right</BFormCheckbox
         >
-        <label class="mode"
-          ><input v-model="rules" type="checkbox" class="form-check-input" value="no_turn" /> Nothing is turned</label
-        >
+        <BFormCheckbox v-model="rules" class="mt-2" value="no_turn">Nothing is turned</BFormCheckbox>
       </template>
-      <p v-else-if="kind === 'soft'" class="what mt-2">
+      <p v-else-if="kind === 'soft'" class="form-text mt-2">
         Landmarks are met; the rest follows as stiffly as it can, and nothing is turned over.
       </p>
-      <label class="mode"
-        ><input v-model="rules" type="checkbox" class="form-check-input" value="whole_pixels" /> To whole pixels</label
-      >
-      <button type="button" class="btn btn-primary btn-wide" :disabled="lacking > 0" @click="fit">
+      <BFormCheckbox v-model="rules" class="mt-2" value="whole_pixels">To whole pixels</BFormCheckbox>
+      <BButton variant="primary" class="btn-wide" :disabled="lacking > 0" @click="fit">
         {{ lacking > 0 ? `${lacking} more for this kind` : `Fit by ${own.length} landmarks` }}
-      </button>
-      <button type="button" class="btn-choose btn-wide mt-2" @click="set([])">Clear landmarks</button>
+      </BButton>
+      <BButton variant="secondary" class="btn-wide mt-2" @click="set([])">Clear landmarks</BButton>
     </template>
     <HandPanel />
   </section>
 </template>
 
 <style scoped>
-.on {
-  border-color: var(--verdigris);
-  box-shadow: 0 0 0 1px var(--verdigris);
-}
-.figures {
-  table-layout: fixed;
-}
-.figures th:first-child {
+.landmarks :deep(th:first-child) {
   width: 25%;
 }
-.figures th:first-child button {
-  overflow: hidden;
-  max-width: 100%;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.figures th:nth-child(2),
-.figures th:nth-child(3) {
+.landmarks :deep(th:is(:nth-child(2), :nth-child(3))) {
   width: 27%;
 }
-.figures th:last-child {
+.landmarks :deep(th:last-child) {
   width: 18px;
-}
-.figures :deep(.number-field input) {
-  padding-inline: 2px;
-}
-.figures td:last-child button {
-  padding: 0 0 0 5px;
-  border: 0;
-  background: transparent;
-  color: var(--ink-soft);
-}
-tr.on {
-  background: color-mix(in srgb, var(--persimmon-deep) 14%, transparent);
-  box-shadow: none;
 }
 </style>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 /** The pictures under the islands, and those that are only looked at. */
+import { BButton } from "bootstrap-vue-next";
 import { computed, ref, shallowRef } from "vue";
+import { LIMITS } from "@/api/operations";
 import type { Picture } from "@/api/types";
-import { useFitting } from "@/stores/fitting";
+import { useFitting } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
 import { useSettings } from "@/stores/settings";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import DropZone from "@/ui/DropZone.vue";
 import NumberField from "@/ui/NumberField.vue";
+import { within } from "@/ui/sums";
 import ComposePanel from "./ComposePanel.vue";
 import RecipePanel from "./RecipePanel.vue";
 import ReferenceList from "./ReferenceList.vue";
@@ -58,7 +61,7 @@ async function bring(files: File[]) {
     if (picture)
       await jobs.operate("add_underlay", {
         picture: picture.digest,
-        resize: first && [picture.width_px, picture.height_px].every((px) => px >= 16 && px <= 8192),
+        resize: first && [picture.width_px, picture.height_px].every((px) => within(px, LIMITS.side_px)),
       });
   }
   bringing.value = false;
@@ -81,41 +84,41 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
         Drop a template, an atlas, a printed net or a photo. Its px lie under the islands as they are.
       </p>
     </DropZone>
-    <p v-if="layered.length > 0" class="what mt-2">
+    <p v-if="layered.length > 0" class="form-text mt-2">
       {{ layered[0]!.name }} has {{ layered.length === 2 ? "one layer" : `${layered.length - 1} layers` }}. The whole
       lies under the islands; instead take
-      <template v-for="(one, i) in layered.slice(1)" :key="one.digest"
+      <template v-for="(picture, i) in layered.slice(1)" :key="picture.digest"
         >{{ i > 0 ? ", " : ""
-        }}<button type="button" class="text" @click="layer(one)">
-          {{ one.name.replace(/^.*: |\.png$/g, "") }}
-        </button></template
+        }}<BButton variant="link" @click="layer(picture)">
+          {{ picture.name.replace(/^.*: |\.png$/g, "") }}
+        </BButton></template
       >.
     </p>
     <UnderlayList v-if="fitting.fit_setup.underlays.length > 0" @show="show" @ask="asked = $event" />
     <SwapCard v-if="asked !== null" :index="asked" @done="asked = null" />
     <template v-if="underlay">
-      <p v-if="!fits" class="what mt-2">
+      <p v-if="!fits" class="form-text mt-2">
         The sheet has {{ size.width_px }} × {{ size.height_px }} px, the picture {{ underlay.size_px.join(" × ") }}.
         {{ stretched }}
       </p>
-      <button
+      <BButton
         v-if="!fits && underlay.stretch !== 1"
-        type="button"
-        class="btn-choose btn-wide"
+        variant="secondary"
+        class="btn-wide"
         title="A px of the picture for a px of the sheet, from the top left corner"
         @click="jobs.operate('show_underlay', { index: fitting.fit_setup.shown, how: 'keep_scale' })"
       >
         Show it at its own scale
-      </button>
-      <button
+      </BButton>
+      <BButton
         v-if="!fits"
-        type="button"
-        class="btn-choose btn-wide"
+        variant="secondary"
+        class="btn-wide"
         title="The islands are stretched along, so that they lie on the same places of the picture"
         @click="jobs.operate('show_underlay', { index: fitting.fit_setup.shown, resize: true })"
       >
         Make the sheet as large as the picture
-      </button>
+      </BButton>
       <div class="fields mt-2">
         <NumberField
           class="wide"
@@ -127,11 +130,11 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
           @change="
             jobs.operate('change_underlay', {
               index: fitting.fit_setup.shown!,
-              opacity: Math.min(Math.max($event, 0), 100) / 100,
+              opacity: $event / 100,
             })
           "
         />
-        <span class="align-self-center">Pixels</span>
+        <span>Pixels</span>
         <ChoiceBar
           v-model="settings.pixels"
           class="wide"
@@ -139,28 +142,18 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
           :choices="{ auto: 'by size', hard: 'hard', smooth: 'smooth' }"
         />
       </div>
-      <button
+      <BButton
         v-if="wearable"
-        type="button"
-        class="btn-choose btn-wide"
+        variant="secondary"
+        class="btn-wide"
         title="As a layer over the whole sheet, to be delivered with the model"
         @click="jobs.operate('add_layer', { content: { kind: 'picture', picture: underlay.picture } })"
       >
         Take it as the art
-      </button>
+      </BButton>
       <RecipePanel :underlay="underlay" :index="fitting.fit_setup.shown!" />
     </template>
     <ReferenceList />
     <ComposePanel v-if="jobs.job!.pictures.length > 0" />
   </section>
 </template>
-
-<style scoped>
-.text {
-  padding: 0;
-  border: 0;
-  background: transparent;
-  color: var(--verdigris-text);
-  text-decoration: underline;
-}
-</style>

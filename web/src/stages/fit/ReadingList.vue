@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** How lettering of the picture would read on each island. */
+import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
+import FigureTable from "@/ui/FigureTable.vue";
 
 const MOST = 30;
 const jobs = useJob();
@@ -14,46 +16,34 @@ const right = computed(() => jobs.islands.length - odd.value.length);
 
 <template>
   <h3>Lettering</h3>
-  <p class="what">
+  <p class="form-text">
     {{
       odd.length === 0
         ? `Reads right on all ${jobs.islands.length} islands.`
         : `Reads right on ${right} of ${jobs.islands.length} islands.`
     }}
   </p>
-  <table v-if="odd.length > 0" class="figures">
-    <tbody>
-      <tr v-for="island in odd.slice(0, MOST)" :key="island.index">
-        <th scope="row">
-          <button type="button" @click="selection.lookAt({ faces: [], islands: [island.index] })">
-            {{ island.name }}
-          </button>
-        </th>
-        <td>{{ island.reading === "reflected" ? "reflected" : `turned ${Math.round(island.up_angle_deg)}°` }}</td>
-        <td>
-          <button
-            type="button"
-            class="mend"
-            @click="
-              jobs.operate(island.reading === 'reflected' ? 'reflect_islands' : 'turn_upright', {
-                islands: [island.index],
-              })
-            "
-          >
-            {{ island.reading === "reflected" ? "Reflect" : "Turn" }}
-          </button>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <FigureTable
+    v-if="odd.length > 0"
+    of="Island"
+    :rows="odd.slice(0, MOST)"
+    :figures="{ reads: 'reads', mend: '' }"
+    @press="selection.lookAt({ faces: [], islands: [$event.index] })"
+  >
+    <template #reads="{ row }">
+      {{ row.reading === "reflected" ? "reflected" : `turned ${Math.round(row.up_angle_deg)}°` }}
+    </template>
+    <template #mend="{ row }">
+      <BButton
+        variant="link"
+        size="sm"
+        class="d-inline"
+        @click="
+          jobs.operate(row.reading === 'reflected' ? 'reflect_islands' : 'turn_upright', { islands: [row.index] })
+        "
+      >
+        {{ row.reading === "reflected" ? "Reflect" : "Turn" }}
+      </BButton>
+    </template>
+  </FigureTable>
 </template>
-
-<style scoped>
-.mend {
-  padding: 0;
-  border: 0;
-  background: transparent;
-  color: var(--verdigris-text);
-  text-decoration: underline;
-}
-</style>

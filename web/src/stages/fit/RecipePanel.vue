@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Corrections of a picture, step by step; its file stays as it is. */
-import { BFormSelect } from "bootstrap-vue-next";
+import { BButton, BCloseButton, BFormSelect, BListGroup, BListGroupItem } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import type { CorrectionStep, Pair, Underlay } from "@/api/types";
-import { useDrawing } from "@/stores/drawing";
+import { useDrawing } from "@/hand/drawing";
 import { useJob } from "@/stores/job";
 import NumberField from "@/ui/NumberField.vue";
 
@@ -58,19 +58,7 @@ function add() {
 const numbers = (step: CorrectionStep) =>
   Object.entries(step).filter((entry): entry is [string, number] => typeof entry[1] === "number");
 const change = (row: number, name: string, value: number) =>
-  correct(
-    recipe.value.map((step, i) =>
-      i === row
-        ? ({
-            ...step,
-            [name]:
-              name === "radius" || name.endsWith("left_px") || name.endsWith("right_px") || name === "sag_px"
-                ? value
-                : Math.round(value),
-          } as CorrectionStep)
-        : step,
-    ),
-  );
+  correct(recipe.value.map((step, i) => (i === row ? ({ ...step, [name]: value } as CorrectionStep) : step)));
 const moveCorner = (row: number, corner: number, axis: number, value: number) =>
   correct(
     recipe.value.map((step, i) =>
@@ -88,20 +76,17 @@ const moveCorner = (row: number, corner: number, axis: number, value: number) =>
 
 <template>
   <h3>Correct the picture</h3>
-  <ol v-if="recipe.length > 0" class="steps">
-    <li v-for="(step, row) in recipe" :key="row">
-      <span class="head"
-        ><b>{{ NAMES[step.step] }}</b
-        ><button
-          type="button"
+  <BListGroup v-if="recipe.length > 0" tag="ol" class="mb-2" flush>
+    <BListGroupItem v-for="(step, row) in recipe" :key="row" tag="li" class="px-0">
+      <span class="d-flex align-items-center justify-content-between"
+        ><b>{{ NAMES[step.step] }}</b>
+        <BCloseButton
           :aria-label="`Take step ${row + 1} out`"
           :disabled="underlay.locked"
           @click="correct(recipe.filter((_, i) => i !== row))"
-        >
-          ×
-        </button></span
-      >
-      <span class="values">
+        />
+      </span>
+      <span class="four">
         <template v-if="step.step === 'straighten'">
           <template v-for="(place, corner) in step.corners" :key="corner">
             <NumberField
@@ -115,7 +100,7 @@ const moveCorner = (row: number, corner: number, axis: number, value: number) =>
             />
           </template>
         </template>
-        <label v-for="[name, value] in numbers(step)" v-else :key="name" class="named">
+        <label v-for="[name, value] in numbers(step)" v-else :key="name" class="small">
           <span>{{ WORDS[name] ?? name }}</span><NumberField
             :label="`${WORDS[name] ?? name} of step ${row + 1}`"
             hide-label
@@ -125,52 +110,14 @@ const moveCorner = (row: number, corner: number, axis: number, value: number) =>
           />
         </label>
       </span>
-    </li>
-  </ol>
-  <div class="add">
+    </BListGroupItem>
+  </BListGroup>
+  <div class="d-flex gap-2">
     <BFormSelect
       v-model="chosen"
       aria-label="Correction"
       :options="Object.entries(NAMES).map(([value, text]) => ({ value, text }))"
     />
-    <button type="button" class="btn-choose" :disabled="underlay.locked" @click="add">Add</button>
+    <BButton variant="secondary" :disabled="underlay.locked" @click="add">Add</BButton>
   </div>
 </template>
-
-<style scoped>
-.steps {
-  padding: 0;
-  margin: 0 0 6px;
-  list-style: none;
-}
-li {
-  padding: 4px 0 6px;
-  border-bottom: 1px solid var(--rule);
-}
-.head {
-  display: flex;
-  justify-content: space-between;
-}
-.head button {
-  padding: 0 4px;
-  border: 0;
-  background: transparent;
-  color: var(--ink-soft);
-}
-.values {
-  display: grid;
-  gap: 4px;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
-}
-.named {
-  font-size: 11.5px;
-}
-.add {
-  display: flex;
-  gap: 6px;
-}
-.add :deep(select) {
-  flex: 1;
-  min-width: 0;
-}
-</style>

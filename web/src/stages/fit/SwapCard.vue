@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Another picture has other px or other proportions: what each way to show it brings, before it is taken. */
+import { BButton, BCard } from "bootstrap-vue-next";
 import { computed, watch } from "vue";
 import { api } from "@/api/client";
 import type { Operations, Swap } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
-import { useFitting } from "@/stores/fitting";
+import { useFitting } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
 
 const props = defineProps<{ index: number }>();
@@ -45,25 +46,25 @@ async function show(how: Operations["show_underlay"]["how"], resize = false) {
 </script>
 
 <template>
-  <div v-if="swap" class="not-taken" role="group" :aria-label="`How to show ${name}`">
+  <BCard v-if="swap" class="swap small" role="group" :aria-label="`How to show ${name}`">
     <p>
       <b>{{ name }}</b> has {{ swap.size_px.join(" × ") }} px{{
         swap.former_px ? `, the one before ${swap.former_px.join(" × ")}` : ""
       }}.
     </p>
-    <button type="button" class="way" @click="show('stretch')">
+    <BButton variant="secondary" class="way" @click="show('stretch')">
       <span class="sheet"><span class="whole"></span></span>
       <span><b>The whole picture</b><br />over the whole sheet, {{ stretch }}</span>
-    </button>
-    <button type="button" class="way" @click="show('keep_scale')">
+    </BButton>
+    <BButton variant="secondary" class="way" @click="show('keep_scale')">
       <span class="sheet"><span class="kept" :style="kept"></span></span>
       <span
         ><b>At its own scale</b><br />{{
           swap.lost < 0.0005 ? "nothing of it is lost" : `${(100 * swap.lost).toFixed(1)} % of it is cut off`
         }}</span
       >
-    </button>
-    <button type="button" class="way" :disabled="swap.followers === 0" @click="show('follow_cells')">
+    </BButton>
+    <BButton variant="secondary" class="way" :disabled="swap.followers === 0" @click="show('follow_cells')">
       <span class="sheet cells"></span>
       <span
         ><b>Follow the cells</b><br />{{
@@ -72,21 +73,19 @@ async function show(how: Operations["show_underlay"]["how"], resize = false) {
             : `${swap.followers} islands go along to cells of the same name`
         }}</span
       >
-    </button>
-    <button type="button" class="way" @click="show('stretch', true)">
+    </BButton>
+    <BButton variant="secondary" class="way" @click="show('stretch', true)">
       <span class="sheet"><span class="whole grown"></span></span>
       <span><b>The sheet takes its size</b><br />islands stay on the same places of the picture</span>
-    </button>
-    <div class="row-of"><button type="button" class="btn-choose" @click="emit('done')">Leave it</button></div>
-  </div>
+    </BButton>
+    <div class="row-of"><BButton variant="secondary" @click="emit('done')">Leave it</BButton></div>
+  </BCard>
 </template>
 
 <style scoped>
-.not-taken {
-  position: static;
-}
-.not-taken p {
-  margin: 0 0 6px !important;
+.swap {
+  margin-top: 10px;
+  border: 1.5px dashed var(--persimmon);
 }
 .way {
   display: grid;
@@ -94,33 +93,23 @@ async function show(how: Operations["show_underlay"]["how"], resize = false) {
   align-items: center;
   padding: 5px;
   margin-bottom: 4px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 6px;
-  background: var(--panel);
-  color: var(--ink);
   font-size: 12.5px;
   gap: 9px;
   grid-template-columns: 62px minmax(0, 1fr);
   text-align: left;
-}
-.way:hover:not(:disabled) {
-  border-color: var(--verdigris);
-}
-.way:disabled {
-  color: var(--ink-faint);
 }
 .sheet {
   position: relative;
   overflow: hidden;
   width: 62px;
   height: 62px;
-  border: 1px solid var(--ink-soft);
-  background: var(--ground);
+  border: 1px solid var(--bs-secondary-color);
+  background: var(--bs-body-bg);
 }
 .sheet span {
   position: absolute;
-  border: 1.5px solid var(--persimmon-deep);
-  background: repeating-linear-gradient(45deg, transparent 0 5px, var(--rule) 5px 7px);
+  border: 1.5px solid var(--persimmon);
+  background: repeating-linear-gradient(45deg, transparent 0 5px, var(--bs-border-color) 5px 7px);
 }
 .sheet .whole {
   inset: 0;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Islands brought into line, spread evenly, reflected, and onto whole pixels. */
+import { BButton } from "bootstrap-vue-next";
 import {
   PhAlignBottom,
   PhAlignCenterHorizontal,
@@ -46,18 +47,17 @@ const islands = computed(() => [...selection.islands]);
   <section aria-label="In line">
     <h3>In line with each other</h3>
     <div class="icons">
-      <button
+      <BButton
         v-for="way in WAYS"
         :key="way.by"
-        type="button"
-        class="btn-choose"
+        variant="secondary"
         :title="islands.length < way.least ? `${way.text}: pick ${way.least} or more` : way.text"
         :aria-label="way.text"
         :disabled="islands.length < way.least"
         @click="jobs.operate('align_islands', { islands, by: way.by })"
       >
         <component :is="way.icon" :size="16" />
-      </button>
+      </BButton>
     </div>
     <h3>Whole pixels</h3>
     <ChoiceBar
@@ -66,7 +66,7 @@ const islands = computed(() => [...selection.islands]);
       label="What is brought to whole pixels"
       :choices="{ place: 'Place', box: 'Box', shape: 'Shape', points: 'Corners' }"
     />
-    <p class="what">{{ WHAT[what] }}</p>
+    <p class="form-text">{{ WHAT[what] }}</p>
     <ChoiceBar
       v-model="to"
       class="w-100 mt-1"
@@ -74,14 +74,13 @@ const islands = computed(() => [...selection.islands]);
       :choices="{ corners: 'Pixel corners', middles: 'Pixel middles' }"
     />
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="islands.length === 0"
         @click="jobs.operate('snap_to_pixels', { islands, what, to })"
       >
         Bring to whole pixels
-      </button>
+      </BButton>
     </div>
     <h3>Drags are held to</h3>
     <ChoiceBar
@@ -90,7 +89,7 @@ const islands = computed(() => [...selection.islands]);
       label="Drags are held to"
       :choices="{ free: 'nothing', corners: 'pixel corners', middles: 'middles' }"
     />
-    <p v-if="settings.hold !== 'free'" class="what">
+    <p v-if="settings.hold !== 'free'" class="form-text">
       The box's left upper corner, while moving. Turning and scaling go free.
     </p>
   </section>
@@ -102,7 +101,7 @@ const islands = computed(() => [...selection.islands]);
   gap: 4px;
   grid-template-columns: repeat(8, 1fr);
 }
-.icons button {
+.icons .btn {
   padding: 2px 0;
 }
 </style>

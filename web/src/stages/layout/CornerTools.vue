@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Corners put exactly where they are said to go, or onto each other. */
+import { BButton, BFormCheckbox } from "bootstrap-vue-next";
 import { computed, onUnmounted, ref } from "vue";
 import type { Operations } from "@/api/types";
-import { useCorners } from "@/stores/corners";
+import { useCorners } from "@/hand/corners";
 import { useJob } from "@/stores/job";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
@@ -42,18 +43,15 @@ onUnmounted(() => {
 <template>
   <section aria-label="Corners">
     <h3>Corners</h3>
-    <label class="mode"
-      ><input v-model="corners.on" type="checkbox" class="form-check-input" @change="corners.clear()" /> Pick corners on
-      the sheet</label
-    >
-    <p v-if="corners.on && corners.picked.length === 0" class="what">
+    <BFormCheckbox v-model="corners.on" class="mt-2" @change="corners.clear()">Pick corners on the sheet</BFormCheckbox>
+    <p v-if="corners.on && corners.picked.length === 0" class="form-text">
       Click a corner; Shift-click a second one to bring the first onto it.
     </p>
     <template v-if="corners.picked.length > 0">
       <div class="fields mt-2">
-        <span class="align-self-center what">{{ name }}</span>
+        <span class="form-text mt-0">{{ name }}</span>
         <ChoiceBar v-model="unit" class="wide" label="Unit of the corner" :choices="{ px: 'px', mm: 'mm', uv: 'UV' }" />
-        <span class="align-self-center">Corner</span>
+        <span>Corner</span>
         <NumberField
           label="Corner x"
           hide-label
@@ -68,7 +66,7 @@ onUnmounted(() => {
           :decimals="unit === 'uv' ? 6 : 2"
           @change="place(1, $event)"
         />
-        <span class="align-self-center">Moves</span>
+        <span>Moves</span>
         <ChoiceBar
           v-model="moves"
           class="wide"
@@ -77,9 +75,7 @@ onUnmounted(() => {
         />
       </div>
       <div class="row-of">
-        <button type="button" class="btn-choose" :disabled="corners.picked.length < 2" @click="onto">
-          First onto second
-        </button>
+        <BButton variant="secondary" :disabled="corners.picked.length < 2" @click="onto"> First onto second </BButton>
       </div>
     </template>
   </section>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Typed place, size and turn of the picked islands. */
 import { PhArrowClockwise, PhArrowCounterClockwise } from "@phosphor-icons/vue";
-import { BFormCheckbox } from "bootstrap-vue-next";
+import { BButton, BFormCheckbox } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import type { Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
-import { useCorners } from "@/stores/corners";
+import { useCorners } from "@/hand/corners";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { boxAround } from "@/sheet/handles";
@@ -62,7 +62,7 @@ function sizeTo(axis: 0 | 1, value: number) {
       <ChoiceBar v-model="settings.unit" label="Unit" :choices="{ px: 'px', mm: 'mm' }" />
     </div>
     <div class="fields">
-      <span class="align-self-center">Centre</span>
+      <span>Centre</span>
       <NumberField
         label="Centre x"
         hide-label
@@ -77,7 +77,7 @@ function sizeTo(axis: 0 | 1, value: number) {
         :unit="settings.unit"
         @change="moveTo(1, $event)"
       />
-      <span class="align-self-center">Size</span>
+      <span>Size</span>
       <NumberField
         label="Width"
         hide-label
@@ -95,7 +95,7 @@ function sizeTo(axis: 0 | 1, value: number) {
       <span></span>
       <BFormCheckbox v-model="free" class="wide">width and height apart</BFormCheckbox>
       <template v-if="single">
-        <span class="align-self-center">Model-up</span>
+        <span>Model-up</span>
         <NumberField
           label="Model-up"
           hide-label
@@ -103,17 +103,17 @@ function sizeTo(axis: 0 | 1, value: number) {
           unit="°"
           @change="place({ up_angle_deg: $event })"
         />
-        <button
-          type="button"
-          class="btn-choose upright"
+        <BButton
+          variant="secondary"
+          size="sm"
           title="Turn it so that model-up points to the top of the sheet"
           @click="place({ up_angle_deg: 0 })"
         >
           Upright
-        </button>
+        </BButton>
       </template>
       <template v-if="!single || corners.picked.length > 0">
-        <span class="align-self-center">About</span>
+        <span>About</span>
         <ChoiceBar
           v-model="about"
           class="wide"
@@ -121,7 +121,7 @@ function sizeTo(axis: 0 | 1, value: number) {
           :choices="{ common: 'middle', each: 'each', corner: 'corner' }"
         />
       </template>
-      <span class="align-self-center">Turn by</span>
+      <span>Turn by</span>
       <NumberField
         label="Turn step"
         hide-label
@@ -130,68 +130,52 @@ function sizeTo(axis: 0 | 1, value: number) {
         @change="settings.turn_step_deg = $event"
       />
       <span class="turns">
-        <button
-          type="button"
-          class="btn-choose"
+        <BButton
+          variant="secondary"
           title="Turn left ( , )"
           aria-label="Turn left"
           @click="transform({ turn_deg: -settings.turn_step_deg })"
         >
           <PhArrowCounterClockwise :size="15" />
-        </button>
-        <button
-          type="button"
-          class="btn-choose"
+        </BButton>
+        <BButton
+          variant="secondary"
           title="Turn right ( . )"
           aria-label="Turn right"
           @click="transform({ turn_deg: settings.turn_step_deg })"
         >
           <PhArrowClockwise :size="15" />
-        </button>
+        </BButton>
       </span>
-      <span class="turns whole">
-        <button
-          type="button"
-          class="btn-choose"
-          title="A quarter to the left ( &lt; )"
-          @click="transform({ turn_deg: -90 })"
-        >
+      <span class="turns all">
+        <BButton variant="secondary" title="A quarter to the left ( &lt; )" @click="transform({ turn_deg: -90 })">
           −90°
-        </button>
-        <button
-          type="button"
-          class="btn-choose"
-          title="A quarter to the right ( &gt; )"
-          @click="transform({ turn_deg: 90 })"
-        >
+        </BButton>
+        <BButton variant="secondary" title="A quarter to the right ( &gt; )" @click="transform({ turn_deg: 90 })">
           90°
-        </button>
-        <button type="button" class="btn-choose" @click="transform({ turn_deg: 180 })">180°</button>
-        <button
-          type="button"
-          class="btn-choose"
+        </BButton>
+        <BButton variant="secondary" @click="transform({ turn_deg: 180 })">180°</BButton>
+        <BButton
+          variant="secondary"
           title="Mirror image in place"
           @click="jobs.operate('reflect_islands', { islands: [...selection.islands] })"
         >
           Reflect
-        </button>
+        </BButton>
       </span>
     </div>
   </section>
 </template>
 
 <style scoped>
-.upright {
-  padding: 1px 4px;
-}
 .turns {
   display: flex;
   gap: 6px;
 }
-.turns.whole {
+.turns.all {
   grid-column: 1 / -1;
 }
-.turns button {
+.turns .btn {
   flex: 1;
   padding: 1px 0;
 }

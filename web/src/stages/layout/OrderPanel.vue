@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A sheet that can be read: in order, as a figure; twins on one place; and layouts set aside. */
+import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import { usePreview } from "@/stores/preview";
@@ -26,27 +27,25 @@ const unstack = computed(() =>
   <section aria-label="Order">
     <h3 class="mt-0">Readable</h3>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         title="Art first; front, back, left, right, top, bottom; the larger first"
         :disabled="previews.looking"
         @click="previews.show('arrange_islands', { rule: 'reading' })"
       >
         Reading order
-      </button>
-      <button
-        type="button"
-        class="btn-choose"
+      </BButton>
+      <BButton
+        variant="secondary"
         title="Each where it is on the model, seen from the front"
         :disabled="previews.looking"
         @click="previews.show('arrange_islands', { rule: 'figure' })"
       >
         As a figure
-      </button>
+      </BButton>
     </div>
     <h3>Twins</h3>
-    <p class="what">
+    <p class="form-text">
       {{
         stacked.length === 0
           ? "Islands of the same shape to a thousandth of their size, turned or reflected, can share one place."
@@ -54,42 +53,38 @@ const unstack = computed(() =>
       }}
     </p>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="previews.looking"
         @click="previews.show('stack_twins', { islands: islands.length > 1 ? islands : null })"
       >
         Stack {{ islands.length > 1 ? "picked twins" : "all twins" }}
-      </button>
-      <button
-        type="button"
-        class="btn-choose"
+      </BButton>
+      <BButton
+        variant="secondary"
         :disabled="unstack.length === 0"
         @click="jobs.operate('separate_islands', { islands: unstack })"
       >
         Unstack
-      </button>
+      </BButton>
     </div>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         title="So that they are moved, turned and scaled as one"
         :disabled="withTwins.length === islands.length"
         @click="selection.islands = withTwins"
       >
         Pick twins too
-      </button>
-      <button
-        type="button"
-        class="btn-choose"
+      </BButton>
+      <BButton
+        variant="secondary"
         title="Each goes where the other is, point by point"
         :disabled="islands.length !== 2"
         @click="jobs.operate('exchange_twins', { islands })"
       >
         Exchange two
-      </button>
+      </BButton>
     </div>
     <PreviewCard />
     <h3>Layouts set aside</h3>

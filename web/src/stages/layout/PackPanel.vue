@@ -1,16 +1,18 @@
 <script setup lang="ts">
 /** Packing by true outlines: what is kept to, and the attempts to choose from. */
+import { BButton, BFormCheckbox } from "bootstrap-vue-next";
 import { computed, ref, watch } from "vue";
 import { api } from "@/api/client";
 import type { SheetMap } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
 import { useKeys } from "@/composables/useKeys";
 import { useJob } from "@/stores/job";
-import { usePacking } from "@/stores/packing";
+import { usePacking } from "@/stages/layout/packing";
 import { counted } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
+import TakeCard from "@/ui/TakeCard.vue";
 import MapPicture from "@/ui/maps/MapPicture.vue";
 import ReservedRoom from "./ReservedRoom.vue";
 
@@ -51,7 +53,7 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
 <template>
   <section aria-label="Packing">
     <div class="fields">
-      <span class="align-self-center">Turns</span>
+      <span>Turns</span>
       <ChoiceBar
         v-model="turn"
         class="wide"
@@ -64,7 +66,7 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
         :value="jobs.job!.gutter_px"
         unit="px"
         :decimals="0"
-        @change="jobs.operate('set_gutter', { gutter_px: Math.round($event) })"
+        @change="jobs.operate('set_gutter', { gutter_px: $event })"
       />
       <NumberField
         class="wide"
@@ -75,31 +77,28 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
         @change="jobs.operate('plan_sheet', { margin_px: $event })"
       />
     </div>
-    <label class="mode"
-      ><input v-model="upright" type="checkbox" class="form-check-input" /> Islands with art are not turned</label
-    >
-    <label class="mode"
-      ><input v-model="keepScale" type="checkbox" class="form-check-input" /> Keep the present scale</label
-    >
-    <label class="mode"><input v-model="inOrder" type="checkbox" class="form-check-input" /> In reading order</label>
+    <BFormCheckbox v-model="upright" class="mt-2">Islands with art are not turned</BFormCheckbox>
+    <BFormCheckbox v-model="keepScale" class="mt-2">Keep the present scale</BFormCheckbox>
+    <BFormCheckbox v-model="inOrder" class="mt-2">In reading order</BFormCheckbox>
     <div class="row-of">
-      <button v-if="packing.running" type="button" class="btn btn-primary" @click="packing.stop()">
+      <BButton v-if="packing.running" variant="primary" @click="packing.stop()">
         Stop, {{ packing.attempts.length }} so far
-      </button>
-      <button v-else type="button" class="btn btn-primary" @click="start">Pack {{ some }}</button>
+      </BButton>
+      <BButton v-else variant="primary" @click="start">Pack {{ some }}</BButton>
     </div>
-    <p v-if="map" class="what mt-2">
+    <p v-if="map" class="form-text mt-2">
       {{ (100 * map.summary.used).toFixed(1) }} % of the sheet is used now; the largest free square is
       {{ Math.round(map.free_square_px) }} px.
     </p>
     <div v-if="packing.attempts.length > 0" class="attempts" role="radiogroup" aria-label="Attempts">
-      <button
+      <BButton
         v-for="attempt in packing.attempts"
         :key="attempt.facts.attempt"
-        type="button"
+        variant="light"
+        class="border"
         role="radio"
         :aria-checked="attempt === packing.shown"
-        :class="{ on: attempt === packing.shown }"
+        :class="{ picked: attempt === packing.shown }"
         :aria-label="`Attempt ${attempt.facts.attempt + 1}`"
         @click="packing.picked = attempt.facts.attempt"
       >
@@ -109,20 +108,17 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
             ✓</template
           ></span
         >
-      </button>
+      </BButton>
     </div>
-    <div v-if="packing.shown" class="not-taken" role="status" aria-label="Packing chosen">
-      <p class="num">
-        {{ (100 * packing.shown.facts.share_used).toFixed(1) }} % of the sheet,
-        {{ jobs.job!.density_px_per_mm.toFixed(2) }} → {{ packing.shown.facts.density_px_per_mm.toFixed(2) }} px/mm
-      </p>
-      <div class="row-of">
-        <button type="button" class="btn btn-primary" @click="packing.take()">Take it</button>
-        <button type="button" class="btn-choose" @click="packing.forget()">Leave it</button>
-      </div>
-    </div>
+    <TakeCard v-if="packing.shown" aria-label="Packing chosen" @take="packing.take()" @leave="packing.forget()">
+      <span class="num"
+        >{{ (100 * packing.shown.facts.share_used).toFixed(1) }} % of the sheet,
+        {{ jobs.job!.density_px_per_mm.toFixed(2) }} →
+        {{ packing.shown.facts.density_px_per_mm.toFixed(2) }} px/mm</span
+      >
+    </TakeCard>
     <h3>Stay where they are</h3>
-    <p class="what">
+    <p class="form-text">
       {{
         locked.length === 0
           ? "Nothing is locked."
@@ -133,9 +129,8 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
       }}
     </p>
     <div class="row-of">
-      <button
-        type="button"
-        class="btn-choose"
+      <BButton
+        variant="secondary"
         :disabled="picked.length === 0"
         @click="jobs.operate('lock_islands', { islands, locked: !allLocked })"
       >
@@ -147,15 +142,14 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
               ? "picked islands"
               : counted(picked.length, "islands")
         }}
-      </button>
-      <button
+      </BButton>
+      <BButton
         v-if="locked.length > 0"
-        type="button"
-        class="btn-choose"
+        variant="secondary"
         @click="jobs.operate('lock_islands', { islands: locked.map((island) => island.index), locked: false })"
       >
         Unlock all
-      </button>
+      </BButton>
     </div>
     <ReservedRoom />
   </section>
@@ -163,30 +157,14 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
 
 <style scoped>
 .attempts {
+  --mat-edge: 4px;
+  --line-width: 0.7px;
   display: grid;
   margin-top: 10px;
   gap: 6px;
   grid-template-columns: repeat(3, 1fr);
 }
-.attempts button {
+.attempts .btn {
   padding: 2px 2px 1px;
-  border: 2px solid var(--rule);
-  border-radius: 6px;
-  background: var(--panel);
-  color: var(--ink);
-  font-size: 11.5px;
-}
-.attempts button.on {
-  border-color: var(--verdigris);
-}
-.attempts :deep(svg) {
-  padding: 4px;
-  border-radius: 4px;
-}
-.attempts :deep(path) {
-  stroke-width: 0.7px;
-}
-.not-taken p {
-  margin: 0 !important;
 }
 </style>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** Placing islands by hand and by numbers, and the size of the sheet. */
+import { BButton } from "bootstrap-vue-next";
 import { ref } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import IslandFacts from "@/ui/IslandFacts.vue";
 import SizeFields from "@/ui/SizeFields.vue";
+import NoteBox from "@/ui/NoteBox.vue";
 import AlignTools from "./AlignTools.vue";
 import CornerTools from "./CornerTools.vue";
 import IslandPlace from "./IslandPlace.vue";
@@ -19,9 +21,9 @@ const resize = (width_px: number, height_px: number) =>
 </script>
 
 <template>
-  <p v-if="selection.islands.length === 0" class="note plain">
+  <NoteBox v-if="selection.islands.length === 0" plain>
     Pick an island on the sheet, on the model or in the strip below. Drag it, or type where it goes.
-  </p>
+  </NoteBox>
   <template v-else>
     <IslandPlace />
     <AlignTools />
@@ -30,20 +32,14 @@ const resize = (width_px: number, height_px: number) =>
   <IslandFacts />
   <h3>Sheet</h3>
   <SizeFields :width="jobs.job!.sheet.width_px" :height="jobs.job!.sheet.height_px" @change="resize" />
-  <p class="keep">On a change of size, islands</p>
+  <p class="mt-2 mb-1">On a change of size, islands</p>
   <ChoiceBar v-model="keep" label="On a change of size" :choices="{ uv: 'stretch along', shape: 'keep their shape' }" />
-  <button
-    type="button"
-    class="btn-choose btn-wide"
+  <BButton
+    variant="secondary"
+    class="btn-wide"
     title="All islands together, as large as they go: directions and proportions stay"
     @click="jobs.operate('fit_to_sheet', {})"
   >
     Fit all to the sheet
-  </button>
+  </BButton>
 </template>
-
-<style scoped>
-.keep {
-  margin: 10px 0 5px !important;
-}
-</style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Rectangles of the sheet that packing keeps free, drawn on the sheet or typed in px. */
+import { BButton, BCloseButton } from "bootstrap-vue-next";
 import { onUnmounted } from "vue";
-import { useDrawing } from "@/stores/drawing";
+import { useDrawing } from "@/hand/drawing";
 import { useJob } from "@/stores/job";
 import NumberField from "@/ui/NumberField.vue";
 
@@ -39,33 +40,24 @@ onUnmounted(() => drawing.leave());
       :decimals="1"
       @change="change(row, side, $event)"
     />
-    <button
-      type="button"
+    <BCloseButton
       :aria-label="`Give rectangle ${row + 1} back`"
       title="Give it back"
       @click="reserve(boxes().filter((_, i) => i !== row))"
-    >
-      ×
-    </button>
+    />
   </div>
-  <p v-if="jobs.job!.reserved_px.length > 0" class="what">Left, top, width and height, px.</p>
+  <p v-if="jobs.job!.reserved_px.length > 0" class="form-text">Left, top, width and height, px.</p>
   <div class="row-of">
-    <button type="button" class="btn-choose" @click="add">Draw a rectangle to keep free</button>
+    <BButton variant="secondary" @click="add">Draw a rectangle to keep free</BButton>
   </div>
 </template>
 
 <style scoped>
 .box {
   display: grid;
+  align-items: center;
   margin-bottom: 4px;
   gap: 4px;
   grid-template-columns: repeat(4, minmax(0, 1fr)) 20px;
-}
-.box button {
-  padding: 0;
-  border: 0;
-  background: transparent;
-  color: var(--ink-soft);
-  font-size: 16px;
 }
 </style>

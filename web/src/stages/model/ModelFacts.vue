@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** The file, its units and axes, and what the reader noticed. */
-import { BFormSelect } from "bootstrap-vue-next";
+import { BButton, BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import IslandFacts from "@/ui/IslandFacts.vue";
 import NumberField from "@/ui/NumberField.vue";
 import { shown } from "@/ui/sums";
+import NoteBox from "@/ui/NoteBox.vue";
 
 const FORMATS: Record<string, string> = {
   obj: "OBJ",
@@ -18,7 +19,7 @@ const FORMATS: Record<string, string> = {
 const jobs = useJob();
 const size = computed(() => jobs.job!.bounds_mm.max.map((high, axis) => high - jobs.job!.bounds_mm.min[axis]!));
 const source = computed(() => jobs.job!.source);
-const unitSaid = computed(() => {
+const unitNote = computed(() => {
   if (source.value.unit_mm === null) return "The file says nothing of units.";
   return source.value.unit_mm === jobs.job!.unit_mm
     ? "As the file says."
@@ -48,9 +49,9 @@ const unitSaid = computed(() => {
         @change="jobs.operate('set_unit', { unit_mm: $event })"
       />
       <span></span>
-      <small class="wide soft">{{ unitSaid }}</small>
+      <small class="wide form-text mt-0">{{ unitNote }}</small>
       <template v-if="source.uv_sets.length > 1">
-        <label for="uv-set" class="align-self-center">UV set</label>
+        <label for="uv-set">UV set</label>
         <BFormSelect
           id="uv-set"
           class="wide"
@@ -62,11 +63,11 @@ const unitSaid = computed(() => {
           @update:model-value="jobs.operate('choose_uv_set', { set: Number($event) })"
         />
       </template>
-      <span class="align-self-center">Up is</span>
-      <span v-if="source.up_axis" class="wide align-self-center">{{ source.up_axis }} in the file, y here</span>
-      <span v-else class="wide turns">
-        <button type="button" class="btn-choose" @click="jobs.operate('set_up_axis', { axis: 'x' })">Turn x up</button>
-        <button type="button" class="btn-choose" @click="jobs.operate('set_up_axis', { axis: 'z' })">Turn z up</button>
+      <span>Up is</span>
+      <span v-if="source.up_axis" class="wide">{{ source.up_axis }} in the file, y here</span>
+      <span v-else class="wide row-of mt-0">
+        <BButton variant="secondary" @click="jobs.operate('set_up_axis', { axis: 'x' })">Turn x up</BButton>
+        <BButton variant="secondary" @click="jobs.operate('set_up_axis', { axis: 'z' })">Turn z up</BButton>
       </span>
     </div>
 
@@ -74,7 +75,7 @@ const unitSaid = computed(() => {
 
     <template v-if="jobs.job.notes.length > 0">
       <h3>What the reader noticed</h3>
-      <p v-for="(note, i) in jobs.job.notes" :key="i" class="note">{{ note.message }}</p>
+      <NoteBox v-for="(note, i) in jobs.job.notes" :key="i">{{ note.message }}</NoteBox>
     </template>
 
     <h3>What is in it</h3>
@@ -90,17 +91,3 @@ const unitSaid = computed(() => {
     </dl>
   </template>
 </template>
-
-<style scoped>
-.soft {
-  color: var(--ink-soft);
-}
-.turns {
-  display: flex;
-  gap: 6px;
-}
-.turns button {
-  flex: 1;
-  padding: 2px 4px;
-}
-</style>

@@ -2,7 +2,7 @@
 import { computed } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { usePreflight } from "@/stores/preflight";
-import ChoiceBar from "@/ui/ChoiceBar.vue";
+import PageTabs from "@/ui/PageTabs.vue";
 import ModelFacts from "./ModelFacts.vue";
 import PartList from "./PartList.vue";
 import PreflightPanel from "./PreflightPanel.vue";
@@ -16,17 +16,17 @@ const view = computed<View>({
   get: () => (["parts", "preflight"].includes(String(route.query.view)) ? (route.query.view as View) : "facts"),
   set: (now) => void router.replace({ query: now === "facts" ? {} : { view: now } }),
 });
-const choices = computed(() => ({
-  facts: "Facts",
-  parts: "Parts",
-  preflight: preflight.findings.length > 0 ? `Preflight ${preflight.findings.length}` : "Preflight",
+const pages = computed(() => ({
+  facts: { title: "Facts", panel: ModelFacts },
+  parts: { title: "Parts", panel: PartList },
+  preflight: {
+    title: preflight.findings.length > 0 ? `Preflight ${preflight.findings.length}` : "Preflight",
+    panel: PreflightPanel,
+  },
 }));
 </script>
 
 <template>
   <h2>Model</h2>
-  <ChoiceBar v-model="view" class="mb-2" label="What is shown of the model" :choices="choices" />
-  <ModelFacts v-if="view === 'facts'" />
-  <PartList v-else-if="view === 'parts'" />
-  <PreflightPanel v-else />
+  <PageTabs v-model="view" label="What is shown of the model" :pages="pages" />
 </template>

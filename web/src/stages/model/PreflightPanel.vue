@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** The preflight report: what is wrong, where, what it means, and a mend where there is one. */
+import { BButton, BCard, BListGroup, BListGroupItem } from "bootstrap-vue-next";
 import { PhCheckCircle } from "@phosphor-icons/vue";
 import { ref } from "vue";
+import { LIMITS } from "@/api/operations";
 import type { Finding, Place } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { usePreflight } from "@/stores/preflight";
@@ -47,45 +49,59 @@ const shownPlaces = (finding: Finding) => {
 </script>
 
 <template>
-  <p v-if="preflight.report && preflight.findings.length === 0" class="clean">
+  <p
+    v-if="preflight.report && preflight.findings.length === 0"
+    class="clean d-flex align-items-center gap-2 text-success-emphasis"
+  >
     <PhCheckCircle :size="22" aria-hidden="true" /> Nothing to mend. Paint away.
   </p>
   <p v-else-if="!preflight.report">Checking…</p>
-  <ul class="findings" :aria-busy="preflight.checking">
-    <li
+  <div class="findings" :aria-busy="preflight.checking">
+    <BCard
       v-for="finding in preflight.findings"
       :key="key(finding)"
-      class="finding"
-      :class="[finding.severity, { on: opened === key(finding) }]"
+      no-body
+      class="finding mb-2"
+      :class="{ on: opened === key(finding) }"
     >
-      <button type="button" class="head" :aria-expanded="opened === key(finding)" @click="open(finding)">
+      <BButton
+        variant="light"
+        class="head d-flex gap-2 p-2 text-start"
+        :aria-expanded="opened === key(finding)"
+        @click="open(finding)"
+      >
         <SeverityMark :severity="finding.severity" /><span>{{ finding.message }}</span>
-      </button>
-      <div v-if="opened === key(finding)" class="body">
-        <p>{{ finding.meaning }}</p>
-        <ul class="places">
-          <li v-for="(place, i) in shownPlaces(finding)" :key="i">
-            <button type="button" :class="{ lit: place.text === lit?.text }" @click="look(place)">
-              {{ place.text }}
-            </button>
-          </li>
-        </ul>
-        <p v-if="finding.count > FEW" class="steps">
-          <button type="button" class="btn-choose" aria-label="Place before" @click="step(finding, -1)">‹</button>
+      </BButton>
+      <div v-if="opened === key(finding)" class="px-2 pb-2">
+        <p class="form-text">{{ finding.meaning }}</p>
+        <BListGroup class="places" flush>
+          <BListGroupItem
+            v-for="(place, i) in shownPlaces(finding)"
+            :key="i"
+            button
+            class="small"
+            :class="{ lit: place.text === lit?.text }"
+            @click="look(place)"
+          >
+            {{ place.text }}
+          </BListGroupItem>
+        </BListGroup>
+        <div v-if="finding.count > FEW" class="d-flex align-items-center justify-content-between mt-1">
+          <BButton variant="secondary" size="sm" aria-label="Place before" @click="step(finding, -1)">‹</BButton>
           <span class="num">{{ finding.count }} places</span>
-          <button type="button" class="btn-choose" aria-label="Next place" @click="step(finding, 1)">›</button>
-        </p>
-        <button
+          <BButton variant="secondary" size="sm" aria-label="Next place" @click="step(finding, 1)">›</BButton>
+        </div>
+        <BButton
           v-if="finding.mend"
-          type="button"
-          class="btn btn-primary mend"
+          variant="primary"
+          class="mend w-100 mt-2"
           @click="jobs.operate(finding.mend.operation, finding.mend.parameters)"
         >
           {{ finding.mend.label }}
-        </button>
+        </BButton>
       </div>
-    </li>
-  </ul>
+    </BCard>
+  </div>
   <h3>Limits</h3>
   <div v-if="jobs.job" class="fields">
     <NumberField
@@ -94,84 +110,30 @@ const shownPlaces = (finding: Finding) => {
       :value="jobs.job.gutter_px"
       unit="px"
       :decimals="0"
-      @change="jobs.operate('set_gutter', { gutter_px: Math.round($event) })"
+      @change="jobs.operate('set_gutter', { gutter_px: $event })"
     />
   </div>
-  <p class="soft">
-    Islands tagged plain may be stretched up to 1.3 and have any density; art islands up to 1.02, and within 5 % of each
-    other.
+  <p class="form-text">
+    Islands tagged plain may be stretched up to {{ LIMITS.stretch.plain }} and have any density; art islands up to
+    {{ LIMITS.stretch.art }}, and within {{ 100 * LIMITS.density }} % of each other.
   </p>
 </template>
 
 <style scoped>
-ul {
-  padding: 0;
-  margin: 0;
-  list-style: none;
-}
-.finding {
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  margin-bottom: 6px;
-}
 .finding.on {
-  border-color: var(--ink-soft);
+  border-color: var(--bs-secondary-color);
 }
 .head {
-  display: flex;
-  width: 100%;
-  align-items: flex-start;
-  padding: 7px 9px 7px 7px;
-  border: 0;
-  background: transparent;
-  color: var(--ink);
-  gap: 8px;
   line-height: 1.25;
-  text-align: left;
 }
-.body {
-  padding: 0 9px 9px;
-}
-.body p {
-  color: var(--ink-soft);
-  font-size: 12.5px;
-}
-.places button {
-  width: 100%;
+.places :deep(.list-group-item) {
   padding: 2px 7px;
   border: 0;
-  border-left: 3px solid var(--rule);
-  background: transparent;
-  color: var(--ink);
-  font-size: 12.5px;
-  text-align: left;
+  border-left: 3px solid var(--bs-border-color);
 }
-.places button.lit {
+.places :deep(.lit) {
   border-left-color: var(--persimmon);
-  background: var(--ground);
+  background: var(--bs-body-bg);
   font-weight: 600;
-}
-.steps {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  margin: 5px 0 0 !important;
-}
-.steps button {
-  padding: 0 12px;
-}
-.mend {
-  width: 100%;
-  margin-top: 8px;
-}
-.clean {
-  display: flex;
-  align-items: center;
-  color: var(--verdigris-text);
-  gap: 8px;
-}
-.soft {
-  color: var(--ink-soft);
-  font-size: 12px;
 }
 </style>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import { BButton, BFormCheckbox } from "bootstrap-vue-next";
+import { BButton, BFormCheckbox, BFormInput } from "bootstrap-vue-next";
 import { computed, reactive, ref, watch } from "vue";
 import { api } from "@/api/client";
+import { LIMITS } from "@/api/operations";
 import type { TraceSettings } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
 import SizeFields from "@/ui/SizeFields.vue";
+import { within } from "@/ui/sums";
+import NoteBox from "@/ui/NoteBox.vue";
 
 const jobs = useJob();
 const selection = useSelection();
@@ -43,9 +46,10 @@ const wrong = computed(() => {
     ["width", size.width_px],
     ["height", size.height_px],
   ] as const) {
-    if (px < 16 || px > 8192) return `The ${side} is ${px} px; give 16 to 8192.`;
+    if (!within(px, LIMITS.side_px)) return `The ${side} is ${px} px; give ${LIMITS.side_px.join(" to ")}.`;
   }
-  if (line.value < 1 || line.value > 64) return `The line is ${line.value} px wide; give 1 to 64.`;
+  if (!within(line.value, LIMITS.line_px))
+    return `The line is ${line.value} px wide; give ${LIMITS.line_px.join(" to ")}.`;
   return "";
 });
 const preview = computed(() =>
@@ -64,31 +68,24 @@ watch(preview, () => (failed.value = ""));
       :height="size.height_px"
       @change="(w, h) => Object.assign(size, { width_px: w, height_px: h })"
     />
-    <p v-if="stretched && !wrong" class="note mt-2">
+    <NoteBox v-if="stretched && !wrong" class="mt-2">
       These proportions differ from the sheet's: the template is stretched.
-    </p>
+    </NoteBox>
     <h3>Lines</h3>
     <div class="fields">
-      <span class="align-self-center">Width</span>
+      <span>Width</span>
       <NumberField label="Line width" hide-label :value="line" unit="px" @change="line = $event" />
-      <input
-        v-model="color"
-        type="color"
-        class="form-control form-control-color w-100"
-        aria-label="Line colour"
-        title="Line colour"
-      />
-      <span class="align-self-center">Edges</span>
+      <BFormInput v-model="color" type="color" class="w-100" aria-label="Line colour" title="Line colour" />
+      <span>Edges</span>
       <ChoiceBar v-model="edges" class="wide" label="Edges" :choices="{ all: 'All edges', outline: 'Outlines' }" />
     </div>
     <h3>Background</h3>
-    <div class="ground">
+    <div class="d-flex align-items-center gap-2">
       <ChoiceBar v-model="ground" label="Background" :choices="{ none: 'None', white: 'White', color: 'Colour' }" />
-      <input
+      <BFormInput
         v-if="ground === 'color'"
         v-model="groundColor"
         type="color"
-        class="form-control form-control-color"
         aria-label="Background colour"
         title="Background colour"
       />
@@ -97,11 +94,11 @@ watch(preview, () => (failed.value = ""));
       >Only picked islands ({{ selection.islands.length }})</BFormCheckbox
     >
     <h3>Preview</h3>
-    <p v-if="wrong || failed" class="note" role="alert">{{ wrong || failed }}</p>
-    <p v-else-if="nothing" class="note plain">No island is picked. Pick some, or trace them all.</p>
+    <NoteBox v-if="wrong || failed" role="alert">{{ wrong || failed }}</NoteBox>
+    <NoteBox v-else-if="nothing" plain>No island is picked. Pick some, or trace them all.</NoteBox>
     <img
       v-else
-      class="preview"
+      class="preview d-block mx-auto border"
       :src="preview"
       alt="The template"
       @error="failed = 'The template could not be drawn.'"
@@ -109,7 +106,7 @@ watch(preview, () => (failed.value = ""));
     <BButton variant="primary" class="btn-wide" :href="file" download :disabled="!!wrong || nothing"
       >Export the trace</BButton
     >
-    <p class="mt-2 num soft">
+    <p class="mt-2 num form-text">
       {{ size.width_px }} × {{ size.height_px }} px PNG, a vertex at UV (u, v) lies at (u · {{ size.width_px }}, (1 − v)
       · {{ size.height_px }}) px
     </p>
@@ -117,21 +114,9 @@ watch(preview, () => (failed.value = ""));
 </template>
 
 <style scoped>
-.ground {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
 .preview {
-  display: block;
   max-width: 100%;
   max-height: 220px;
-  margin: 0 auto;
-  border: 1px solid var(--rule);
   background: repeating-conic-gradient(#e4dccb 0 25%, #fffdf8 0 50%) 0 0 / 12px 12px;
-}
-.soft {
-  color: var(--ink-soft);
-  font-size: 11px;
 }
 </style>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** A kept map beside the present one, with the figures of both. */
-import { BModal } from "bootstrap-vue-next";
+import { BModal, BTable } from "bootstrap-vue-next";
 import { computed, watch } from "vue";
 import { api } from "@/api/client";
 import type { ComparedFigures, IslandChange, KeptSheetMap, SheetMap, Summary } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
-import { useCutting } from "@/stores/cutting";
+import { useCutting } from "@/stages/cut/cutting";
 import MapPicture from "./MapPicture.vue";
 
 /** the kept map by its number; null closes the dialog */
@@ -42,15 +42,22 @@ const rows = computed(() => {
   ];
 });
 
+/** the kept map and the present one */
+const SIDES = ["kept", "present"] as const;
+const fields = computed(() => [
+  { key: "text", label: "", isRowHeader: true },
+  ...SIDES.map((key, i) => ({ key, label: maps.value?.[i]!.name ?? "", class: "text-end" })),
+]);
+
 /** What was done to an island since, in words. */
 function since(change: IslandChange): string {
   if (change.cut_anew) return "cut anew";
-  const told = [];
-  if (change.moved_px! >= 0.01) told.push(`moved ${change.moved_px!.toFixed(1)} px`);
-  if (Math.abs(change.turn_deg!) >= 0.01) told.push(`turned ${change.turn_deg!.toFixed(1)}°`);
-  if (Math.abs(change.scale! - 1) >= 0.0001) told.push(`scaled to ${(100 * change.scale!).toFixed(1)} %`);
-  if (change.reflected) told.push("reflected");
-  return told.join(", ");
+  const words = [];
+  if (change.moved_px! >= 0.01) words.push(`moved ${change.moved_px!.toFixed(1)} px`);
+  if (Math.abs(change.turn_deg!) >= 0.01) words.push(`turned ${change.turn_deg!.toFixed(1)}°`);
+  if (Math.abs(change.scale! - 1) >= 0.0001) words.push(`scaled to ${(100 * change.scale!).toFixed(1)} %`);
+  if (change.reflected) words.push("reflected");
+  return words.join(", ");
 }
 
 watch(index, async (now) => {
@@ -80,31 +87,20 @@ async function goBack() {
     @ok="goBack"
   >
     <div v-if="maps" class="pair">
-      <figure v-for="map in maps" :key="map.name">
+      <figure v-for="map in maps" :key="map.name" class="mb-0">
         <MapPicture :map="map" />
-        <figcaption>{{ map.name }}</figcaption>
+        <figcaption class="mt-1 text-center">{{ map.name }}</figcaption>
       </figure>
     </div>
-    <table v-if="maps">
-      <thead>
-        <tr>
-          <td></td>
-          <th v-for="map in maps" :key="map.name" scope="col">{{ map.name }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in rows" :key="row.text">
-          <th scope="row">{{ row.text }}</th>
-          <td v-for="(shown, i) in row.shown" :key="i" class="num" :class="{ better: row.better[i] }">
-            {{ shown }}{{ row.better[i] ? " ✓" : "" }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <div v-if="maps" class="since">
+    <BTable v-if="maps" class="mt-3" :items="rows" :fields="fields" small>
+      <template v-for="(key, i) in SIDES" :key="key" #[`cell(${key})`]="{ item }">
+        <span class="num" :class="{ better: item.better[i] }">{{ item.shown[i] }}{{ item.better[i] ? " ✓" : "" }}</span>
+      </template>
+    </BTable>
+    <div v-if="maps">
       <strong>Since then:</strong>
       <template v-if="maps[0].changes.length === 0"> every island lies where it lay.</template>
-      <ul v-else>
+      <ul v-else class="d-flex flex-wrap column-gap-4 mb-0 list-unstyled">
         <li v-for="change in maps[0].changes.slice(0, MOST)" :key="change.name">
           {{ change.name }} {{ since(change) }}
         </li>
@@ -120,44 +116,8 @@ async function goBack() {
   gap: 18px;
   grid-template-columns: 1fr 1fr;
 }
-figure {
-  margin: 0;
-}
-figcaption {
-  margin-top: 4px;
-  text-align: center;
-}
-table {
-  width: 100%;
-  margin-top: 14px;
-}
-th,
-td {
-  padding: 3px 8px;
-  border-bottom: 1px solid var(--rule);
-  font-weight: 400;
-}
-thead th,
-tbody td {
-  width: 36%;
-  text-align: right;
-}
-thead th {
-  font-weight: 600;
-}
 .better {
-  color: var(--verdigris-text);
+  color: var(--bs-success-text-emphasis);
   font-weight: 650;
-}
-.since {
-  margin-top: 12px;
-}
-.since ul {
-  display: flex;
-  flex-wrap: wrap;
-  padding: 0;
-  margin: 3px 0 0;
-  gap: 2px 20px;
-  list-style: none;
 }
 </style>

@@ -26,7 +26,7 @@ svg {
   overflow: visible;
   width: 100%;
   max-height: 37vh;
-  padding: 14px;
+  padding: var(--mat-edge, 14px);
   border-radius: 6px;
   background: var(--mat);
 }
@@ -36,7 +36,7 @@ rect {
 path {
   fill: none;
   stroke: var(--paper-ink);
-  stroke-width: 1.3px;
+  stroke-width: var(--line-width, 1.3px);
   vector-effect: non-scaling-stroke;
 }
 </style>

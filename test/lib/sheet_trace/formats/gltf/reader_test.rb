@@ -224,11 +224,13 @@ describe SheetTrace::Formats::Gltf::Reader do
   end
 
   it "refuses compressed meshes by name" do
-    file = GltfFile.square.tap { |one| one.json[:extensionsRequired] = ["KHR_draco_mesh_compression"] }
+    file = GltfFile.square.tap { |square| square.json[:extensionsRequired] = ["KHR_draco_mesh_compression"] }
 
     assert_refused(SheetTrace::UnsupportedFeatureError, { extension: "KHR_draco_mesh_compression" }) { read.call(file) }
     file =
-      GltfFile.square.tap { |one| one.json[:meshes][0][:primitives][0][:extensions] = { EXT_meshopt_compression: {} } }
+      GltfFile.square.tap do |square|
+        square.json[:meshes][0][:primitives][0][:extensions] = { EXT_meshopt_compression: {} }
+      end
 
     assert_refused(SheetTrace::UnsupportedFeatureError, message: /EXT_meshopt_compression/) { read.call(file) }
   end

@@ -86,7 +86,7 @@ describe SheetTrace::Formats::Obj::Reader do
       read
         .call([*corners, "p 1", "p 2", "l 1 2", "bevel on", "f 1 2 3"].join("\n"))
         .notes
-        .find { |one| one.code == "points_ignored" }
+        .find { |found| found.code == "points_ignored" }
 
     assert_equal({ file: "box.obj", line: 5, count: 2 }, note.where)
     assert_match(/box\.obj, 2 lines, the first is line 5/, note.message)

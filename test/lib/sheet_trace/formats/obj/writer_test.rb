@@ -26,12 +26,12 @@ describe SheetTrace::Formats::Obj::Writer do
     Dir.mktmpdir do |folder|
       job = Models.job(Demo::TeaCaddy.obj)
       write.call(job).each { |name, bytes| File.binwrite(File.join(folder, name), bytes) }
-      told, status = Open3.capture2e("assimp", "info", File.join(folder, "caddy.obj"), "--raw")
+      output, status = Open3.capture2e("assimp", "info", File.join(folder, "caddy.obj"), "--raw")
 
-      assert_predicate status, :success?, told
+      assert_predicate status, :success?, output
       # Its vertices are told apart by UV: six panels of four corners. Raw: quadrilaterals stay.
-      assert_equal "24", told[/^Vertices:\s+(\d+)/, 1]
-      assert_equal "6", told[/^Faces:\s+(\d+)/, 1]
+      assert_equal "24", output[/^Vertices:\s+(\d+)/, 1]
+      assert_equal "6", output[/^Faces:\s+(\d+)/, 1]
       Open3.capture2e("assimp", "dump", File.join(folder, "caddy.obj"), File.join(folder, "dump.assxml"))
       xml = File.read(File.join(folder, "dump.assxml"))
 

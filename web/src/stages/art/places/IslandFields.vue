@@ -26,7 +26,7 @@ async function moveTo(island: number) {
   <section aria-label="Label on the surface">
     <h3>{{ layer.name }} on the surface</h3>
     <div class="fields">
-      <label for="label-island" class="align-self-center">Island</label>
+      <label for="label-island">Island</label>
       <BFormSelect
         id="label-island"
         class="wide"
@@ -34,7 +34,7 @@ async function moveTo(island: number) {
         :options="islands"
         @update:model-value="moveTo(Number($event))"
       />
-      <span class="align-self-center">Size</span>
+      <span>Size</span>
       <NumberField
         label="Label width"
         hide-label
@@ -49,7 +49,7 @@ async function moveTo(island: number) {
         unit="mm"
         @change="change({ width_mm: $event / proportion })"
       />
-      <span class="align-self-center">Centre</span>
+      <span>Centre</span>
       <NumberField
         label="Label centre, right of the island's middle"
         hide-label
@@ -64,7 +64,7 @@ async function moveTo(island: number) {
         unit="mm"
         @change="change({ y_mm: $event })"
       />
-      <span class="align-self-center">Turn</span>
+      <span>Turn</span>
       <NumberField
         label="Label turn"
         hide-label
@@ -73,13 +73,6 @@ async function moveTo(island: number) {
         @change="change({ turn_deg: $event })"
       />
     </div>
-    <p class="mt-2 soft">Centre is measured from the middle of the island, right and up as seen on the model.</p>
+    <p class="mt-2 form-text">Centre is measured from the middle of the island, right and up as seen on the model.</p>
   </section>
 </template>
-
-<style scoped>
-.soft {
-  color: var(--ink-soft);
-  font-size: 12px;
-}
-</style>

@@ -1,0 +1,114 @@
+import * as THREE from "three";
+import type { Sheet } from "@/api/types";
+import { placeWhile, type Moving } from "@/hand/moving";
+import type { Aids } from "@/stores/settings";
+import type { Surface } from "@/stores/surface";
+import { SEAM } from "../objects";
+
+const PAPER = "#fffdf8";
+const BARE = 0xb9b2a2;
+
+/** The model with the sheet on it: its faces, their backs, and those that have no place on the sheet. */
+export class TexturedModel extends THREE.Group {
+  private readonly even = new THREE.MeshBasicMaterial({ side: THREE.DoubleSide });
+  private readonly shaded = new THREE.MeshLambertMaterial({ side: THREE.DoubleSide });
+  readonly faces = new THREE.Mesh<THREE.BufferGeometry, THREE.Material>(new THREE.BufferGeometry(), this.even);
+  readonly bare = new THREE.Mesh(
+    new THREE.BufferGeometry(),
+    new THREE.MeshLambertMaterial({ color: BARE, side: THREE.DoubleSide }),
+  );
+  private readonly backs = new THREE.Mesh(
+    this.faces.geometry,
+    new THREE.MeshBasicMaterial({ color: SEAM, side: THREE.BackSide }),
+  );
+
+  constructor(private readonly anisotropy: number) {
+    super();
+    this.backs.visible = false;
+    this.add(this.faces, this.backs, this.bare);
+  }
+
+  setSurface(surface: Surface | null) {
+    this.dispose();
+    const geometry = new THREE.BufferGeometry();
+    if (surface) {
+      geometry.setAttribute("position", new THREE.BufferAttribute(surface.positions, 3));
+      geometry.setAttribute("uv", new THREE.BufferAttribute(new Float32Array(surface.trianglePoints.length * 2), 2));
+      if (surface.normals.length > 0) geometry.setAttribute("normal", new THREE.BufferAttribute(surface.normals, 3));
+      else geometry.computeVertexNormals();
+    }
+    this.faces.geometry = this.backs.geometry = geometry;
+    this.bare.geometry = new THREE.BufferGeometry();
+    this.bare.geometry.setAttribute(
+      "position",
+      new THREE.BufferAttribute(surface?.barePositions ?? new Float32Array(), 3),
+    );
+    this.bare.geometry.computeVertexNormals();
+  }
+
+  /** Carries the islands' places on the sheet over to the model, also while a hand moves some. */
+  setPoints(surface: Surface | null, points: Float32Array | null, sheet: Sheet | null, moving: Moving | null) {
+    if (!surface || !points || !sheet) return;
+    const uv = this.faces.geometry.getAttribute("uv") as THREE.BufferAttribute;
+    const { trianglePoints, pointIslands } = surface;
+    for (let corner = 0; corner < trianglePoints.length; corner += 1) {
+      const point = trianglePoints[corner]!;
+      const [x, y] = placeWhile(moving, points[2 * point]!, points[2 * point + 1]!, point, pointIslands[point]!);
+      uv.setXY(corner, x / sheet.width_px, 1 - y / sheet.height_px);
+    }
+    uv.needsUpdate = true;
+  }
+
+  /** Paper shows where the sheet has no paint; px of a hard image are squares. */
+  setImage(image: HTMLImageElement | null, hard: boolean) {
+    if (!image) return;
+    const flat = document.createElement("canvas");
+    flat.width = image.naturalWidth;
+    flat.height = image.naturalHeight;
+    const context = flat.getContext("2d");
+    if (!context) return;
+    context.fillStyle = PAPER;
+    context.fillRect(0, 0, flat.width, flat.height);
+    context.drawImage(image, 0, 0);
+    const texture = new THREE.CanvasTexture(flat);
+    texture.colorSpace = THREE.SRGBColorSpace;
+    if (hard) texture.magFilter = THREE.NearestFilter;
+    texture.anisotropy = this.anisotropy;
+    for (const material of [this.even, this.shaded]) {
+      material.map?.dispose();
+      material.map = texture;
+      material.needsUpdate = true;
+    }
+  }
+
+  setLight(light: "even" | "shaded") {
+    this.faces.material = light === "even" ? this.even : this.shaded;
+  }
+
+  /** Leaves out the triangles of hidden parts. */
+  setHidden(surface: Surface | null, parts: Set<number>) {
+    if (!surface) return;
+    const shown: number[] = [];
+    if (parts.size > 0)
+      surface.triangleParts.forEach((part, k) => {
+        if (!parts.has(part)) shown.push(3 * k, 3 * k + 1, 3 * k + 2);
+      });
+    this.faces.geometry.setIndex(parts.size > 0 ? shown : null);
+  }
+
+  setAids({ facing, one_sided, see_through }: Aids) {
+    for (const material of [this.even, this.shaded]) {
+      material.side = one_sided || facing ? THREE.FrontSide : THREE.DoubleSide;
+      material.transparent = see_through;
+      material.opacity = see_through ? 0.45 : 1;
+      material.depthWrite = !see_through;
+      material.needsUpdate = true;
+    }
+    this.backs.visible = facing;
+  }
+
+  dispose() {
+    this.faces.geometry.dispose();
+    this.bare.geometry.dispose();
+  }
+}

@@ -1,0 +1,32 @@
+import { defineStore } from "pinia";
+import { computed, ref } from "vue";
+import type { Operations } from "@/api/types";
+import { useJob } from "@/stores/job";
+import { useWatched } from "@/composables/useWatched";
+
+/** Attempts at packing, of which one is looked at on the sheet and taken. */
+export const usePacking = defineStore("packing", () => {
+  const jobs = useJob();
+  const { steps: attempts, start: watch, ...rest } = useWatched("pack");
+  const picked = ref<number | null>(null);
+  let parameters: Operations["pack"] = {};
+
+  const best = computed(() => attempts.value.findLast(({ facts }) => facts.best) ?? null);
+  /** the picked one, or else the best so far */
+  const shown = computed(() => attempts.value.find(({ facts }) => facts.attempt === picked.value) ?? best.value);
+
+  function start(chosen: Operations["pack"]) {
+    picked.value = null;
+    parameters = chosen;
+    return watch(chosen);
+  }
+
+  async function take() {
+    const attempt = shown.value?.facts.attempt;
+    rest.stop();
+    if (attempt !== undefined) await jobs.operate("pack", { ...parameters, attempt });
+    rest.forget();
+  }
+
+  return { ...rest, attempts, picked, best, shown, start, take };
+});

@@ -1,0 +1,45 @@
+<script setup lang="ts" generic="Row extends { name: string; on?: boolean }">
+/** Figures by island or place: a name that can be pressed, and its figures beside it. */
+import { BButton, BTable } from "bootstrap-vue-next";
+import type { TableFieldRaw } from "bootstrap-vue-next";
+import { computed } from "vue";
+
+const props = defineProps<{
+  /** heading of the names */
+  of: string;
+  rows: Row[];
+  /** key of a figure in the rows, or of the slot that shows it => its heading */
+  figures: Record<string, string>;
+  caption?: string;
+}>();
+const emit = defineEmits<{ press: [row: Row, event: MouseEvent] }>();
+const fields = computed(
+  () =>
+    [
+      { key: "name", label: props.of, isRowHeader: true },
+      ...Object.entries(props.figures).map(([key, label]) => ({ key, label, tdClass: "num" })),
+    ] as TableFieldRaw<Row>[],
+);
+const figureOf = (row: unknown, key: string) => (row as Record<string, unknown>)[key];
+</script>
+
+<template>
+  <BTable
+    class="figures"
+    :items="rows"
+    :fields="fields"
+    :caption="caption"
+    caption-top
+    small
+    :tbody-tr-class="(row) => ((row as Row | null)?.on ? 'table-active' : '')"
+  >
+    <template #cell(name)="{ item }">
+      <BButton variant="link" class="text-truncate" @click="emit('press', item as Row, $event)">
+        {{ (item as Row).name }}
+      </BButton>
+    </template>
+    <template v-for="(_, key) in figures" :key="key" #[`cell(${key})`]="{ item }">
+      <slot :name="key" :row="item as Row">{{ figureOf(item, key) }}</slot>
+    </template>
+  </BTable>
+</template>
