@@ -27,7 +27,6 @@ export const pointer = (held: Partial<PointerEvent> = {}) =>
     ctrlKey: false,
     altKey: false,
     metaKey: false,
-    timeStamp: 0,
     ...held,
   }) as PointerEvent;
 

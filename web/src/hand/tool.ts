@@ -11,8 +11,8 @@ export interface Tool {
   press: (at: Pair, event: PointerEvent) => boolean;
   /** The hand moves, pressed. `far`: it has gone farther than in a click. */
   move?: (at: Pair, event: PointerEvent, far: boolean) => void;
-  /** The hand lets go. `clicked`: it did not go far. */
-  release?: (at: Pair, event: PointerEvent, clicked: boolean) => unknown;
+  /** The hand lets go. `clicks`: the how manieth of quick clicks on one place this is; 0 where it went far. */
+  release?: (at: Pair, event: PointerEvent, clicks: number) => unknown;
   /** The drag is left: all is as it was before the press. */
   leave?: () => void;
   /** The pointer is over the view, and nothing is pressed; null: it went away. */

@@ -9,6 +9,8 @@ export function useHand(element: Ref<HTMLElement | null>, tools: Tool[]) {
   const cursor = ref("default");
   let pressed: Pair = [0, 0];
   let far = false;
+  /** how many presses came quickly after each other, as the system counts them: the painter's own setting */
+  let presses = 1;
 
   const place = (event: MouseEvent): Pair => [event.offsetX, event.offsetY];
 
@@ -35,7 +37,7 @@ export function useHand(element: Ref<HTMLElement | null>, tools: Tool[]) {
     const at = place(event);
     const clicked = !far && Math.hypot(at[0] - pressed[0], at[1] - pressed[1]) < CLICK;
     active.value = null;
-    await tool?.release?.(at, event, clicked);
+    await tool?.release?.(at, event, clicked ? presses : 0);
   }
 
   /** Gives false where nothing was dragged. */
@@ -47,6 +49,7 @@ export function useHand(element: Ref<HTMLElement | null>, tools: Tool[]) {
   }
 
   useEventListener(element, "pointerdown", press);
+  useEventListener(element, "mousedown", (event: MouseEvent) => (presses = event.detail));
   useEventListener(element, "pointermove", move);
   useEventListener(element, "pointerup", release);
   useEventListener(element, "pointercancel", leave);

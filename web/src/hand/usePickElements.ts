@@ -2,7 +2,7 @@ import { computed, shallowRef } from "vue";
 import type { Pair, Picks } from "@/api/types";
 import type { Under } from "@/picking/elements";
 import { usePicks } from "@/stores/picks";
-import { CLICK, type Tool } from "./tool";
+import type { Tool } from "./tool";
 
 interface Options {
   /** things are picked in this view; islands by a click are picked as everywhere else */
@@ -18,8 +18,6 @@ type Drag =
   | { kind: "box"; from: Pair; to: Pair; remove: boolean }
   | { kind: "stroke"; at: Pair; remove: boolean }
   | { kind: "click"; at: Pair };
-
-const AGAIN_MS = 400; // between the clicks of a double click
 
 /** Picks faces, edges and corners: by click, by a box pulled open, by a stroke over them. */
 export function usePickElements({ on, underAt, boxFrom, pan }: Options) {
@@ -52,11 +50,9 @@ export function usePickElements({ on, underAt, boxFrom, pan }: Options) {
     return ended;
   }
 
-  let last = { at: [-9, -9] as Pair, time: 0 };
-  async function click(at: Pair, event: PointerEvent) {
-    const again = event.timeStamp - last.time < AGAIN_MS && Math.hypot(at[0] - last.at[0], at[1] - last.at[1]) <= CLICK;
-    last = { at, time: again ? 0 : event.timeStamp };
+  async function click(at: Pair, event: PointerEvent, clicks: number) {
     const under = underAt(at);
+    const again = clicks % 2 === 0;
     if (under) await picks.click(under, { shift: event.shiftKey, ctrl: event.ctrlKey || event.metaKey, again });
   }
 
@@ -88,13 +84,13 @@ export function usePickElements({ on, underAt, boxFrom, pan }: Options) {
         drag.value = { ...now, at };
       }
     },
-    async release(at, event, clicked) {
+    async release(at, event, clicks) {
       const passed = [...picks.passed];
       const ended = end();
       if (ended?.kind === "stroke") await picks.take(passed, ended.remove ? "remove" : "add");
-      else if (ended?.kind === "box" && !clicked)
+      else if (ended?.kind === "box" && clicks === 0)
         await picks.box(boxFrom(ended.from, at), ended.remove ? "remove" : "add");
-      else if (ended?.kind === "click" && clicked) await click(at, event);
+      else if (ended?.kind === "click" && clicks > 0) await click(at, event, clicks);
     },
     leave: end,
   };

@@ -11,7 +11,7 @@ function recorder(name: string, takesTo: number, calls: string[]): Tool {
     hit: ([x]) => (x < takesTo ? name : null),
     press: (at) => at[0] < takesTo && note("press", at) > 0,
     move: (at, _event, far) => note(far ? "drag" : "move", at),
-    release: (at, _event, clicked) => note(clicked ? "click" : "drop", at),
+    release: (at, _event, clicks) => note(["drop", "click", "double click"][clicks]!, at),
     leave: () => calls.push(`${name} leave`),
     hover: (at) => calls.push(`${name} hover ${at?.join(",") ?? "none"}`),
   };
@@ -23,8 +23,8 @@ describe("the hand", () => {
   let scope: EffectScope;
   let hand: ReturnType<typeof useHand>;
 
-  function send(type: string, [x, y]: Pair, buttons = 1) {
-    const event = new MouseEvent(type, { buttons });
+  function send(type: string, [x, y]: Pair, buttons = 1, detail = 0) {
+    const event = new MouseEvent(type, { buttons, detail });
     Object.defineProperties(event, { offsetX: { value: x }, offsetY: { value: y }, pointerId: { value: 1 } });
     element.dispatchEvent(event);
   }
@@ -45,6 +45,16 @@ describe("the hand", () => {
     send("pointerup", [10, 0]);
     expect(calls).toEqual(["lower press 60,0", "lower drag 10,0", "lower drop 10,0"]);
     expect(hand.dragging.value).toBe(false);
+  });
+
+  it("takes how many clicks came quickly after each other from the system", () => {
+    for (const count of [1, 2, 1]) {
+      send("pointerdown", [60, 0]);
+      send("mousedown", [60, 0], 1, count);
+      send("pointerup", [60, 0]);
+    }
+    const clicks = calls.filter((call) => call.includes("click"));
+    expect(clicks).toEqual(["lower click 60,0", "lower double click 60,0", "lower click 60,0"]);
   });
 
   it("calls what went less than three px a click, even where the pointer jumped", () => {

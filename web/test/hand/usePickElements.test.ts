@@ -18,12 +18,12 @@ describe("picking elements by hand", () => {
   const drag = async (from: Pair, to: Pair, held: Partial<PointerEvent> = {}) => {
     const taken = hand.tool.press(from, pointer(held));
     hand.tool.move!(to, pointer(held), true);
-    await hand.tool.release!(to, pointer(held), false);
+    await hand.tool.release!(to, pointer(held), 0);
     return taken;
   };
-  const click = async (at: Pair, held: Partial<PointerEvent> = {}) => {
-    hand.tool.press(at, pointer(held));
-    await hand.tool.release!(at, pointer(held), true);
+  const click = async (at: Pair, clicks = 1) => {
+    hand.tool.press(at, pointer());
+    await hand.tool.release!(at, pointer(), clicks);
   };
 
   beforeEach(() => {
@@ -43,15 +43,15 @@ describe("picking elements by hand", () => {
   it("picks what a click is on, and lets it go with a second click", async () => {
     await click([35, 0]);
     expect([...picks.sets.faces]).toEqual([3]);
-    await click([35, 0], { timeStamp: 2000 });
+    await click([35, 0]);
     expect([...picks.sets.faces]).toEqual([]);
   });
 
   it("tells the core of a second click soon after the first as a double click", async () => {
     const told = vi.spyOn(picks, "click").mockResolvedValue();
-    await click([35, 0], { timeStamp: 1000 });
-    await click([36, 0], { timeStamp: 1300 });
-    await click([36, 0], { timeStamp: 1500 });
+    await click([35, 0]);
+    await click([36, 0], 2);
+    await click([36, 0], 3);
     expect(told.mock.calls.map(([, held]) => held.again)).toEqual([false, true, false]);
   });
 
@@ -69,7 +69,7 @@ describe("picking elements by hand", () => {
     hand.tool.move!([10, 50], pointer(), true);
     expect(hand.box.value).toEqual({ left: "10px", top: "30px", width: "30px", height: "20px" });
     expect(hand.pulling.value).toBe(true);
-    await hand.tool.release!([10, 50], pointer(), false);
+    await hand.tool.release!([10, 50], pointer(), 0);
     expect(asked).toHaveBeenCalledWith({ corners: [40, 30, 10, 50] }, "add");
     expect(hand.box.value).toBeNull();
   });
@@ -84,7 +84,7 @@ describe("picking elements by hand", () => {
     picks.gesture = "stroke";
     hand.tool.press([5, 0], pointer());
     hand.tool.leave!();
-    await hand.tool.release!([45, 0], pointer(), false);
+    await hand.tool.release!([45, 0], pointer(), 0);
     expect(picks.sets.faces.size).toBe(0);
     expect(picks.passed.size).toBe(0);
   });

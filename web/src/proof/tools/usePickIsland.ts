@@ -40,8 +40,8 @@ export function usePickIsland(hitsAt: HitsAt): Tool {
       look(at);
       return true;
     },
-    release(at, event, clicked) {
-      if (!clicked) return;
+    release(at, event, clicks) {
+      if (!clicks) return;
       const hits = hitsAt(at);
       const hit = hits[pile.at] ?? null;
       selection.pick(hit?.island ?? null, event.shiftKey);

@@ -25,10 +25,10 @@ export function useDrawShape(ground: SheetGround) {
     move(at, _event, far) {
       if (far && line.value) line.value = { ...line.value, to: ground.px(at) };
     },
-    async release(at, _event, clicked) {
+    async release(at, _event, clicks) {
       const drawn = line.value;
       line.value = null;
-      if (!drawn || (drawing.shape === "box" && clicked)) return;
+      if (!drawn || (drawing.shape === "box" && clicks)) return;
       await drawing.take({
         from: drawn.from,
         to: ground.px(at),

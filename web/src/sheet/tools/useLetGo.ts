@@ -14,6 +14,6 @@ export function useLetGo(pan: (dx: number, dy: number) => void, letGo: (extend: 
       pan(at[0] - last[0], at[1] - last[1]);
       last = at;
     },
-    release: (_at, event, clicked) => clicked && letGo(event.shiftKey),
+    release: (_at, event, clicks) => clicks > 0 && letGo(event.shiftKey),
   };
 }

@@ -91,10 +91,10 @@ export function useMoveIslands(
             ),
           };
     },
-    async release(_at, _event, clicked) {
+    async release(_at, _event, clicks) {
       if (!held) return;
       if (change.value === UNCHANGED) {
-        if (clicked) held.onClick();
+        if (clicks) held.onClick();
       } else {
         // What is moved is held to pixels; what is turned or scaled goes free.
         const hold = held.grip || settings.hold === "free" ? null : settings.hold;

@@ -11,7 +11,7 @@ describe("picking islands on the model", () => {
   let hits: Hit[];
   const click = (at: Pair, held: Partial<PointerEvent> = {}) => {
     const tool = usePickIsland(() => hits);
-    return { tool, press: () => tool.press(at, pointer(held)), release: () => tool.release!(at, pointer(held), true) };
+    return { tool, press: () => tool.press(at, pointer(held)), release: () => tool.release!(at, pointer(held), 1) };
   };
 
   beforeEach(() => {
@@ -56,7 +56,7 @@ describe("picking islands on the model", () => {
   it("leaves a drag to the model, which it turns", async () => {
     const { press, tool } = click([1, 1]);
     press();
-    await tool.release!([40, 1], pointer(), false);
+    await tool.release!([40, 1], pointer(), 0);
     expect(useSelection().islands).toEqual([]);
   });
 

@@ -9,7 +9,7 @@ describe("drawing on the sheet", () => {
   const drag = async (from: Pair, to: Pair) => {
     const taken = draw.tool.press(from, pointer());
     draw.tool.move!(to, pointer(), true);
-    await draw.tool.release!(to, pointer(), false);
+    await draw.tool.release!(to, pointer(), 0);
     return taken;
   };
 
@@ -35,7 +35,7 @@ describe("drawing on the sheet", () => {
     const done = vi.fn();
     useDrawing().box("a cell", done);
     draw.tool.press([30, 40], pointer());
-    await draw.tool.release!([30, 40], pointer(), true);
+    await draw.tool.release!([30, 40], pointer(), 1);
     expect(done).not.toHaveBeenCalled();
     expect(useDrawing().shape).toBe("box");
   });

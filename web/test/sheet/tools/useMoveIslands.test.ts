@@ -14,11 +14,11 @@ describe("moving islands by hand", () => {
   const drag = async (from: Pair, to: Pair, held: Partial<PointerEvent> = {}) => {
     islands.tool.press(from, pointer(held));
     islands.tool.move!(to, pointer(held), true);
-    await islands.tool.release!(to, pointer(held), false);
+    await islands.tool.release!(to, pointer(held), 0);
   };
   const click = async (at: Pair, held: Partial<PointerEvent> = {}) => {
     const taken = islands.tool.press(at, pointer(held));
-    await islands.tool.release!(at, pointer(held), true);
+    await islands.tool.release!(at, pointer(held), 1);
     return taken;
   };
 

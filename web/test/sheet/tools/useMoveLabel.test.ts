@@ -13,7 +13,7 @@ describe("moving a label by hand", () => {
   const drag = async (from: Pair, to: Pair) => {
     const taken = label.tool.press(from, pointer());
     label.tool.move!(to, pointer(), true);
-    await label.tool.release!(to, pointer(), false);
+    await label.tool.release!(to, pointer(), 0);
     return taken;
   };
 
@@ -46,7 +46,7 @@ describe("moving a label by hand", () => {
     label.tool.move!([150, 600], pointer(), true);
     expect(label.change.value.shift_px).toEqual([50, 0]);
     label.tool.leave!();
-    await label.tool.release!([150, 600], pointer(), false);
+    await label.tool.release!([150, 600], pointer(), 0);
     expect(operate).not.toHaveBeenCalled();
   });
 });

@@ -62,11 +62,11 @@ describe("panning the sheet", () => {
     const letGo = vi.fn();
     const last = useLetGo(pan, letGo);
     last.press([10, 10], pointer());
-    await last.release!([10, 10], pointer({ shiftKey: true }), true);
+    await last.release!([10, 10], pointer({ shiftKey: true }), 1);
     expect(letGo).toHaveBeenCalledWith(true);
     last.press([10, 10], pointer());
     last.move!([30, 10], pointer(), true);
-    await last.release!([30, 10], pointer(), false);
+    await last.release!([30, 10], pointer(), 0);
     expect(pan).toHaveBeenCalledWith(20, 0);
     expect(letGo).toHaveBeenCalledTimes(1);
   });
