@@ -1,10 +1,14 @@
 # frozen_string_literal: true
 
-require_relative "server/app"
-require "fileutils"
-
-# The first picture shall not wait for the drawing libraries, which take a second to load.
-Thread.new { SheetTrace.eager_load }
+require_relative "server/front"
+require_relative "server/store/database"
+require_relative "server/workers/gateway"
 
 path = ENV.fetch("SHEET_TRACE_DATABASE") { File.expand_path("var/sheet-trace.sqlite", __dir__) }
-run SheetTraceServer::App.open(SheetTraceServer::Store::Database.open(path))
+database = SheetTraceServer::Store::Database.open(path)
+events = SheetTraceServer::Events.new
+run SheetTraceServer::Front.app(
+      api: SheetTraceServer::Workers::Gateway.new(SheetTraceServer::Workers::Pool.new(path), events),
+      events: events,
+      jobs: SheetTraceServer::Store::Jobs.new(database)
+    )

@@ -199,7 +199,7 @@ module Bench
     Dir.mktmpdir do |folder|
       jobs =
         SheetTraceServer::Store::Jobs.new(SheetTraceServer::Store::Database.open(File.join(folder, "bench.sqlite")))
-      workshop = SheetTraceServer::Workshop.new(jobs, SheetTraceServer::Events.new)
+      workshop = SheetTraceServer::Workshop.new(jobs)
       id = jobs.create("bench", SheetTrace::Job::Snapshot.dump(job), "made")
       workshop.snapshot(id)
       [

@@ -81,7 +81,7 @@ module SheetTraceCli
               )
       end
 
-      SheetTraceServer::Workshop.new(jobs, SheetTraceServer::Events.new).recipe_files(found[:id])
+      SheetTraceServer::Workshop.new(jobs).recipe_files(found[:id])
     end
 
     private

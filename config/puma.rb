@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# One process, as its memory keeps open jobs; an open page holds a thread for its events.
+# One process: it only passes on, and workers of its own do the work. A request that is worked on holds a thread.
+environment "production"
 threads 4, 32
 workers 0
 bind "tcp://127.0.0.1:#{ENV.fetch("SHEET_TRACE_PORT", "4690")}"

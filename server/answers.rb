@@ -1,10 +1,9 @@
 # frozen_string_literal: true
 
 module SheetTraceServer
-  # What the routes share: reading uploads, answering in JSON, the page.
+  # What the routes share: reading uploads, answering in JSON.
   module Answers
     UPLOAD_BYTES = 200 * 1024 * 1024
-    DIST = File.expand_path("../web/dist", __dir__)
 
     def workshop = settings.workshop
 
@@ -97,13 +96,5 @@ module SheetTraceServer
     end
 
     def forever = cache_control(:private, :immutable, max_age: 31_536_000)
-
-    def page
-      file = File.join(DIST, "index.html")
-      halt 503, "The front end is not built; run bin/demo." unless File.exist?(file)
-      content_type :html
-      cache_control :no_cache
-      File.read(file)
-    end
   end
 end

@@ -2,16 +2,15 @@
 
 require_relative "../config/environment"
 
-require "rack/protection"
+require "rack/deflater"
 require "securerandom"
 require "sinatra/base"
 require "time"
 require "uri"
 
 require_relative "params"
-require_relative "events"
+require_relative "cancelled"
 require_relative "store/database"
-require_relative "store/blobs"
 require_relative "store/jobs"
 require_relative "workshop"
 require_relative "answers"
@@ -21,27 +20,20 @@ Dir[File.join(__dir__, "json", "*.rb")].each { |file| require file }
 Dir[File.join(__dir__, "routes", "*.rb")].each { |file| require file }
 
 module SheetTraceServer
-  # Mounts the routes; the one place that maps errors to statuses.
+  # Mounts the routes of the API; the one place that maps errors to statuses.
   class App < Sinatra::Base
     STATUSES = {
       SheetTrace::LimitError => 413,
       SheetTrace::Error => 422,
       Store::Jobs::NotFound => 404,
-      Store::Jobs::Conflict => 409
+      Store::Jobs::Conflict => 409,
+      Cancelled => 499,
+      NoMemoryError => 507
     }.freeze
-    # Bootstrap's form controls carry their marks as data: images.
-    OWN_FILES_ONLY = {
-      default_src: "'none'",
-      script_src: "'self'",
-      style_src: "'self'",
-      font_src: "'self'",
-      connect_src: "'self'",
-      img_src: "'self' data:",
-      form_action: "'none'",
-      frame_ancestors: "'none'",
-      base_uri: "'none'"
-    }.freeze
-    private_constant :STATUSES, :OWN_FILES_ONLY
+    OUT_OF_MEMORY =
+      "this takes more memory than one piece of work may have (2 GB); nothing of yours was changed. Ask for less at once"
+    TEXTS = %w[application/json].freeze
+    private_constant :STATUSES, :OUT_OF_MEMORY, :TEXTS
 
     helpers Answers
 
@@ -49,20 +41,17 @@ module SheetTraceServer
     set :raise_errors, false
     set :dump_errors, false
     set :static, false
-    set :host_authorization, permitted_hosts: %w[127.0.0.1 localhost], allow_if: nil
-    set :events, SheetTraceServer::Events.new
+    # Who may ask is the Front's affair.
+    set :protection, false
+    set :host_authorization, { permitted_hosts: [] }
     set :check_answers, false
 
-    use Rack::Protection::HttpOrigin
-    use Rack::Protection::ContentSecurityPolicy, **OWN_FILES_ONLY
-    use Rack::Static,
-        urls: ["/assets"],
-        root: Answers::DIST,
-        header_rules: [[:all, { "cache-control" => "public, max-age=31536000, immutable" }]]
+    use Rack::Deflater, include: TEXTS, sync: false
 
     # @param database [Sequel::Database]
-    def self.open(database)
-      set :workshop, Workshop.new(Store::Jobs.new(database), events)
+    # @yieldparam job_id [String]; revision_id [Integer] what is shown of a job from now on
+    def self.open(database, &)
+      set :workshop, Workshop.new(Store::Jobs.new(database), &)
       self
     end
 
@@ -74,10 +63,8 @@ module SheetTraceServer
     register Routes::Picks
     register Routes::Watching
     register Routes::KeptMaps
-    register Routes::Events
 
     get("/api/*") { raise Store::Jobs::NotFound, "there is nothing at #{request.path}" }
-    get("/*") { page }
 
     error do
       failure = env["sinatra.error"]
@@ -92,7 +79,7 @@ module SheetTraceServer
       end
       halt_json code,
                 code: code_of(failure),
-                message: failure.message,
+                message: code == 507 ? OUT_OF_MEMORY : failure.message,
                 where: failure.respond_to?(:where) ? failure.where : {}
     end
   end

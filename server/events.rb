@@ -1,40 +1,94 @@
 # frozen_string_literal: true
 
+require "nio"
+
 module SheetTraceServer
-  # Tells open pages that a job has a new revision.
+  # Server-sent events: open pages are told what becomes of their job. All streams are served by one thread, so that
+  # an open page costs a socket and nothing else. (WHATWG HTML, "Server-sent events")
   class Events
     HEARTBEAT_S = 10
-    private_constant :HEARTBEAT_S
+    # A page that reads no more is let go; it comes back by itself and looks anew.
+    BEHIND_BYTES = 65_536
+    Stream = Struct.new(:io, :topic, :unsent, :monitor)
+    private_constant :HEARTBEAT_S, :BEHIND_BYTES, :Stream
 
     def initialize
-      @lock = Mutex.new
-      @queues = Hash.new { |queues, id| queues[id] = [] }
+      @selector = NIO::Selector.new
+      @asked = Queue.new
+      # By identity, as a stream's hash changes with what is not sent yet.
+      @topics = Hash.new { |topics, name| topics[name] = {}.compare_by_identity }
+      @thread = Thread.new { run }
+      @thread.priority = 2
     end
 
-    def publish(job_id, revision_id) = push(@lock.synchronize { @queues[job_id].dup }, revision_id)
+    # @param topic [String] id of a job
+    # @return [#call] the body of an answer: takes the socket over, and frees the thread that served the request
+    def body(topic) = ->(io) { ask { add(Stream.new(io, topic, +": open\n\n".b)) } }
 
-    # Yields each new revision's id, and nil now and then so that a page that has gone is noticed.
-    def each(job_id)
-      queue = Queue.new
-      @lock.synchronize { @queues[job_id] << queue }
-      heart
-      loop { yield queue.pop }
-    ensure
-      @lock.synchronize { @queues[job_id].delete(queue) }
+    # @param event [String]; data [String] of one line
+    def publish(topic, event, data)
+      text = "event: #{event}\ndata: #{data}\n\n".b
+      ask { @topics.fetch(topic, {}).dup.each_key { |stream| send_to(stream, text) } }
     end
 
     private
 
-    def push(queues, value) = queues.each { |queue| queue << value }
-
-    def heart
-      @heart ||=
-        Thread.new do
-          loop do
-            sleep HEARTBEAT_S
-            push(@lock.synchronize { @queues.values.flatten }, nil)
-          end
-        end
+    def ask(&work)
+      @asked << work
+      @selector.wakeup
     end
+
+    def run
+      beat = now + HEARTBEAT_S
+      loop do
+        @selector.select([beat - now, 0].max) { |monitor| turn(monitor) }
+        @asked.pop.call until @asked.empty?
+        next if now < beat
+
+        beat = now + HEARTBEAT_S
+        @topics.values.flat_map(&:keys).each { |stream| send_to(stream, ": still here\n\n".b) }
+      rescue StandardError => e
+        warn e.full_message(highlight: false)
+      end
+    end
+
+    def add(stream)
+      stream.monitor = @selector.register(stream.io, :r)
+      stream.monitor.value = stream
+      @topics[stream.topic][stream] = true
+      flush(stream)
+    end
+
+    def turn(monitor)
+      stream = monitor.value
+      return drop(stream) if monitor.readable? && stream.io.read_nonblock(4096, exception: false).nil?
+
+      flush(stream) if monitor.writable?
+    rescue SystemCallError, IOError
+      drop(stream)
+    end
+
+    def send_to(stream, text)
+      stream.unsent << text
+      stream.unsent.bytesize > BEHIND_BYTES ? drop(stream) : flush(stream)
+    end
+
+    def flush(stream)
+      sent = stream.unsent.empty? ? 0 : stream.io.write_nonblock(stream.unsent, exception: false)
+      stream.unsent = stream.unsent.byteslice(sent..) if sent.is_a?(Integer)
+      stream.monitor.interests = stream.unsent.empty? ? :r : :rw
+    rescue SystemCallError, IOError
+      drop(stream)
+    end
+
+    def drop(stream)
+      return unless @topics.fetch(stream.topic, {}).delete(stream)
+
+      @topics.delete(stream.topic) if @topics[stream.topic].empty?
+      stream.monitor.close
+      stream.io.close
+    end
+
+    def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
   end
 end

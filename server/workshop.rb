@@ -14,9 +14,10 @@ module SheetTraceServer
     # @return [Store::Jobs]
     attr_reader :jobs
 
-    def initialize(jobs, events)
+    # @yieldparam job_id [String]; revision_id [Integer] what is shown of a job from now on
+    def initialize(jobs, &changed)
       @jobs = jobs
-      @events = events
+      @changed = changed || ->(_job_id, _revision_id) {}
       @snapshots = LruRedux::ThreadSafeCache.new(OPEN_SNAPSHOTS)
       @images = LruRedux::ThreadSafeCache.new(RENDERED_IMAGES)
       @lock = Monitor.new
@@ -65,7 +66,7 @@ module SheetTraceServer
         after = SheetTrace::Job::Snapshot.dump(change.job, before: before)
         revision_id = @jobs.commit(id, base_revision_id, after, change.sentence, { name: name, parameters: parameters })
         @snapshots[revision_id] = after
-        @events.publish(id, revision_id)
+        @changed.call(id, revision_id)
         change.sentence
       end
     end
@@ -73,7 +74,7 @@ module SheetTraceServer
     # @param by [Integer] -1 for undo, 1 for redo
     # @return [Hash, nil] the revision undone or redone
     def step(id, by)
-      @jobs.step(id, by).tap { |moved| @events.publish(id, @jobs.find(id)[:revision_id]) if moved }
+      @jobs.step(id, by).tap { |moved| @changed.call(id, @jobs.find(id)[:revision_id]) if moved }
     end
 
     # @yieldparam job [SheetTrace::Job]

@@ -1,8 +1,10 @@
 # frozen_string_literal: true
 
 require "fileutils"
+require "json"
 require "net/http"
 require "rbconfig"
+require "stringio"
 require "socket"
 
 # The real server in a process of its own, on a free port.
@@ -14,6 +16,8 @@ class RunningServer
   attr_reader :port
   # @return [String] path of the SQLite file
   attr_reader :database
+  # @return [Integer] of the process
+  attr_reader :pid
 
   # @param database [String] path of the SQLite file
   def initialize(database)
@@ -30,7 +34,7 @@ class RunningServer
   def start
     @pid =
       Process.spawn(
-        { "SHEET_TRACE_DATABASE" => @database, "SHEET_TRACE_PORT" => port.to_s, "RUBYOPT" => "--yjit" },
+        { "SHEET_TRACE_DATABASE" => @database, "SHEET_TRACE_PORT" => port.to_s },
         RbConfig.ruby,
         START,
         %i[out err] => File::NULL

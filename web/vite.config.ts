@@ -1,9 +1,11 @@
 import { fileURLToPath } from "node:url";
 import vue from "@vitejs/plugin-vue";
+import { compression } from "vite-plugin-compression2";
 import { defineConfig } from "vitest/config";
 
 export default defineConfig({
-  plugins: [vue()],
+  // The server has no time to compress files at each request.
+  plugins: [vue(), compression({ algorithms: ["gzip", "brotliCompress"], include: /\.(js|css|svg)$/, threshold: 1024 })],
   resolve: { alias: { "@": fileURLToPath(new URL("src", import.meta.url)) } },
   build: { chunkSizeWarningLimit: 1500, assetsInlineLimit: 0, modulePreload: { polyfill: false } },
   // Bootstrap 5 is written for an older Sass.

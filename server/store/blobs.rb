@@ -6,6 +6,18 @@ module SheetTraceServer
   module Store
     # Bytes by the digest of their content. Each job notes which it uses; what no job uses is deleted.
     class Blobs
+      # A blob as it is kept.
+      Packed = Struct.new(:digest, :bytes, :deflated)
+
+      # @param blobs [Hash{String => String}] digest => bytes
+      # @param deflate [Boolean] false for what is compressed already
+      # @return [Array<Packed>] to be kept: packed before the store is written to, as that takes time
+      def self.pack(blobs, deflate: true)
+        blobs.map do |digest, bytes|
+          Packed.new(digest, deflate ? Zlib.deflate(bytes, Zlib::BEST_SPEED) : bytes, deflate)
+        end
+      end
+
       def initialize(database)
         @database = database
       end
@@ -17,15 +29,12 @@ module SheetTraceServer
         row[:deflated] ? Zlib.inflate(row[:bytes]) : String.new(row[:bytes])
       end
 
-      # @param blobs [Hash{String => String}] digest => bytes
-      # @param deflate [Boolean] false for what is compressed already
-      def keep(job_id, blobs, deflate: true)
-        blobs.each do |digest, bytes|
-          unless @database[:blobs].where(digest: digest).any?
-            packed = deflate ? Zlib.deflate(bytes, Zlib::BEST_SPEED) : bytes
-            @database[:blobs].insert(digest: digest, bytes: Sequel.blob(packed), deflated: deflate)
-          end
-          @database[:blob_uses].insert_conflict.insert(job_id: job_id, digest: digest)
+      # @param packed [Array<Packed>]
+      def keep(job_id, packed)
+        packed.each do |blob|
+          row = { **blob.to_h, bytes: Sequel.blob(blob.bytes) }
+          @database[:blobs].insert_conflict.insert(row)
+          @database[:blob_uses].insert_conflict.insert(job_id: job_id, digest: blob.digest)
         end
       end
 

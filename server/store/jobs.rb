@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "securerandom"
+require_relative "blobs"
 
 module SheetTraceServer
   module Store
@@ -29,6 +30,7 @@ module SheetTraceServer
       end
 
       def empty? = @database[:jobs].empty?
+      def exist?(id) = !@database[:jobs].where(id: id).empty?
 
       # @return [Hash] the row of jobs
       # @raise [NotFound]
@@ -50,12 +52,17 @@ module SheetTraceServer
       def create(name, snapshot, description, pictures: {}, model_files: {}, operation: {})
         id = SecureRandom.alphanumeric(10).downcase
         now = Time.now
-        @database.transaction do
+        seen =
+          pictures.map { |file, bytes| [file, bytes, SheetTrace::Artwork::Picture.inspect_file(bytes, name: file)] }
+        digests = model_files.transform_values { |bytes| SheetTrace::Job::Snapshot.digest(bytes) }
+        packed = Blobs.pack(snapshot.blobs.merge(digests.to_h { |file, digest| [digest, model_files[file]] }))
+        @database.write do
           @database[:jobs].insert(id: id, name: name, created_at: now, updated_at: now)
-          pictures.each do |file, bytes|
-            keep_picture(id, bytes, file, SheetTrace::Artwork::Picture.inspect_file(bytes, name: file))
+          seen.each { |file, bytes, facts| insert_picture(id, bytes, file, facts) }
+          @blobs.keep(id, packed)
+          digests.each_with_index do |(file, digest), position|
+            @database[:model_files].insert(job_id: id, position: position, name: file, digest: digest)
           end
-          model_files.each_with_index { |(file, bytes), position| keep_model_file(id, position, file, bytes) }
           append(id, 1, snapshot, description, operation)
         end
         id
@@ -80,11 +87,13 @@ module SheetTraceServer
       # @param base_revision_id [Integer] the revision the change was made to
       # @raise [Conflict]
       def commit(id, base_revision_id, snapshot, description, operation)
-        @database.transaction(mode: :immediate) do
+        packed = Blobs.pack(snapshot.blobs)
+        @database.write do
           shown = revision(id)
           raise Conflict, "the job was changed elsewhere; it is shown anew" if shown[:id] != base_revision_id
 
           @database[:revisions].where(job_id: id) { number > shown[:number] }.delete
+          @blobs.keep(id, packed)
           append(id, shown[:number] + 1, snapshot, description, operation)
         end
       end
@@ -92,7 +101,7 @@ module SheetTraceServer
       # @param by [Integer] -1 for undo, 1 for redo
       # @return [Hash, nil] the revision undone or redone; nil if there is none
       def step(id, by)
-        @database.transaction(mode: :immediate) do
+        @database.write do
           shown = revision(id)
           target = @database[:revisions].first(job_id: id, number: shown[:number] + by)
           next unless target
@@ -113,12 +122,12 @@ module SheetTraceServer
 
       def rename(id, name)
         find(id)
-        @database[:jobs].where(id: id).update(name: name, updated_at: Time.now)
+        @database.write { @database[:jobs].where(id: id).update(name: name, updated_at: Time.now) }
       end
 
       def delete(id)
         find(id)
-        @database.transaction do
+        @database.write do
           @database[:jobs].where(id: id).delete
           @blobs.delete_unused
         end
@@ -127,12 +136,8 @@ module SheetTraceServer
       # @param seen [Hash] what Artwork::Picture.inspect_file gives
       # @return [String] digest
       def keep_picture(id, bytes, name, seen)
-        digest = SheetTrace::Job::Snapshot.digest(bytes)
-        @database.transaction do
-          @blobs.keep(id, { digest => bytes }, deflate: false)
-          @database[:pictures].insert_conflict.insert(job_id: id, digest: digest, name: name, **seen)
-        end
-        digest
+        find(id)
+        @database.write { insert_picture(id, bytes, name, seen) }
       end
 
       # @return [Array<Hash>] digest, name, media_type, width_px, height_px
@@ -146,14 +151,14 @@ module SheetTraceServer
 
       private
 
-      def keep_model_file(id, position, name, bytes)
+      def insert_picture(id, bytes, name, seen)
         digest = SheetTrace::Job::Snapshot.digest(bytes)
-        @blobs.keep(id, { digest => bytes })
-        @database[:model_files].insert(job_id: id, position: position, name: name, digest: digest)
+        @blobs.keep(id, Blobs.pack({ digest => bytes }, deflate: false))
+        @database[:pictures].insert_conflict.insert(job_id: id, digest: digest, name: name, **seen)
+        digest
       end
 
       def append(id, number, snapshot, description, operation)
-        @blobs.keep(id, snapshot.blobs)
         revision_id =
           @database[:revisions].insert(
             job_id: id,

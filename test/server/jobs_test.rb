@@ -141,7 +141,7 @@ describe "jobs on the server" do
 
   it "says that a job is gone where it is deleted while it is drawn" do
     job = start_job
-    workshop = app.workshop
+    workshop = @api.workshop
 
     assert_raises(SheetTraceServer::Store::Jobs::NotFound) do
       workshop.image(job[:id], job[:revision], "sheet") do

@@ -75,7 +75,7 @@ describe "what the server refuses" do
   end
 
   it "tells nothing of its own faults but that there was one" do
-    @app
+    @api
       .workshop
       .jobs
       .stub(:list, -> { raise NoMethodError, "secret" }) do

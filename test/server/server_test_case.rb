@@ -2,6 +2,7 @@
 
 require_relative "../test_helper"
 require_relative "../../server/app"
+require_relative "../../server/front"
 require_relative "../../demo/build"
 require "rack/test"
 
@@ -25,8 +26,14 @@ module ServerTestCase
   def restart
     @database&.disconnect
     @database = SheetTraceServer::Store::Database.open(File.join(@folder, "jobs.sqlite"))
-    @app = SheetTraceServer::App.open(@database)
-    @app.set :check_answers, true
+    @api = SheetTraceServer::App.open(@database)
+    @api.set :check_answers, true
+    @app =
+      SheetTraceServer::Front.app(
+        api: @api,
+        events: SheetTraceServer::Events.new,
+        jobs: SheetTraceServer::Store::Jobs.new(@database)
+      )
   end
 
   def app = @app

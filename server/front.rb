@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+require "rack"
+require "rack/protection"
+require_relative "built_files"
+require_relative "events"
+require_relative "own_pages_only"
+require_relative "store/jobs"
+
+module SheetTraceServer
+  # What the server's own process does: it serves built files, the page and the streams of events, and passes all other
+  # requests on. It opens no job and computes nothing, so that it always answers.
+  class Front
+    # Bootstrap's form controls carry their marks as data: images.
+    OWN_FILES_ONLY = {
+      default_src: "'none'",
+      script_src: "'self'",
+      style_src: "'self'",
+      font_src: "'self'",
+      connect_src: "'self'",
+      img_src: "'self' data:",
+      form_action: "'none'",
+      frame_ancestors: "'none'",
+      base_uri: "'none'"
+    }.freeze
+    HOSTS = %w[127.0.0.1 localhost].freeze
+    EVENTS = %r{\A/api/jobs/([^/]+)/events\z}
+    private_constant :OWN_FILES_ONLY, :HOSTS, :EVENTS
+
+    # @param api [#call] Rack application that answers what begins with /api
+    # @param events [Events]
+    # @param jobs [Store::Jobs]
+    # @return [#call] Rack application
+    def self.app(api:, events:, jobs:)
+      front = new(api, events, jobs)
+      Rack::Builder.app do
+        use Rack::Protection::HostAuthorization, permitted_hosts: HOSTS, allow_if: nil, logging: false
+        use Rack::Protection::HttpOrigin
+        use Rack::Protection::ContentSecurityPolicy, **OWN_FILES_ONLY
+        use Rack::Protection::ReferrerPolicy, referrer_policy: "no-referrer"
+        use OwnPagesOnly
+        use BuiltFiles
+        run front
+      end
+    end
+
+    def initialize(api, events, jobs)
+      @api = api
+      @events = events
+      @jobs = jobs
+    end
+
+    def call(env)
+      path = env["PATH_INFO"]
+      return page unless path.start_with?("/api/")
+
+      id = env["REQUEST_METHOD"] == "GET" && path[EVENTS, 1]
+      return @api.call(env) unless id && @jobs.exist?(id)
+
+      [200, { "content-type" => "text/event-stream", "cache-control" => "no-store" }, @events.body(id)]
+    end
+
+    private
+
+    def page
+      file = File.join(BuiltFiles::DIST, "index.html")
+      unless File.exist?(file)
+        return 503, { "content-type" => "text/plain" }, ["The front end is not built; run bin/demo."]
+      end
+
+      [200, { "content-type" => "text/html;charset=utf-8", "cache-control" => "no-cache" }, [File.read(file)]]
+    end
+  end
+end

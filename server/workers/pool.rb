@@ -1,0 +1,139 @@
+# frozen_string_literal: true
+
+require "rbconfig"
+require_relative "connection"
+
+module SheetTraceServer
+  module Workers
+    # The workers. A request goes to the one that knows its job, if that is free or soon will be, else to any that is
+    # free, else to a new one: work that lasts holds up nobody, and a job is seldom opened twice.
+    class Pool
+      MOST = 12
+      # Workers that are kept though there is nothing to do, and for how long the others are.
+      KEPT = 3
+      IDLE_S = 60
+      # A job's own worker is waited for as long as it may be done sooner than another could open the job.
+      PATIENCE_S = 0.15
+      WAIT_S = 30
+      # The compiler takes all of its memory at once: 256 MB if it is not told.
+      JIT = %w[--yjit --yjit-exec-mem-size=64].freeze
+      NURSERY = File.expand_path("nursery.rb", __dir__)
+      private_constant :MOST, :KEPT, :IDLE_S, :PATIENCE_S, :WAIT_S, :JIT, :NURSERY
+
+      # All workers have been at work for long.
+      class Busy < StandardError
+      end
+
+      # @param path [String] of the store
+      def initialize(path)
+        @path = path
+        @idle = []
+        @busy = []
+        @starting = 0
+        @lock = Mutex.new
+        @freed = ConditionVariable.new
+        @nursing = Mutex.new
+        Thread.new { take(nil).then { |worker| give_back(worker, goes_on: true) } } # the first page shall not wait
+      end
+
+      # @param job [String, nil] id
+      # @return [Connection] the caller's until it is given back
+      # @raise [Busy]
+      def take(job)
+        loop do
+          worker = @lock.synchronize { free_for(job) } || start
+          return worker if worker.alive?
+
+          give_back(worker, goes_on: false)
+        end
+      end
+
+      # @param goes_on [Boolean] false where it has died, or shall end
+      def give_back(worker, goes_on:)
+        surplus =
+          @lock.synchronize do
+            @busy.delete(worker)
+            @idle << worker if goes_on
+            @freed.broadcast
+            long_idle
+          end
+        worker.kill unless goes_on
+        surplus.each(&:close)
+      end
+
+      # @return [Array<Integer>] process ids of the workers
+      def pids = @lock.synchronize { (@idle + @busy).map(&:pid) }
+
+      private
+
+      # @return [Connection, nil] nil where a new one shall be started
+      def free_for(job)
+        asked = now
+        loop do
+          own = job && @idle.find { |worker| worker.job == job }
+          return occupy(own) if own
+
+          if now < asked + PATIENCE_S && soon_done?(job)
+            @freed.wait(@lock, PATIENCE_S)
+          elsif @idle.any?
+            return occupy(@idle.min_by(&:since))
+          elsif @busy.size + @starting < MOST
+            @starting += 1
+            return
+          else
+            raise Busy if now > asked + WAIT_S
+
+            @freed.wait(@lock, 1)
+          end
+        end
+      end
+
+      def soon_done?(job) = job && @busy.any? { |worker| worker.job == job && now - worker.since < PATIENCE_S }
+
+      def occupy(worker)
+        @idle.delete(worker)
+        @busy << worker
+        worker
+      end
+
+      def long_idle
+        spare = [@idle.size - KEPT, 0].max
+        surplus = @idle.sort_by(&:since).first(spare).select { |worker| now - worker.since > IDLE_S }
+        @idle -= surplus
+        surplus
+      end
+
+      def start
+        worker = @nursing.synchronize { fork_one }
+        @lock.synchronize { @busy << worker }
+        worker
+      ensure
+        @lock.synchronize { @starting -= 1 }
+      end
+
+      def fork_one
+        start_nursery unless nursery_alive?
+        mine, theirs = UNIXSocket.pair
+        @nursery.send_io(theirs)
+        theirs.close
+        Connection.new(mine, @nursery.readpartial(4).unpack1("L"))
+      end
+
+      def nursery_alive?
+        @nursery_pid && Process.wait(@nursery_pid, Process::WNOHANG).nil?
+      rescue Errno::ECHILD
+        false
+      end
+
+      def start_nursery
+        @nursery, theirs = UNIXSocket.pair
+        @nursery_pid =
+          Process.spawn(RbConfig.ruby, *JIT, NURSERY, theirs.fileno.to_s, @path, theirs.fileno => theirs.fileno)
+        theirs.close
+        @nursery.readpartial(1)
+      end
+
+      def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    end
+  end
+end

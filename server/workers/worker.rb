@@ -1,0 +1,117 @@
+# frozen_string_literal: true
+
+require "fiddle"
+require_relative "../cancelled"
+require_relative "messages"
+
+module SheetTraceServer
+  module Workers
+    # A process that answers one request after the other with the application, and ends with its socket. What it is
+    # asked to cancel ends at once.
+    class Worker
+      # What a piece of work may hold; more ends it with an error of its own.
+      MEMORY_MB = 2048
+      # A worker that holds more than this after its work is replaced, and one that holds this more than before tidies.
+      GROWN_MB = 600
+      TIDY_MB = 60
+      OUT_OF_MEMORY = 507
+      private_constant :MEMORY_MB, :GROWN_MB, :TIDY_MB, :OUT_OF_MEMORY
+
+      # @param socket [UNIXSocket] to the server
+      # @param path [String] of the store
+      def self.start(socket, path)
+        limit = (memory_mb("VmData") + MEMORY_MB) * 1_048_576
+        Process.setrlimit(:DATA, limit, limit)
+        File.write("/proc/self/oom_score_adj", "800") # rather than the server
+        messages = Messages.new(socket)
+        database = Store::Database.connect(path)
+        app = App.open(database) { |job_id, revision| messages.write("tell", job_id, "revision", revision.to_s) }
+        new(messages, app).run
+      end
+
+      # @return [Integer] MB of this process, by a name of /proc/self/status
+      def self.memory_mb(name) = File.read("/proc/self/status")[/^#{name}:\s+(\d+)/, 1].to_i / 1024
+
+      def initialize(messages, app)
+        @messages = messages
+        @app = app
+        @requests = Queue.new
+        @main = Thread.current
+        @gate = Mutex.new
+        @least_mb = self.class.memory_mb("VmRSS")
+      end
+
+      def run
+        Thread.new { listen }
+        Cancelled.held_off { loop { serve(*@requests.pop) } }
+      end
+
+      private
+
+      def listen
+        loop do
+          word, number, *rest = @messages.read
+          if word == "cancel"
+            @gate.synchronize { @main.raise(Cancelled) if @number == number }
+          else
+            @requests << [number, *rest]
+          end
+        end
+      rescue Messages::Ended
+        exit!(0)
+      end
+
+      def serve(number, env, body)
+        @gate.synchronize { @number = number }
+        status = Cancelled.let_in { answer(env, body) }
+        settle
+        @messages.write("end", status == OUT_OF_MEMORY || self.class.memory_mb("VmRSS") > GROWN_MB)
+        tidy if @requests.empty?
+      rescue Cancelled
+        settle
+        @messages.write("end", false)
+      end
+
+      def answer(env, body)
+        status, headers, parts = @app.call(env.merge(surroundings(body)))
+        Cancelled.held_off { @messages.write("head", status, headers) }
+        parts.each { |part| Cancelled.held_off { @messages.write("body", part.b) } }
+        status
+      ensure
+        parts.close if parts.respond_to?(:close)
+      end
+
+      # @param body [String, Array(Integer, Integer)] what was sent, or the process and the number of its open file
+      def surroundings(body)
+        input = body.is_a?(String) ? StringIO.new(body.b) : File.open("/proc/#{body[0]}/fd/#{body[1]}", "rb")
+        { "rack.input" => input, "rack.errors" => $stderr, "rack.url_scheme" => "http" }
+      end
+
+      # From here on no cancelling comes; one that came too late is let go, so that it does not meet the next request.
+      def settle
+        @gate.synchronize { @number = nil }
+        Cancelled.let_in { Thread.pass }
+      rescue Cancelled
+        nil
+      end
+
+      # While nobody waits, memory is given back. Arrays are not counted by Ruby's collector, so it has to be asked.
+      def tidy
+        return if self.class.memory_mb("VmRSS") < @least_mb + TIDY_MB
+
+        GC.start
+        TRIM.call(0)
+        @least_mb = self.class.memory_mb("VmRSS")
+      end
+
+      # malloc_trim(3), glibc
+      TRIM =
+        begin
+          Fiddle::Function.new(Fiddle.dlopen(nil)["malloc_trim"], [Fiddle::TYPE_SIZE_T], Fiddle::TYPE_INT)
+        rescue Fiddle::DLError
+          ->(_pad) { 0 }
+        end
+      private_constant :TRIM
+    end
+  end
+end
