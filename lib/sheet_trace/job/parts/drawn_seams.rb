@@ -11,11 +11,10 @@ module SheetTrace
         def self.unpack(plain, unpacking)
           return unless plain
 
-          edges = Numo::Int32.from_binary(unpacking.blob(plain))
-          Flatten::Seams
-            .none(unpacking.part(:layout).uv_map.mesh)
-            .tap { |bits| bits[edges] = 1 unless edges.empty? }
-            .freeze
+          bits = Flatten::Seams.none(unpacking.part(:layout).uv_map.mesh)
+          packed = unpacking.blob(plain)
+          bits[Numo::Int32.from_binary(packed)] = 1 unless packed.empty?
+          bits.freeze
         end
 
         def self.handed_on(value, carry) = value && carry.seams(value)

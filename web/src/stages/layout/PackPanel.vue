@@ -25,7 +25,7 @@ const keepScale = ref(false);
 const inOrder = ref(false);
 
 /** how much of the sheet islands cover as they lie, and what is left in one place */
-const { value: map, ask } = useAnswer<SheetMap>();
+const { value: map, ask } = useAnswer<SheetMap>({ keep: true });
 watch(
   () => jobs.job?.revision,
   () => ask(api.map),
