@@ -38,24 +38,29 @@ module SheetTraceServer
           revision: revision,
           snapshot: workshop.snapshot(id, revision[:id]),
           pictures: workshop.jobs.pictures(id),
-          history: workshop.jobs.history(id)
+          history: workshop.jobs.history(id),
+          page: asking_page
         )
       answer(Json::JobJson::SHAPE, done ? job.merge(done: done) : job)
     end
 
     def render_step(by, word)
       moved = workshop.step(params[:id], by)
+      elsewhere = moved && moved[:page] && moved[:page] != asking_page ? " (a step of another page)" : ""
       render_job(
         params[:id],
         (
           if moved
-            "#{word}: #{moved[:description]}"
+            "#{word}: #{moved[:description]}#{elsewhere}"
           else
             "There is nothing to #{by.negative? ? "undo" : "redo"}"
           end
         )
       )
     end
+
+    # @return [String, nil] what the page that asks calls itself
+    def asking_page = request.get_header("HTTP_X_PAGE").to_s[/\A[\w-]{1,40}\z/]
 
     def uploaded_name
       File

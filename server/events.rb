@@ -1,37 +1,38 @@
 # frozen_string_literal: true
 
+require "json"
 require "nio"
 
 module SheetTraceServer
-  # Server-sent events: open pages are told what becomes of their job. All streams are served by one thread, so that
-  # an open page costs a socket and nothing else. (WHATWG HTML, "Server-sent events")
+  # Server-sent events: open pages are told what becomes of jobs. All streams are served by one thread, so that an open
+  # page costs a socket and nothing else. (WHATWG HTML, "Server-sent events")
   class Events
     HEARTBEAT_S = 10
     # A page that reads no more is let go; it comes back by itself and looks anew.
     BEHIND_BYTES = 65_536
-    Stream = Struct.new(:io, :topic, :unsent, :monitor)
+    Stream = Struct.new(:io, :unsent, :monitor)
     private_constant :HEARTBEAT_S, :BEHIND_BYTES, :Stream
 
     def initialize
       @selector = NIO::Selector.new
       @asked = Queue.new
       # By identity, as a stream's hash changes with what is not sent yet.
-      @topics = Hash.new { |topics, name| topics[name] = {}.compare_by_identity }
+      @streams = {}.compare_by_identity
       @thread = Thread.new { run }
       @thread.priority = 2
     end
 
-    # @param topic [String] id of a job
     # @return [#call] the body of an answer: takes the socket over, and frees the thread that served the request
-    def body(topic) = ->(io) { ask { add(Stream.new(io, topic, +": open\n\n".b)) } }
+    def body = ->(io) { ask { add(Stream.new(io, +": open\n\n".b)) } }
 
-    # @param event [String]; data [String] of one line
-    def publish(topic, event, data)
-      text = "event: #{event}\ndata: #{data}\n\n".b
-      ask { @topics.fetch(topic, {}).dup.each_key { |stream| send_to(stream, text) } }
-    end
+    # @param event [String]; data [Hash] of JSON
+    def publish(event, data) = send_to_all("event: #{event}\ndata: #{JSON.generate(data)}\n\n")
 
     private
+
+    def send_to_all(text)
+      ask { @streams.dup.each_key { |stream| send_to(stream, text.b) } }
+    end
 
     def ask(&work)
       @asked << work
@@ -46,7 +47,7 @@ module SheetTraceServer
         next if now < beat
 
         beat = now + HEARTBEAT_S
-        @topics.values.flat_map(&:keys).each { |stream| send_to(stream, ": still here\n\n".b) }
+        send_to_all(": still here\n\n")
       rescue StandardError => e
         warn e.full_message(highlight: false)
       end
@@ -55,7 +56,7 @@ module SheetTraceServer
     def add(stream)
       stream.monitor = @selector.register(stream.io, :r)
       stream.monitor.value = stream
-      @topics[stream.topic][stream] = true
+      @streams[stream] = true
       flush(stream)
     end
 
@@ -82,9 +83,8 @@ module SheetTraceServer
     end
 
     def drop(stream)
-      return unless @topics.fetch(stream.topic, {}).delete(stream)
+      return unless @streams.delete(stream)
 
-      @topics.delete(stream.topic) if @topics[stream.topic].empty?
       stream.monitor.close
       stream.io.close
     end

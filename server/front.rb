@@ -5,7 +5,6 @@ require "rack/protection"
 require_relative "built_files"
 require_relative "events"
 require_relative "own_pages_only"
-require_relative "store/jobs"
 
 module SheetTraceServer
   # What the server's own process does: it serves built files, the page and the streams of events, and passes all other
@@ -24,15 +23,14 @@ module SheetTraceServer
       base_uri: "'none'"
     }.freeze
     HOSTS = %w[127.0.0.1 localhost].freeze
-    EVENTS = %r{\A/api/jobs/([^/]+)/events\z}
+    EVENTS = "/api/events"
     private_constant :OWN_FILES_ONLY, :HOSTS, :EVENTS
 
     # @param api [#call] Rack application that answers what begins with /api
     # @param events [Events]
-    # @param jobs [Store::Jobs]
     # @return [#call] Rack application
-    def self.app(api:, events:, jobs:)
-      front = new(api, events, jobs)
+    def self.app(api:, events:)
+      front = new(api, events)
       Rack::Builder.app do
         use Rack::Protection::HostAuthorization, permitted_hosts: HOSTS, allow_if: nil, logging: false
         use Rack::Protection::HttpOrigin
@@ -44,20 +42,18 @@ module SheetTraceServer
       end
     end
 
-    def initialize(api, events, jobs)
+    def initialize(api, events)
       @api = api
       @events = events
-      @jobs = jobs
     end
 
     def call(env)
       path = env["PATH_INFO"]
       return page unless path.start_with?("/api/")
 
-      id = env["REQUEST_METHOD"] == "GET" && path[EVENTS, 1]
-      return @api.call(env) unless id && @jobs.exist?(id)
+      return @api.call(env) unless path == EVENTS && env["REQUEST_METHOD"] == "GET"
 
-      [200, { "content-type" => "text/event-stream", "cache-control" => "no-store" }, @events.body(id)]
+      [200, { "content-type" => "text/event-stream", "cache-control" => "no-store" }, @events.body]
     end
 
     private

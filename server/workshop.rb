@@ -53,8 +53,9 @@ module SheetTraceServer
     end
 
     # @param parameters [Hash{Symbol => Object}] of the operation, as in JSON
+    # @param page [String, nil] the open page that asks
     # @return [String] what was done
-    def operate(id, base_revision_id, name, parameters)
+    def operate(id, base_revision_id, name, parameters, page: nil)
       @lock.synchronize do
         before = snapshot(id, base_revision_id)
         change =
@@ -64,7 +65,8 @@ module SheetTraceServer
             pictures: picture_files(id)
           )
         after = SheetTrace::Job::Snapshot.dump(change.job, before: before)
-        revision_id = @jobs.commit(id, base_revision_id, after, change.sentence, { name: name, parameters: parameters })
+        step = { name: name, parameters: parameters }
+        revision_id = @jobs.commit(id, base_revision_id, after, change.sentence, step, page: page)
         @snapshots[revision_id] = after
         @changed.call(id, revision_id)
         change.sentence

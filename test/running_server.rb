@@ -79,4 +79,12 @@ class RunningServer
   def delete(path) = Net::HTTP.new("127.0.0.1", port).delete(path)
 
   def get(path) = JSON.parse(Net::HTTP.get(URI(url(path))))
+
+  # @return [Array<Integer>] processes that the server has started, and those that they have
+  def family(pid = @pid)
+    children = Dir["/proc/#{pid}/task/*/children"].flat_map { |path| File.read(path).split.map(&:to_i) }
+    children + children.flat_map { |child| family(child) }
+  rescue SystemCallError
+    []
+  end
 end

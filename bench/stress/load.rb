@@ -87,19 +87,11 @@ module Stress
     http.post("/api/jobs/#{job["id"]}/operations", body, "content-type" => "application/json")
   end
 
-  # @return [Integer] MB that a process and what it started hold, shared pages counted once
-  def memory_mb(pid)
-    family = family(pid)
-    family.sum { |member| File.read("/proc/#{member}/smaps_rollup")[/^Pss:\s+(\d+)/, 1].to_i } / 1024
+  # @return [Integer] MB that a server and what it started hold, shared pages counted once
+  def memory_mb(server)
+    [server.pid, *server.family].sum { |pid| File.read("/proc/#{pid}/smaps_rollup")[/^Pss:\s+(\d+)/, 1].to_i } / 1024
   rescue SystemCallError
     0
-  end
-
-  def family(pid)
-    children = Dir["/proc/#{pid}/task/*/children"].flat_map { |path| File.read(path).split.map(&:to_i) }
-    [pid, *children.flat_map { |child| family(child) }]
-  rescue SystemCallError
-    []
   end
 
   # A model of 2 n n triangles that has a map.

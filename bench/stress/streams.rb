@@ -13,9 +13,7 @@ Stress.with_server do |server|
     Array.new(count) do
       TCPSocket
         .new("127.0.0.1", server.port)
-        .tap do |socket|
-          socket.write("GET /api/jobs/#{job["id"]}/events HTTP/1.1\r\nHost: 127.0.0.1:#{server.port}\r\n\r\n")
-        end
+        .tap { |socket| socket.write("GET /api/events HTTP/1.1\r\nHost: 127.0.0.1:#{server.port}\r\n\r\n") }
     end
   heard = 0
   read_until =

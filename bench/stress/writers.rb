@@ -41,5 +41,5 @@ Stress.with_server do |server|
   writers.each(&:join)
   puts "changes   #{writes}", "uploads   #{uploads}"
   lost = jobs.reject { |job| server.get("/api/jobs/#{job["id"]}")["revision"] == job["revision"] }
-  puts "acknowledged and lost: #{lost.size} of #{jobs.size} jobs; memory #{Stress.memory_mb(server.pid)} MB"
+  puts "acknowledged and lost: #{lost.size} of #{jobs.size} jobs; memory #{Stress.memory_mb(server)} MB"
 end

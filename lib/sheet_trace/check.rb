@@ -88,7 +88,7 @@ module SheetTrace
     # @param subject [Subject]
     # @return [Array<Finding>] the worst first
     def self.call(subject)
-      found = CHECKS.names.flat_map { |name| CHECKS.fetch(name).call(subject) }
+      found = Progress.map(CHECKS.names) { |name| CHECKS.fetch(name).call(subject) }.flatten(1)
       found.each_with_index.sort_by { |finding, i| [SEVERITIES.index(finding.severity), i] }.map(&:first)
     end
   end

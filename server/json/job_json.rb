@@ -21,7 +21,8 @@ module SheetTraceServer
           image: shape::TEXT.or_null,
           faces: shape::NUMBER
         )
-      HISTORY = Shape::Record.new("History", undo: shape::TEXT.or_null, redo: shape::TEXT.or_null)
+      STEP = Shape::Record.new("Step", what: shape::TEXT, elsewhere: [shape::FLAG, "done by another page"])
+      HISTORY = Shape::Record.new("History", undo: STEP.or_null, redo: STEP.or_null)
       UV_SET = Shape::Record.new("UvSet", index: shape::NUMBER, name: shape::TEXT)
       SOURCE =
         Shape::Record.new(
@@ -73,12 +74,12 @@ module SheetTraceServer
           artwork: ArtworkJson::SHAPE,
           pictures: Shapes::PICTURE.list
         )
-      SHAPES = [NOTE, PART, MATERIAL, HISTORY, UV_SET, SOURCE, BOUNDS, COUNTS, SHAPE].freeze
+      SHAPES = [NOTE, PART, MATERIAL, STEP, HISTORY, UV_SET, SOURCE, BOUNDS, COUNTS, SHAPE].freeze
 
       # @param row [Hash] of jobs; revision [Hash] row of revisions; snapshot [SheetTrace::Job::Snapshot]
-      # @param pictures [Array<Hash>]; history [Hash]
+      # @param pictures [Array<Hash>]; history [Hash] rows of revisions; page [String, nil] that is told
       # @return [Hash]
-      def self.call(row:, revision:, snapshot:, pictures:, history:)
+      def self.call(row:, revision:, snapshot:, pictures:, history:, page: nil)
         job = snapshot.job
         parts = snapshot.document[:parts]
         {
@@ -87,7 +88,7 @@ module SheetTraceServer
           revision: revision[:id],
           saved_at: revision[:created_at].iso8601,
           done: revision[:description],
-          history: history,
+          history: history.transform_values { |step| step && step(step, page) },
           source: source(job),
           notes: job.notes.map { |note| { code: note.code, message: note.message, where: note.where } },
           surface: parts[:layout][:surface],
@@ -110,6 +111,10 @@ module SheetTraceServer
           artwork: ArtworkJson.call(job),
           pictures: pictures.map { |picture| picture.except(:job_id) }
         }
+      end
+
+      def self.step(row, page)
+        { what: row[:description], elsewhere: !row[:page].nil? && row[:page] != page }
       end
 
       def self.source(job)
@@ -149,7 +154,7 @@ module SheetTraceServer
           materials: mesh.materials.size
         }
       end
-      private_class_method :source, :parts, :materials, :counts
+      private_class_method :step, :source, :parts, :materials, :counts
     end
   end
 end

@@ -61,7 +61,9 @@ module SheetTraceServer
 
         app.post("/api/jobs/:id/operations") do
           call = Params.read(Call, request_json)
-          render_job(params[:id], workshop.operate(params[:id], call[:base_revision], call[:name], call[:parameters]))
+          sentence =
+            workshop.operate(params[:id], *call.values_at(:base_revision, :name, :parameters), page: asking_page)
+          render_job(params[:id], sentence)
         end
 
         app.post("/api/jobs/:id/undo") { render_step(-1, "Undone") }

@@ -30,7 +30,6 @@ module SheetTraceServer
       end
 
       def empty? = @database[:jobs].empty?
-      def exist?(id) = !@database[:jobs].where(id: id).empty?
 
       # @return [Hash] the row of jobs
       # @raise [NotFound]
@@ -85,8 +84,9 @@ module SheetTraceServer
       # Adds a revision after the one shown; what was undone before is dropped.
       #
       # @param base_revision_id [Integer] the revision the change was made to
+      # @param page [String, nil] the open page that made it
       # @raise [Conflict]
-      def commit(id, base_revision_id, snapshot, description, operation)
+      def commit(id, base_revision_id, snapshot, description, operation, page: nil)
         packed = Blobs.pack(snapshot.blobs)
         @database.write do
           shown = revision(id)
@@ -94,7 +94,7 @@ module SheetTraceServer
 
           @database[:revisions].where(job_id: id) { number > shown[:number] }.delete
           @blobs.keep(id, packed)
-          append(id, shown[:number] + 1, snapshot, description, operation)
+          append(id, shown[:number] + 1, snapshot, description, operation, page)
         end
       end
 
@@ -111,12 +111,12 @@ module SheetTraceServer
         end
       end
 
-      # @return [Hash] descriptions: undo and redo, nil where there is nothing to
+      # @return [Hash] rows of revisions: undo, the one that would be undone, and redo; nil where there is nothing to
       def history(id)
         shown = revision(id)
         {
-          undo: shown[:number] > 1 ? shown[:description] : nil,
-          redo: @database[:revisions].first(job_id: id, number: shown[:number] + 1)&.fetch(:description)
+          undo: shown[:number] > 1 ? shown : nil,
+          redo: @database[:revisions].first(job_id: id, number: shown[:number] + 1)
         }
       end
 
@@ -158,7 +158,7 @@ module SheetTraceServer
         digest
       end
 
-      def append(id, number, snapshot, description, operation)
+      def append(id, number, snapshot, description, operation, page = nil)
         revision_id =
           @database[:revisions].insert(
             job_id: id,
@@ -166,6 +166,7 @@ module SheetTraceServer
             description: description,
             operation: JSON.generate(operation),
             document: JSON.generate(snapshot.document),
+            page: page,
             created_at: Time.now
           )
         @database[:jobs].where(id: id).update(revision_id: revision_id, updated_at: Time.now)

@@ -80,7 +80,7 @@ module SheetTraceServer
             word, *rest = @worker.read(@page)
             return word, *rest unless word == "tell"
 
-            @events.publish(*rest)
+            @events.publish(rest[0], rest[1])
           end
         end
 

@@ -8,7 +8,7 @@ module SheetTraceServer
     # Arrays of plain values, sent to and fro over a socket: the server's words are
     #   request, number, env, body   and   cancel, number
     # and those of a worker
-    #   head, status, headers   body, bytes   tell, topic, event, data   end, whether it wants to be replaced
+    #   head, status, headers   body, bytes   tell, event, data   end, whether it wants to be replaced
     class Messages
       # The other end has gone.
       class Ended < StandardError

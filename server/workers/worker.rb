@@ -15,7 +15,9 @@ module SheetTraceServer
       GROWN_MB = 600
       TIDY_MB = 60
       OUT_OF_MEMORY = 507
-      private_constant :MEMORY_MB, :GROWN_MB, :TIDY_MB, :OUT_OF_MEMORY
+      # How often a page hears how far its work is.
+      PROGRESS_S = 0.2
+      private_constant :MEMORY_MB, :GROWN_MB, :TIDY_MB, :OUT_OF_MEMORY, :PROGRESS_S
 
       # @param socket [UNIXSocket] to the server
       # @param path [String] of the store
@@ -25,7 +27,8 @@ module SheetTraceServer
         File.write("/proc/self/oom_score_adj", "800") # rather than the server
         messages = Messages.new(socket)
         database = Store::Database.connect(path)
-        app = App.open(database) { |job_id, revision| messages.write("tell", job_id, "revision", revision.to_s) }
+        app =
+          App.open(database) { |job, revision| messages.write("tell", "revision", { job: job, revision: revision }) }
         new(messages, app).run
       end
 
@@ -73,13 +76,30 @@ module SheetTraceServer
       end
 
       def answer(env, body)
-        status, headers, parts = @app.call(env.merge(surroundings(body)))
+        status, headers, parts =
+          SheetTrace::Progress.heard_by(progress_of(env)) { @app.call(env.merge(surroundings(body))) }
         Cancelled.held_off { @messages.write("head", status, headers) }
         parts.each { |part| Cancelled.held_off { @messages.write("body", part.b) } }
         status
       ensure
         parts.close if parts.respond_to?(:close)
       end
+
+      # Tells the pages how far the work is that a request has named, now and then.
+      def progress_of(env)
+        work = env["HTTP_X_WORK"].to_s[/\A[\w-]{1,40}\z/]
+        return unless work
+
+        due = now + PROGRESS_S
+        lambda do |share|
+          next if now < due
+
+          due = now + PROGRESS_S
+          Cancelled.held_off { @messages.write("tell", "progress", { work: work, share: share.round(3) }) }
+        end
+      end
+
+      def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
       # @param body [String, Array(Integer, Integer)] what was sent, or the process and the number of its open file
       def surroundings(body)

@@ -61,8 +61,26 @@ describe "jobs on the server" do
 
     assert_equal "Front: moved 10 px right", moved[:done]
     assert_equal 2, @database[:revisions].count
-    assert_equal "Front: moved 10 px right", moved[:history][:undo]
+    assert_equal({ what: "Front: moved 10 px right", elsewhere: false }, moved[:history][:undo])
     assert_in_delta job[:islands][0][:box_px][0] + 10, moved[:islands][0][:box_px][0], 1e-9
+  end
+
+  it "tells whose step undo takes back" do
+    job = start_job
+    body = { base_revision: job[:revision], name: "transform_islands", parameters: { islands: [0], move_px: [10, 0] } }
+    moved = ask(:post, "/api/jobs/#{job[:id]}/operations", body, "HTTP_X_PAGE" => "left")
+
+    refute moved[:history][:undo][:elsewhere]
+    seen = ask(:get, "/api/jobs/#{job[:id]}", "HTTP_X_PAGE" => "right")
+
+    assert seen[:history][:undo][:elsewhere]
+    undone = ask(:post, "/api/jobs/#{job[:id]}/undo", {}, "HTTP_X_PAGE" => "right")
+
+    assert_equal "Undone: Front: moved 10 px right (a step of another page)", undone[:done]
+    assert undone[:history][:redo][:elsewhere]
+    again = ask(:post, "/api/jobs/#{job[:id]}/redo", {}, "HTTP_X_PAGE" => "left")
+
+    assert_equal "Done again: Front: moved 10 px right", again[:done]
   end
 
   it "takes degrees and gives degrees" do

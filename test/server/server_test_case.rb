@@ -28,12 +28,7 @@ module ServerTestCase
     @database = SheetTraceServer::Store::Database.open(File.join(@folder, "jobs.sqlite"))
     @api = SheetTraceServer::App.open(@database)
     @api.set :check_answers, true
-    @app =
-      SheetTraceServer::Front.app(
-        api: @api,
-        events: SheetTraceServer::Events.new,
-        jobs: SheetTraceServer::Store::Jobs.new(@database)
-      )
+    @app = SheetTraceServer::Front.app(api: @api, events: SheetTraceServer::Events.new)
   end
 
   def app = @app

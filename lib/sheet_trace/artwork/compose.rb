@@ -10,11 +10,12 @@ module SheetTrace
       # @param edition [Integer] of the stack
       # @return [Vips::Image] 8-bit sRGB with alpha, as large as the canvas
       def self.call(stack, canvas, edition: stack.shown)
-        sheet =
-          stack
-            .worn(edition)
-            .select(&:shown?)
-            .reduce(canvas.blank) { |below, layer| over(below, canvas.baked(layer), layer.look) }
+        sheet = canvas.blank
+        Progress.part(0, 0.7) do
+          Progress.map(stack.worn(edition).select(&:shown?)) do |layer|
+            sheet = over(sheet, canvas.baked(layer), layer.look)
+          end
+        end
         bleed(sheet, canvas, stack.bleed_px)
       end
 

@@ -40,11 +40,11 @@ module SheetTrace
         end
 
         least = shape.first(2).max <= SMALL_PX ? 1 : LEAST_SIDE
-        regions =
-          Regions.call(pixels).select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= least }
+        found = Progress.part(0, 0.7) { Regions.call(pixels) }
+        regions = found.select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= least }
         cells = leaves(regions.reject { |region| ground?(region, shape) }.map { |region| [region, region.filled] })
         cells = [] if cells.size > MOST
-        named(cells.map { |region, filled| cell(region, filled, pixels) })
+        named(Progress.part(0.7, 1) { Progress.map(cells) { |region, filled| cell(region, filled, pixels) } })
       end
 
       # What lies in a cell is its print, or the cell is the ground of what lies in it.

@@ -65,8 +65,8 @@ module SheetTrace
         places = { "cells" => cells.each_index.map { |i| [i] }, "nets" => Groups.call(cells) }
         ways = by == "best" ? places.keys : [by]
         ways = %w[cells] if places["nets"].size == cells.size && by == "best"
-        ways
-          .map { |way| new(layout, islands, underlay, places[way], names, flat_map).send(:proposals) }
+        Progress
+          .map(ways) { |way| new(layout, islands, underlay, places[way], names, flat_map).send(:proposals) }
           .max_by { |found| found.sum(&:confidence) / [found.size, 1].max }
       end
 
@@ -122,8 +122,13 @@ module SheetTrace
         pairs = {}
         scale = Math.sqrt(@spots.sum(&:area) / [@shapes.sum(&:area), 1e-12].max)
         table = nil
-        ROUNDS.times do
-          table = @shapes.each_index.map { |unit| @spots.each_index.map { |spot| best(unit, spot, scale, pairs) } }
+        ROUNDS.times do |round|
+          table =
+            Progress.part(round.fdiv(ROUNDS), (round + 1).fdiv(ROUNDS)) do
+              Progress.map(@shapes.each_index.to_a) do |unit|
+                @spots.each_index.map { |spot| best(unit, spot, scale, pairs) }
+              end
+            end
           chosen = Geometry::Assignment.call(table.map { |row| row.map { |found| 1 - found[:score] } })
           pairs = chosen.to_h { |unit, spot| [unit, [spot, table[unit][spot]]] }
           scale = scale_of(pairs, scale)

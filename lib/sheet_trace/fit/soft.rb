@@ -37,7 +37,8 @@ module SheetTrace
         places = @rest
         rows, columns, values = matrix
         Geometry::SparseSolver.open(rows, columns, values, @rest.shape[0]) do |solver|
-          ROUNDS.times do
+          ROUNDS.times do |round|
+            Progress.tell(round.fdiv(ROUNDS))
             after = solver.solve(right(turns(places), to)).transpose.copy
             break unless after.isfinite.all?
 

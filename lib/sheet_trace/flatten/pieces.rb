@@ -128,12 +128,9 @@ module SheetTrace
           .zeros(@cut.point_vertices.size, 2)
           .tap do |all|
             copied, own = laid.partition { |index| copied?(index) }
-            own.each do |index|
-              @cut
-                .piece(index)
-                .then do |piece|
-                  all[piece.points, true] = held_in(piece).any? ? unfolded_where_held(piece) : centred(flat(piece))
-                end
+            pieces = own.map { |index| @cut.piece(index) }
+            Progress.map(pieces, sizes: pieces.map { |piece| piece.faces.size }) do |piece|
+              all[piece.points, true] = held_in(piece).any? ? unfolded_where_held(piece) : centred(flat(piece))
             end
             copied.each { |index| copy(index, all) }
           end

@@ -10,11 +10,12 @@ module SheetTrace
     class Unfold
       MOST_STEPS = 40
       STILL = 0.02 # share of the energy above its least, 4, by which the last step lowered it
+      USUAL_STEPS = 12
       RIGID_ROUNDS = 7
       FLAT_RAD = 1e-4
       PROXIMAL = 1e-5
       HELD = 1e5
-      private_constant :STILL, :RIGID_ROUNDS, :FLAT_RAD, :PROXIMAL, :HELD
+      private_constant :STILL, :USUAL_STEPS, :RIGID_ROUNDS, :FLAT_RAD, :PROXIMAL, :HELD
 
       # @param piece [Cut::Piece]
       # @param pins [Hash{Integer => Array(Float, Float)}] vertex of the piece => where it stays, to the bit, if the
@@ -115,6 +116,7 @@ module SheetTrace
         Geometry::SparseSolver.open(*places_of_entries, values, 2 * @count) do |solver|
           MOST_STEPS.times do |step|
             solver.update(values) unless step.zero?
+            Progress.tell_steps(step + 1, usual: USUAL_STEPS)
             direction = direction(solver) or break
             @places, now = walked(direction, former)
             now = cost(@places) if hold

@@ -22,9 +22,11 @@ module SheetTrace
       FAR = 1.04
       STEP_UP = 1.012
       MOST_TRIES = 30
+      # Rounds, coarse and fine ones together, that mostly do.
+      USUAL_ROUNDS = 9
       # Many islands are turned less freely, so that it takes no longer than it must.
       MANY = 200
-      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :ROUNDS, :FAR, :STEP_UP, :MOST_TRIES, :MANY
+      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :ROUNDS, :FAR, :STEP_UP, :MOST_TRIES, :USUAL_ROUNDS, :MANY
 
       # What is moved as one.
       #
@@ -95,6 +97,7 @@ module SheetTrace
         @obstacles = fixed.map { |island| @outlines[island] } + reserved.map { |box| rectangle(*box) }
         @in_order = in_order
         @attempt = attempt
+        @rounds = 0
         @shapes = {}
       end
       private_class_method :new
@@ -184,7 +187,9 @@ module SheetTrace
       def places_at(scale, cells)
         grid = cells.grid(BEYOND, @gutter_px)
         @obstacles.each { |lines| block(grid, cells, lines) }
+        @rounds += 1
         ordered(scale, cells).each_with_object([]) do |unit, places|
+          Progress.tell_steps(@rounds - 1 + places.size.fdiv(@units.size), usual: USUAL_ROUNDS)
           found = best_place(grid, unit, scale, cells) or return nil
           turn, column, row = found
           bare = mask(unit, turn, scale, cells.fine_px)

@@ -63,7 +63,7 @@ module SheetTrace
 
       def laid(job)
         faces = target(job)
-        pieces = pieces(job, faces)
+        pieces = Progress.part(0, 0.8) { pieces(job, faces) }
         px = job.sheet.to_px(job.layout.corner_uvs)
         groups = Job::Remap.groups(job)
         held = held_corners(job, faces)

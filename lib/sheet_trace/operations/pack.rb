@@ -47,7 +47,10 @@ module SheetTrace
         units = units(job)
         most = 0.0
         attempts(units.size).times do |number|
-          result = with(attempt: number).packed(job, units)
+          result =
+            Progress.part(number.fdiv(attempts(units.size)), (number + 1).fdiv(attempts(units.size))) do
+              with(attempt: number).packed(job, units)
+            end
           after = job.with(layout: result.layout)
           facts = {
             attempt: number,

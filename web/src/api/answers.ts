@@ -243,9 +243,15 @@ export interface Material {
   faces: number;
 }
 
+export interface Step {
+  what: string;
+  /** done by another page */
+  elsewhere: boolean;
+}
+
 export interface History {
-  undo: string | null;
-  redo: string | null;
+  undo: Step | null;
+  redo: Step | null;
 }
 
 export interface UvSet {

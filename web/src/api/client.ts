@@ -44,6 +44,15 @@ export class ApiError extends Error {
   }
 }
 
+/** What this page calls itself, so that a step of another page can be told from its own. */
+const PAGE = crypto.randomUUID();
+
+/** Work that is followed: its name, which its progress is told by, and what ends it. */
+export interface Followed {
+  work?: string;
+  signal?: AbortSignal;
+}
+
 const UPLOAD_BYTES = 200 * 1024 * 1024;
 
 function failure(status: number, text: string): ApiError {
@@ -56,12 +65,16 @@ function failure(status: number, text: string): ApiError {
   }
 }
 
-async function ask<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+function headers(work?: string): Record<string, string> {
+  return { "content-type": "application/json", "x-page": PAGE, ...(work ? { "x-work": work } : {}) };
+}
+
+async function ask<T>(method: string, path: string, body?: unknown, { signal, work }: Followed = {}): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      headers: { "content-type": "application/json" },
+      headers: headers(work),
       body: body === undefined ? undefined : JSON.stringify(body),
       signal,
     });
@@ -74,10 +87,10 @@ async function ask<T>(method: string, path: string, body?: unknown, signal?: Abo
 }
 
 /** Lines of an answer, as they come in. */
-async function* lines(path: string, body: object, signal: AbortSignal): AsyncGenerator<string> {
+async function* lines(path: string, body: object, { signal, work }: Followed): AsyncGenerator<string> {
   const response = await fetch(path, {
     method: "POST",
-    headers: { "content-type": "application/json" },
+    headers: headers(work),
     body: JSON.stringify(body),
     signal,
   });
@@ -159,8 +172,13 @@ export const api = {
   job: (id: string) => ask<Job>("GET", at(id)),
   renameJob: (id: string, name: string) => ask<Job>("PATCH", at(id), { name }),
   deleteJob: (id: string) => ask<void>("DELETE", at(id)),
-  operate: <N extends OperationName>(id: string, base_revision: number, name: N, parameters: Operations[N]) =>
-    ask<Job>("POST", at(id, "/operations"), { base_revision, name, parameters }),
+  operate: <N extends OperationName>(
+    id: string,
+    base_revision: number,
+    name: N,
+    parameters: Operations[N],
+    followed?: Followed,
+  ) => ask<Job>("POST", at(id, "/operations"), { base_revision, name, parameters }, followed),
   undo: (id: string) => ask<Job>("POST", at(id, "/undo")),
   redo: (id: string) => ask<Job>("POST", at(id, "/redo")),
   bringPicture: (id: string, file: File, onProgress?: Progress) =>
@@ -181,21 +199,32 @@ export const api = {
   /** how near islands would come to others after a change: a matrix of px, in rows */
   clearance: (id: string, revision: number, islands: number[], change: number[]) =>
     ask<Clearance>("POST", at(id, `/clearances?${query({ revision })}`), { islands, change }),
-  preview: <N extends OperationName>(id: string, revision: number, name: N, parameters: Operations[N]) =>
-    ask<Preview>("POST", at(id, `/previews?${query({ revision })}`), { name, parameters }),
+  preview: <N extends OperationName>(
+    id: string,
+    revision: number,
+    name: N,
+    parameters: Operations[N],
+    followed?: Followed,
+  ) => ask<Preview>("POST", at(id, `/previews?${query({ revision })}`), { name, parameters }, followed),
   /** the steps of an operation that can be watched, as they are done; an aborted signal stops it */
   async *watch<N extends OperationName>(
     id: string,
     revision: number,
     name: N,
     parameters: Operations[N],
-    signal: AbortSignal,
+    followed: Followed,
   ): AsyncGenerator<Watched> {
-    for await (const line of lines(at(id, `/watches?${query({ revision })}`), { name, parameters }, signal)) {
+    let whole = false;
+    for await (const line of lines(at(id, `/watches?${query({ revision })}`), { name, parameters }, followed)) {
       const step = JSON.parse(line) as
         Watched | { done: true } | { error: { code: string; message: string; where: Record<string, unknown> } };
       if ("error" in step) throw new ApiError(422, step.error.code, step.error.message, step.error.where);
-      if (!("done" in step)) yield step;
+      if ("done" in step) whole = true;
+      else yield step;
+    }
+    if (!whole && !followed.signal?.aborted) {
+      const message = "this work was ended before it was done; what it found until then is shown";
+      throw new ApiError(0, "work_ended", message);
     }
   },
   map: (id: string, revision: number) => ask<SheetMap>("GET", at(id, `/map?${query({ revision })}`)),
@@ -203,8 +232,8 @@ export const api = {
   keptMap: (id: string, revision: number, index: number) =>
     ask<KeptSheetMap>("GET", at(id, `/kept_maps/${index}?${query({ revision })}`)),
   /** found by the server, or of a typed grid */
-  findCells: (id: string, revision: number, underlay: number, grid: object = {}, signal?: AbortSignal) =>
-    ask<FoundCells>("POST", at(id, `/underlays/${underlay}/cells?${query({ revision })}`), grid, signal).then(
+  findCells: (id: string, revision: number, underlay: number, grid: object = {}, followed?: Followed) =>
+    ask<FoundCells>("POST", at(id, `/underlays/${underlay}/cells?${query({ revision })}`), grid, followed).then(
       ({ cells }) => cells,
     ),
   /** one sheet of several pictures, and where each lies on it */
@@ -222,8 +251,8 @@ export const api = {
   ) => ask<Composed>("POST", at(id, "/compositions"), wanted),
   swap: (id: string, revision: number, underlay: number) =>
     ask<Swap>("GET", at(id, `/underlays/${underlay}/swap?${query({ revision })}`)),
-  matches: (id: string, revision: number, islands: number[] | null) =>
-    ask<Proposals>("POST", at(id, `/matches?${query({ revision })}`), islands ? { islands } : {}).then(
+  matches: (id: string, revision: number, islands: number[] | null, followed?: Followed) =>
+    ask<Proposals>("POST", at(id, `/matches?${query({ revision })}`), islands ? { islands } : {}, followed).then(
       ({ proposals }) => proposals,
     ),
   borders: (id: string, revision: number) =>
@@ -239,7 +268,7 @@ export const api = {
 
   /** Addresses of what the browser loads by itself: images, files and the stream of events. */
   urls: {
-    events: (id: string) => at(id, "/events"),
+    events: "/api/events",
     look: (id: string, revision: number, look: Look) =>
       at(id, `/${look === "art" ? "sheet" : look}.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),

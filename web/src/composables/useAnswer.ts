@@ -1,14 +1,17 @@
 import { ref, shallowRef, watch } from "vue";
 import type { ShallowRef, Ref } from "vue";
-import { ApiError } from "@/api/client";
+import { ApiError, type Followed } from "@/api/client";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
+import { useWork } from "@/stores/work";
 
 interface Options {
   /** what the answer is good for once it is there: it is forgotten when this changes; the revision if it is not said */
   goodFor?: () => unknown;
   /** a hint only: what goes wrong is not told */
   quiet?: boolean;
+  /** what is shown where it takes long */
+  label?: string;
   /** the former answer stays until the next one is there */
   keep?: boolean;
 }
@@ -18,7 +21,7 @@ export interface Answer<T> {
   value: ShallowRef<T | null>;
   asking: Ref<boolean>;
   /** Asks about the revision on the screen; gives null where the server refused, or what came is no longer wanted. */
-  ask: (question: (id: string, revision: number, signal: AbortSignal) => Promise<T>) => Promise<T | null>;
+  ask: (question: (id: string, revision: number, followed: Followed) => Promise<T>) => Promise<T | null>;
   /** Drops the answer, and the question if one is open; gives whether there was one. */
   forget: () => boolean;
 }
@@ -49,15 +52,16 @@ export function useQuestions(goodFor?: () => unknown) {
  * One question to the server about the revision on the screen, and its answer. A later question replaces an earlier
  * one; what comes too late is dropped.
  */
-export function useAnswer<T>({ goodFor, quiet = false, keep = false }: Options = {}): Answer<T> {
+export function useAnswer<T>({ goodFor, quiet = false, keep = false, label = "Looking" }: Options = {}): Answer<T> {
   const jobs = useJob();
+  const work = useWork();
   const messages = useMessages();
   const value = shallowRef<T | null>(null);
   const asking = ref(false);
   const subject = goodFor ?? (() => jobs.job?.revision);
   let control: AbortController | null = null;
 
-  async function ask(question: (id: string, revision: number, signal: AbortSignal) => Promise<T>) {
+  async function ask(question: (id: string, revision: number, followed: Followed) => Promise<T>) {
     const job = jobs.job;
     if (!job) return null;
     control?.abort();
@@ -65,7 +69,7 @@ export function useAnswer<T>({ goodFor, quiet = false, keep = false }: Options =
     const about = subject();
     asking.value = true;
     try {
-      const found = await question(job.id, job.revision, mine.signal);
+      const found = await work.follow(label, (followed) => question(job.id, job.revision, followed), mine.signal);
       const moved = subject() !== about || (!keep && jobs.job?.revision !== job.revision);
       if (mine !== control || moved) return null;
       return (value.value = found);

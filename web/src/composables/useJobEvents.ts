@@ -1,32 +1,15 @@
-import { useDocumentVisibility, useEventListener, useEventSource } from "@vueuse/core";
-import { watch } from "vue";
-import { api } from "@/api/client";
 import { useJob } from "@/stores/job";
+import { useWork } from "@/stores/work";
+import { useServerEvents } from "./useServerEvents";
 
-/** How long the page waits before it looks for a server that went away, ms. */
-const AGAIN_MS = 2000;
-
-/**
- * Follows changes that are made to the job on another page. A page that is not seen lets go of its
- * connection, as a browser grants only six to a server, and looks again when it comes back.
- */
+/** Follows changes that are made to the job on another page, and how far the work for this page is. */
 export function useJobEvents(id: () => string) {
   const jobs = useJob();
-  const visibility = useDocumentVisibility();
-  const { data, open, close } = useEventSource(() => api.urls.events(id()), ["revision"] as const, {
-    autoReconnect: { delay: AGAIN_MS },
-  });
+  const work = useWork();
 
-  watch(data, (revision: string | null) => {
-    if (revision !== null) void jobs.refresh(Number(revision));
-  });
-  watch(visibility, (seen) => {
-    if (seen === "hidden") return close();
-    open();
-    void jobs.refresh();
-  });
-  useEventListener(window, "pagehide", close);
-  useEventListener(window, "pageshow", (event) => {
-    if (event.persisted) open();
+  useServerEvents((event) => {
+    if (event.kind === "progress") work.hear(event.work, event.share);
+    else if (event.kind === "open") void jobs.refresh();
+    else if (event.job === id()) void jobs.refresh(event.revision);
   });
 }

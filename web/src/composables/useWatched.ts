@@ -1,8 +1,9 @@
 import { ref, shallowRef, watch } from "vue";
-import { api } from "@/api/client";
+import { api, type Followed } from "@/api/client";
 import type { OperationFacts, Operations, Watched } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
+import { inWords, useWork } from "@/stores/work";
 
 type Watchable = "pack" | "relax";
 export type Step<N extends Watchable> = Omit<Watched, "facts"> & { facts: OperationFacts[N] };
@@ -14,6 +15,7 @@ export type Step<N extends Watchable> = Omit<Watched, "facts"> & { facts: Operat
 export function useWatched<N extends Watchable>(name: N) {
   const jobs = useJob();
   const messages = useMessages();
+  const work = useWork();
   const running = ref(false);
   const steps = shallowRef<Step<N>[]>([]);
   let control: AbortController | null = null;
@@ -25,11 +27,15 @@ export function useWatched<N extends Watchable>(name: N) {
     const mine = (control = new AbortController());
     running.value = true;
     try {
-      for await (const step of api.watch(job.id, job.revision, name, parameters, mine.signal)) {
-        if (mine === control) steps.value = [...steps.value, step as Step<N>];
-      }
+      const watching = async (followed: Followed) => {
+        for await (const step of api.watch(job.id, job.revision, name, parameters, followed))
+          if (mine === control) steps.value = [...steps.value, step as Step<N>];
+      };
+      await work.follow(inWords(name), watching, mine.signal);
     } catch (error) {
-      if (!mine.signal.aborted) messages.fail(error);
+      // Stopped here, or by the button of all work; what was seen stays.
+      const stopped = mine.signal.aborted || (error as Error).name === "AbortError";
+      if (!stopped) messages.fail(error);
     } finally {
       if (mine === control) running.value = false;
     }
@@ -55,7 +61,14 @@ export function useWatched<N extends Watchable>(name: N) {
     return true;
   }
 
-  watch(() => jobs.job?.revision, forget);
+  watch(
+    () => jobs.job?.revision,
+    () => {
+      if (steps.value.length > 0) messages.stale();
+      forget();
+    },
+    { flush: "sync" },
+  );
 
   return { running, steps, start, stop, forget, leave };
 }

@@ -1,12 +1,14 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
-import { api, ApiError } from "@/api/client";
+import { api, ApiError, type Followed } from "@/api/client";
 import type { Job, OperationName, Operations, Picture } from "@/api/types";
 import { useMessages } from "./messages";
+import { inWords, useWork } from "./work";
 
 /** The job on the screen, as the server last told it. Every change goes through operate, undo or redo. */
 export const useJob = defineStore("job", () => {
   const messages = useMessages();
+  const work = useWork();
   const job = shallowRef<Job | null>(null);
   const pending = ref(0);
   let queue: Promise<unknown> = Promise.resolve();
@@ -16,13 +18,16 @@ export const useJob = defineStore("job", () => {
   const saved = computed(() => pending.value === 0);
 
   async function open(id: string) {
-    job.value = null;
+    job.value = late.value = null;
     job.value = await api.job(id);
   }
 
   function close() {
     job.value = null;
   }
+
+  /** a change that came too late, as another page was quicker: what it was, and the way to do it all the same */
+  const late = shallowRef<{ label: string; again: () => Promise<boolean> } | null>(null);
 
   /** Looks again after a change made elsewhere. */
   async function refresh(revision?: number) {
@@ -32,24 +37,32 @@ export const useJob = defineStore("job", () => {
 
   async function look(id: string) {
     try {
-      job.value = await api.job(id);
+      const now = await api.job(id);
+      if (now.revision !== job.value?.revision) messages.say(`Another page: ${now.done}`);
+      job.value = now;
     } catch (error) {
       messages.fail(error);
     }
   }
 
   /** Changes are sent one after the other, each on top of the last. Gives false if the server refused. */
-  function change(send: (current: Job) => Promise<Job>): Promise<boolean> {
+  function change(label: string, send: (current: Job, followed: Followed) => Promise<Job>): Promise<boolean> {
     pending.value += 1;
+    late.value = null;
     const run = queue.then(async () => {
       if (!job.value) return false;
+      const { id } = job.value;
       try {
-        job.value = await send(job.value);
+        job.value = await work.follow(label, (followed) => send(job.value!, followed));
         messages.say(job.value.done);
         return true;
       } catch (error) {
-        messages.fail(error);
-        if (error instanceof ApiError && error.status === 409) await look(job.value.id);
+        const code = error instanceof ApiError ? error.code : "";
+        if (code === "conflict") late.value = { label, again: () => change(label, send) };
+        if (code === "cancelled") messages.say(`${label} stopped; nothing was changed`);
+        else messages.fail(error);
+        // Where it was stopped, it may have been done already.
+        if (code === "conflict" || code === "cancelled") await look(id);
         return false;
       } finally {
         pending.value -= 1;
@@ -60,10 +73,10 @@ export const useJob = defineStore("job", () => {
   }
 
   const operate = <N extends OperationName>(name: N, parameters: Operations[N]) =>
-    change((current) => api.operate(current.id, current.revision, name, parameters));
-  const undo = () => change((current) => api.undo(current.id));
-  const redo = () => change((current) => api.redo(current.id));
-  const rename = (name: string) => change((current) => api.renameJob(current.id, name));
+    change(inWords(name), (current, followed) => api.operate(current.id, current.revision, name, parameters, followed));
+  const undo = () => change("Undo", (current) => api.undo(current.id));
+  const redo = () => change("Redo", (current) => api.redo(current.id));
+  const rename = (name: string) => change("Rename", (current) => api.renameJob(current.id, name));
 
   /**
    * Brings a picture into the job, and each of its layers; gives the whole one first, and nothing if the server
@@ -82,5 +95,5 @@ export const useJob = defineStore("job", () => {
     }
   }
 
-  return { job, islands, layers, saved, open, close, refresh, operate, undo, redo, rename, bringPictures };
+  return { job, islands, layers, saved, late, open, close, refresh, operate, undo, redo, rename, bringPictures };
 });

@@ -15,9 +15,14 @@ export const useMessages = defineStore("messages", () => {
     failure.value = error instanceof Error ? error.message : String(error);
   }
 
+  /** A preview was open while the job changed. */
+  function stale() {
+    say(`${done.value ? `${done.value}; what` : "What"} was shown is of the state before, so ask for it again`);
+  }
+
   function dismiss() {
     failure.value = "";
   }
 
-  return { done, failure, say, fail, dismiss };
+  return { done, failure, say, fail, stale, dismiss };
 });

@@ -1,10 +1,22 @@
 <script setup lang="ts">
 /** What went wrong with the last action, until it is dismissed or another one works. */
 import { PhWarning } from "@phosphor-icons/vue";
-import { BAlert } from "bootstrap-vue-next";
+import { BAlert, BButton } from "bootstrap-vue-next";
+import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
 
 const messages = useMessages();
+const jobs = useJob();
+
+function again() {
+  messages.dismiss();
+  void jobs.late?.again();
+}
+
+function dismiss() {
+  messages.dismiss();
+  jobs.late = null;
+}
 </script>
 
 <template>
@@ -15,9 +27,12 @@ const messages = useMessages();
     dismissible
     close-label="Dismiss"
     no-animation
-    @close="messages.dismiss()"
+    @close="dismiss"
   >
     <PhWarning :size="18" weight="bold" aria-hidden="true" /> {{ messages.failure }}
+    <BButton v-if="jobs.late" class="ms-3" size="sm" variant="danger" @click="again">
+      {{ jobs.late.label }} on the new state
+    </BButton>
   </BAlert>
 </template>
 

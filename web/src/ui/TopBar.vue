@@ -3,6 +3,7 @@
 import { BButton, BFormInput } from "bootstrap-vue-next";
 import { PhArrowArcLeft, PhArrowArcRight, PhKeyboard } from "@phosphor-icons/vue";
 import { computed, ref } from "vue";
+import type { Step } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { usePreflight } from "@/stores/preflight";
 import SeverityMark from "./SeverityMark.vue";
@@ -20,6 +21,11 @@ const savedAt = computed(() => {
     ? `saved ${new Date(jobs.job.saved_at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}`
     : "";
 });
+
+const step = (word: string, done: Step | null, keys: string) =>
+  done
+    ? `${word}: ${done.what}${done.elsewhere ? ", done on another page" : ""} (${keys})`
+    : `Nothing to ${word.toLowerCase()}`;
 
 function rename() {
   const name = naming.value?.trim();
@@ -57,7 +63,7 @@ function rename() {
         variant="secondary"
         size="sm"
         :disabled="!jobs.job.history.undo"
-        :title="jobs.job.history.undo ? `Undo: ${jobs.job.history.undo} (Ctrl+Z)` : 'Nothing to undo'"
+        :title="step('Undo', jobs.job.history.undo, 'Ctrl+Z')"
         @click="jobs.undo()"
       >
         <PhArrowArcLeft :size="16" aria-hidden="true" /> Undo
@@ -66,7 +72,7 @@ function rename() {
         variant="secondary"
         size="sm"
         :disabled="!jobs.job.history.redo"
-        :title="jobs.job.history.redo ? `Redo: ${jobs.job.history.redo} (Ctrl+Shift+Z)` : 'Nothing to redo'"
+        :title="step('Redo', jobs.job.history.redo, 'Ctrl+Shift+Z')"
         @click="jobs.redo()"
       >
         <PhArrowArcRight :size="16" aria-hidden="true" /> Redo

@@ -1,6 +1,7 @@
 import { createPinia, setActivePinia } from "pinia";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { effectScope, nextTick, type EffectScope } from "vue";
+import type { Followed } from "@/api/client";
 import type { Job } from "@/api/types";
 import { useAnswer, type Answer } from "@/composables/useAnswer";
 import { useJob } from "@/stores/job";
@@ -19,7 +20,7 @@ describe("an answer about the revision on the screen", () => {
     let refuse!: (why: Error) => void;
     const promise = new Promise<string>((resolve, reject) => ([give, refuse] = [resolve, reject]));
     return {
-      question: vi.fn<(id: string, revision: number, signal: AbortSignal) => Promise<string>>(() => promise),
+      question: vi.fn<(id: string, revision: number, followed: Followed) => Promise<string>>(() => promise),
       give,
       refuse,
     };
@@ -52,7 +53,7 @@ describe("an answer about the revision on the screen", () => {
     const [first, second] = [slow(), slow()];
     const early = answer.ask(first.question);
     const late = answer.ask(second.question);
-    expect(first.question.mock.calls[0]![2].aborted).toBe(true);
+    expect(first.question.mock.calls[0]![2].signal!.aborted).toBe(true);
     second.give("new");
     expect(await late).toBe("new");
     first.give("old");

@@ -1,9 +1,11 @@
 import { createPinia, setActivePinia } from "pinia";
 import { beforeEach, describe, expect, it, vi } from "vitest";
+import { nextTick } from "vue";
 import { api, ApiError } from "@/api/client";
 import type { Job } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
+import { usePreview } from "@/stores/preview";
 import refusal from "../../../test/data/api/error.json";
 import sample from "../../../test/data/api/job.json";
 
@@ -49,6 +51,66 @@ describe("the job store", () => {
     await store.open(job.id);
     await store.operate("set_unit", { unit_mm: 2 });
     expect(store.job?.revision).toBe(job.revision + 1);
+  });
+});
+
+describe("a change made elsewhere", () => {
+  beforeEach(() => setActivePinia(createPinia()));
+
+  it("is told as another page's, and says that an open preview is of the state before", async () => {
+    const store = useJob();
+    let revision = job.revision;
+    vi.stubGlobal("fetch", (path: string) =>
+      path.includes("/previews")
+        ? answer(200, { lines: [], names: [] })
+        : answer(200, { ...job, revision, done: "Front moved" }),
+    );
+    await store.open(job.id);
+    const preview = usePreview();
+    await preview.show("set_unit", { unit_mm: 2 });
+    revision += 1;
+    await store.refresh(revision);
+    expect(useMessages().done).toBe(
+      "Another page: Front moved; what was shown is of the state before, so ask for it again",
+    );
+    await nextTick();
+    expect(preview.shown).toBeNull();
+  });
+});
+
+describe("a change that came too late", () => {
+  beforeEach(() => setActivePinia(createPinia()));
+
+  it("is kept, and done on the new state when the painter says so", async () => {
+    const store = useJob();
+    const sent: unknown[] = [];
+    vi.stubGlobal("fetch", (path: string, { body }: RequestInit) => {
+      if (!path.endsWith("/operations")) return answer(200, { ...job, revision: 9 });
+      sent.push(JSON.parse(String(body)));
+      return sent.length === 1
+        ? answer(409, { error: { code: "conflict", message: "changed elsewhere", where: {} } })
+        : answer(200, { ...job, revision: 10 });
+    });
+    await store.open(job.id);
+    await store.operate("set_unit", { unit_mm: 2.5 });
+    expect(store.late?.label).toBe("Set unit");
+    expect(await store.late!.again()).toBe(true);
+    expect(sent[1]).toMatchObject({ base_revision: 9, parameters: { unit_mm: 2.5 } });
+    expect([store.late, store.job?.revision]).toEqual([null, 10]);
+  });
+
+  it("is let go with the next change", async () => {
+    const store = useJob();
+    let refusals = 1;
+    vi.stubGlobal("fetch", (path: string) =>
+      path.endsWith("/operations") && refusals-- > 0
+        ? answer(409, { error: { code: "conflict", message: "changed elsewhere", where: {} } })
+        : answer(200, job),
+    );
+    await store.open(job.id);
+    await store.operate("set_unit", { unit_mm: 2 });
+    await store.operate("set_unit", { unit_mm: 3 });
+    expect(store.late).toBeNull();
   });
 });
 

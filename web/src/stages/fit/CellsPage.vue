@@ -38,8 +38,8 @@ const plain = ({ name, x, y, width, height, outline, color, flat, shade }: Plain
 });
 
 async function find(typed: object = {}) {
-  const cells = await ask((id, revision, signal) =>
-    api.findCells(id, revision, fitting.fit_setup.shown!, typed, signal),
+  const cells = await ask((id, revision, followed) =>
+    api.findCells(id, revision, fitting.fit_setup.shown!, typed, followed),
   );
   if (cells?.length === 0) messages.fail("No cells were found in this picture; type a grid, or draw them");
   else if (cells) await set(cells);

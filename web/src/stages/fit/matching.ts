@@ -21,7 +21,8 @@ export const useMatching = defineStore("matching", () => {
   const lit = shallowRef<Proposal | null>(null);
   let accepting = false;
 
-  const propose = (islands: number[] | null) => ask((id, revision) => api.matches(id, revision, islands));
+  const propose = (islands: number[] | null) =>
+    ask((id, revision, followed) => api.matches(id, revision, islands, followed));
 
   async function accept(taken: Proposal[]) {
     accepting = true;

@@ -18,7 +18,7 @@ describe("packing before the painter's eyes", () => {
   beforeEach(() => {
     ({ jobs, operate } = openJob());
     vi.spyOn(api, "watch").mockImplementation(async function* (_id, _revision, _name, _parameters, given) {
-      signal = given!;
+      signal = given.signal!;
       yield attempt(0, 0.6, true) as never;
       yield attempt(1, 0.5, false) as never;
       await new Promise<void>((done) => (go = done));

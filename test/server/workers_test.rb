@@ -1,0 +1,162 @@
+# frozen_string_literal: true
+
+require_relative "../test_helper"
+require_relative "../running_server"
+require_relative "../../bench/surfaces"
+
+describe "workers beside the server" do
+  # One server for all, on a store of its own.
+  def self.server
+    @server ||=
+      begin
+        folder = Dir.mktmpdir
+        RunningServer
+          .new(File.join(folder, "jobs.sqlite"))
+          .tap do |server|
+            Minitest.after_run do
+              server.kill
+              FileUtils.remove_entry(folder)
+            end
+          end
+      end
+  end
+
+  def server = self.class.server
+
+  # Work of several seconds, begun and not waited for.
+  def begin_packing(job)
+    body = JSON.generate(base_revision: job["revision"], name: "pack", parameters: {})
+    page = TCPSocket.new("127.0.0.1", server.port)
+    page.write("POST /api/jobs/#{job["id"]}/operations HTTP/1.1\r\nHost: 127.0.0.1\r\nx-work: w1\r\n")
+    page.write("content-type: application/json\r\ncontent-length: #{body.bytesize}\r\n\r\n#{body}")
+    wait_until { busiest }
+    page
+  end
+
+  # The process that is computing now.
+  def busiest
+    before = ticks
+    sleep 0.1
+    pid, most = ticks.map { |worker, now| [worker, now - before.fetch(worker, now)] }.max_by(&:last)
+    pid if most.to_i >= 5 # hundredths of a second of 0.1 s
+  end
+
+  def ticks
+    server.family.to_h do |pid|
+      [pid, File.read("/proc/#{pid}/stat").split.values_at(13, 14).sum(&:to_i)]
+    rescue SystemCallError
+      [pid, 0]
+    end
+  end
+
+  def wait_until(seconds = 15)
+    till = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
+    until (found = yield)
+      flunk "it did not come to that" if Process.clock_gettime(Process::CLOCK_MONOTONIC) > till
+      sleep 0.02
+    end
+    found
+  end
+
+  def crowd = server.upload("patches.obj" => Bench::Surfaces.patches(400))
+
+  it "answers others, and the same job, while work goes on" do
+    job = crowd
+    page = begin_packing(job)
+
+    assert_equal job["revision"], server.get("/api/jobs/#{job["id"]}")["revision"]
+    assert_equal 6, server.post("/api/solids", JSON.generate(kind: "box", measures: {}))["islands"].size
+    assert busiest, "the packing has ended meanwhile, so that nothing was shown"
+  ensure
+    page&.close
+  end
+
+  it "ends the work of a page that has gone, and nothing is changed" do
+    job = crowd
+    begin_packing(job).close
+    wait_until(3) { !busiest }
+
+    assert_equal job["revision"], server.get("/api/jobs/#{job["id"]}")["revision"]
+  end
+
+  it "says so when a worker is killed, and goes on with a new one" do
+    job = crowd
+    page = begin_packing(job)
+    Process.kill(:KILL, wait_until { busiest })
+    answer = page.readpartial(4096)
+
+    assert_match(%r{\AHTTP/1.1 500}, answer)
+    assert_match(/this work was ended, most likely as it took too much memory; nothing of yours was changed/, answer)
+    moved =
+      server.post(
+        "/api/jobs/#{job["id"]}/operations",
+        JSON.generate(
+          base_revision: job["revision"],
+          name: "transform_islands",
+          parameters: {
+            islands: [0],
+            move_px: [1, 0]
+          }
+        )
+      )
+
+    assert_operator moved["revision"], :>, job["revision"]
+  ensure
+    page&.close
+  end
+
+  it "starts workers anew where the process that forks them was killed too" do
+    server.get("/api/jobs")
+    nursery = server.family.find { |pid| server.family(pid).any? }
+    Process.kill(:KILL, nursery)
+    server.family.each do |pid|
+      
+        Process.kill(:KILL, pid)
+      rescue StandardError
+        nil
+      
+    end
+
+    assert_kind_of Array, wait_until { server.get("/api/jobs")["jobs"] }
+  end
+
+  it "tells all open pages of a change, and how far work is, over a stream each that holds up nobody" do
+    job = crowd
+    pages =
+      Array.new(60) do
+        TCPSocket
+          .new("127.0.0.1", server.port)
+          .tap { |page| page.write("GET /api/events HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n") }
+      end
+    heard = pages.to_h { |page| [page, +""] }
+    hear =
+      lambda do |text|
+        wait_until do
+          heard.each { |page, said| said << page.read_nonblock(65_536, exception: false).to_s }
+          heard.values.all? { |said| said.match?(text) }
+        end
+      end
+    hear.call(/: open/)
+    work = begin_packing(job)
+    hear.call(/event: progress\ndata: {"work":"w1","share":0\.\d+}/)
+    work.close
+    moved = { islands: [0], move_px: [1, 0] }
+    server.post(
+      "/api/jobs/#{job["id"]}/operations",
+      JSON.generate(base_revision: job["revision"], name: "transform_islands", parameters: moved)
+    )
+    hear.call(/event: revision\ndata: {"job":"#{job["id"]}","revision":\d+}/)
+  ensure
+    pages&.each(&:close)
+  end
+
+  it "takes large bodies and gives compressed answers" do
+    job = server.upload("wavy.obj" => Bench::Surfaces.wavy_obj(90))
+
+    assert_equal 16_200, job["counts"]["triangles"]
+    answer = Net::HTTP.get_response(URI(server.url("/api/jobs/#{job["id"]}")), "accept-encoding" => "gzip")
+
+    assert_equal "gzip", answer["content-encoding"]
+    assert_equal job["id"], JSON.parse(Zlib.gunzip(answer.body))["id"]
+  end
+end
