@@ -1,8 +1,10 @@
 # frozen_string_literal: true
 
+require_relative "../../config/environment"
 require "json"
 require "net/http"
 require "tmpdir"
+require "vips"
 require_relative "../../test/running_server"
 require_relative "../surfaces"
 
@@ -92,6 +94,12 @@ module Stress
     [server.pid, *server.family].sum { |pid| File.read("/proc/#{pid}/smaps_rollup")[/^Pss:\s+(\d+)/, 1].to_i } / 1024
   rescue SystemCallError
     0
+  end
+
+  # @return [String] a PNG of noise
+  def picture(side, seed: 1)
+    noise = Array.new(3) { |band| Vips::Image.gaussnoise(side, side, mean: 128, sigma: 40, seed: (seed * 3) + band) }
+    noise.first.bandjoin(noise.drop(1)).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer(compression: 1)
   end
 
   # A model of 2 n n triangles that has a map.

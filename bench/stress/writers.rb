@@ -9,8 +9,7 @@ Stress.with_server do |server|
   jobs = Array.new(4) { server.upload(Stress.wavy(40)) }
   writes = Stress::Times.new
   uploads = Stress::Times.new
-  picture = Random.new(1).bytes(700 * 700 * 3)
-  image = "P6\n700 700\n255\n".b + picture
+  pictures = Array.new(8) { |seed| Stress.picture(700, seed: seed) }
   model = Stress.wavy(60)
   writers =
     jobs.each_index.map do |i|
@@ -26,8 +25,8 @@ Stress.with_server do |server|
     end
   writers << Thread.new do
     Stress.ask_for(seconds, server, pause: 0.2) do |http, count|
-      name = { "x-file-name" => "noise-#{count}.ppm", "content-type" => "application/octet-stream" }
-      uploads.note { http.post("/api/jobs/#{jobs[count % 4]["id"]}/pictures", image + [count].pack("N"), name) }
+      name = { "x-file-name" => "noise-#{count}.png", "content-type" => "application/octet-stream" }
+      uploads.note { http.post("/api/jobs/#{jobs[count % 4]["id"]}/pictures", pictures[count % 8], name) }
     end
   end
   writers << Thread.new do

@@ -161,7 +161,7 @@ module SheetTrace
         layout: layout,
         size: size,
         flat_maps: method(:flat_map),
-        memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
+        memo: @memo.fetch(:canvas) { Artwork::BakeMemo.new },
         pictures: ->(digest) { Artwork::Picture.read(pictures.call(digest)) }
       )
     end

@@ -23,14 +23,7 @@ describe "long work, and other pages" do
     bring_in_caddy(stage: "layout")
     id = page.current_path[%r{jobs/([^/]+)}, 1]
     job = @server.get("/api/jobs/#{id}")
-    body = {
-      base_revision: job["revision"],
-      name: "transform_islands",
-      parameters: {
-        islands: [0],
-        move_px: [10, 0]
-      }
-    }
+    body = { base_revision: job["revision"], name: "transform_islands", parameters: { islands: [0], move_px: [10, 0] } }
     @server.post("/api/jobs/#{id}/operations", JSON.generate(body), "x-page": "another")
 
     assert_done(/\AAnother page: Front: moved 10 px right\z/)

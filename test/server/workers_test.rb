@@ -110,11 +110,9 @@ describe "workers beside the server" do
     nursery = server.family.find { |pid| server.family(pid).any? }
     Process.kill(:KILL, nursery)
     server.family.each do |pid|
-      
-        Process.kill(:KILL, pid)
-      rescue StandardError
-        nil
-      
+      Process.kill(:KILL, pid)
+    rescue StandardError
+      nil
     end
 
     assert_kind_of Array, wait_until { server.get("/api/jobs")["jobs"] }

@@ -1,26 +1,18 @@
 # frozen_string_literal: true
 
-require "lru_redux"
-
 module SheetTrace
   module Artwork
-    # What layers are baked on: a layout at a size, its texel map, and the pictures.
+    # What layers are baked on: a layout at a size, its texels, and the pictures.
     class Canvas
-      MEMO_ENTRIES = 48
-      private_constant :MEMO_ENTRIES
-
       # @return [Layout]
       attr_reader :layout
       # @return [Layout::Sheet] the size to bake at, which may differ from the layout's own
       attr_reader :size
 
-      # @return [LruRedux::ThreadSafeCache] for the memo of several canvases
-      def self.memo = LruRedux::ThreadSafeCache.new(MEMO_ENTRIES)
-
       # @param pictures [#call] takes a digest, gives the Vips::Image of Picture.read
       # @param flat_maps [#call] takes an island, gives its Flatten::FlatMap
-      # @param memo [LruRedux::ThreadSafeCache] keeps bakes for other canvases of the same surface and unit
-      def initialize(layout:, size:, pictures:, flat_maps:, memo: self.class.memo)
+      # @param memo [BakeMemo] keeps bakes for other canvases of the same surface and unit
+      def initialize(layout:, size:, pictures:, flat_maps:, memo: BakeMemo.new)
         @layout = layout
         @size = size
         @pictures = pictures
@@ -32,16 +24,30 @@ module SheetTrace
       def picture(digest) = @pictures.call(digest)
       def flat_map(island) = @flat_maps.call(island)
 
-      # @return [Raster::TexelMap] of all islands; where they overlap, the last has the texel
-      def texel_map
-        @memo.getset([:texel_map, size, layout]) { texel_map_of(layout.uv_map.triangles.points) }
+      # @param box [Box] of the sheet
+      # @return [Raster::TexelMap] of all islands in it; where they overlap, the last has the texel
+      def texel_map(box)
+        points = points_px(layout)
+        triangles = layout.uv_map.triangles.points
+        texels_of(points, box == Box.whole(size) ? triangles : near(points, triangles, box), box)
       end
 
-      # @return [Raster::TexelMap] of one island's triangles alone, in the order of UvMap#island_triangles
+      # @return [Raster::TexelMap] of the part of the sheet that an island lies on, of its triangles alone, in the order
+      #   of UvMap#island_triangles
       def island_map(island)
-        @memo.getset([:island_map, *place_of(island)]) do
-          texel_map_of(layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true])
+        @memo.fetch([:island_map, size, island, layout.placements[island, true].to_a]) do
+          triangles = layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true]
+          texels_of(points_px(layout), triangles, island_box(island, layout))
         end
+      end
+
+      # @param island [Integer]; layout [Layout] of the same surface
+      # @return [Box] of the texels that the island can lie on
+      def island_box(island, layout)
+        points = points_px(layout)[layout.uv_map.island_points[island], true]
+        low = points.min(axis: 0).floor.to_a.map(&:to_i)
+        high = points.max(axis: 0).ceil.to_a.map(&:to_i)
+        Box.new(*low, *low.zip(high).map { |from, to| to - from }).within(Box.whole(size))
       end
 
       # @param layer [Layer]
@@ -57,14 +63,16 @@ module SheetTrace
           layer.place.dependencies(layout),
           mask.whole? ? nil : layout
         ]
-        @memo.getset(key) do
+        @memo.fetch(key) do
           patch = layer.place.frame(self, layer.content)&.then { |frame| layer.content.paint(frame, self) }
-          patch && !mask.whole? ? patch.masked(masked(mask), size.width_px) : patch
+          patch && !mask.whole? ? patch.masked(masked(mask, patch.box)) : patch
         end
       end
 
-      # @return [Vips::Image] nothing but transparency
-      def blank = Vips::Image.black(size.width_px, size.height_px, bands: 4).copy(interpretation: :srgb)
+      # @param edition [Integer]
+      # @return [Object, nil] what was composed last at this size, on this surface
+      def composed(edition) = @memo[[:composed, size, edition]]
+      def keep_composed(edition, value) = @memo.keep([:composed, size, edition], value)
 
       # @param px [Integer] at the layout's own size
       # @return [Integer] as many at the size baked at
@@ -75,23 +83,32 @@ module SheetTrace
 
       private
 
-      # @return [Numo::Bit] one for each texel of the sheet: 1 where a mask lets through
-      def masked(mask)
+      # @return [Numo::Bit] one for each texel of the box: 1 where a mask lets through
+      def masked(mask, box)
         triangles = mask.triangles(layout.uv_map).where
-        return Numo::Bit.zeros(size.width_px * size.height_px) if triangles.empty?
-
-        texel_map_of(layout.uv_map.triangles.points[triangles, true]).coverage
+        texels_of(points_px(layout), layout.uv_map.triangles.points[triangles, true], box).coverage
       end
 
-      # What an island's texels depend on.
-      def place_of(island) = [island, size, layout.placements[island, true].to_a]
+      # The triangles that can have texels in a box.
+      def near(points, triangles, box)
+        beside =
+          [[box.left_px, box.right_px], [box.top_px, box.bottom_px]].each_with_index.map do |(from, to), axis|
+            values = points[true, axis][triangles]
+            values.max(axis: 1).gt(from) & values.min(axis: 1).lt(to)
+          end
+        triangles[beside.reduce(:&).where, true]
+      end
 
-      def texel_map_of(triangle_points)
+      def points_px(layout) = size.to_px(layout.points_uv)
+
+      def texels_of(points, triangle_points, box)
         Raster::TexelMap.call(
-          size.to_px(layout.points_uv),
+          points,
           triangle_points,
-          width_px: size.width_px,
-          height_px: size.height_px
+          width_px: [box.width_px, 0].max,
+          height_px: [box.height_px, 0].max,
+          left_px: box.left_px,
+          top_px: box.top_px
         )
       end
     end

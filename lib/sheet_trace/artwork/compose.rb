@@ -3,39 +3,105 @@
 module SheetTrace
   module Artwork
     # Bakes the layers of an edition, lays them over each other, and carries the colours of the islands' rims outwards
-    # by the bleed.
-    module Compose
+    # by the bleed. What was composed last on the same surface is taken where nothing has changed: a moved island costs
+    # its own rectangle.
+    class Compose
+      # A baked layer and how it is laid: patch [Patch]; opacity [Float]; blend [String]
+      Laid = Struct.new(:patch, :opacity, :blend)
+
+      # A composed sheet. pixels [Numo::UInt32] height x width, RGBA; laid [Array<Laid>] the lowest first;
+      # layout [Layout, nil]; bleed_px [Integer]
+      Composed = Struct.new(:pixels, :laid, :layout, :bleed_px, keyword_init: true) { def bytesize = pixels.byte_size }
+      # From this share of the sheet on, all of it is composed anew.
+      MOST = 0.6
+      private_constant :Laid, :Composed, :MOST
+
       # @param stack [Stack]
       # @param canvas [Canvas]
       # @param edition [Integer] of the stack
       # @return [Vips::Image] 8-bit sRGB with alpha, as large as the canvas
-      def self.call(stack, canvas, edition: stack.shown)
-        sheet = canvas.blank
-        Progress.part(0, 0.7) do
-          Progress.map(stack.worn(edition).select(&:shown?)) do |layer|
-            sheet = over(sheet, canvas.baked(layer), layer.look)
+      def self.call(stack, canvas, edition: stack.shown) = new(stack, canvas, edition).send(:image)
+
+      def initialize(stack, canvas, edition)
+        @canvas = canvas
+        @whole = Box.whole(canvas.size)
+        @bleed_px = canvas.scaled_px(stack.bleed_px)
+        @layers = stack.worn(edition).select(&:shown?)
+        @edition = edition
+      end
+      private_class_method :new
+
+      private
+
+      def image
+        @laid =
+          Progress.part(0, 0.7) do
+            Progress
+              .map(@layers) do |layer|
+                patch = @canvas.baked(layer)
+                patch && Laid.new(patch, layer.look.opacity, layer.look.blend)
+              end
+              .compact
           end
+        former = @canvas.composed(@edition) || blank
+        pixels = former.pixels.copy
+        Progress.part(0.7, 1) { Progress.map(changed(former)) { |box| pixels[*box.ranges] = composed(box) } }
+        now = Composed.new(pixels: pixels, laid: @laid, layout: @canvas.layout, bleed_px: @bleed_px)
+        @canvas.keep_composed(@edition, now)
+        Patch.image(pixels, @whole.width_px, @whole.height_px)
+      end
+
+      def blank
+        pixels = Numo::UInt32.zeros(@whole.height_px, @whole.width_px)
+        Composed.new(pixels: pixels, laid: [], layout: nil, bleed_px: @bleed_px)
+      end
+
+      # @return [Array<Box>] what differs from a sheet that was composed before
+      def changed(former)
+        stay = former.laid & @laid
+        return [@whole] if former.bleed_px != @bleed_px || stay != (@laid & former.laid)
+
+        boxes = ((former.laid | @laid) - stay).map { |laid| laid.patch.box } + moved_boxes(former.layout)
+        boxes = boxes.map { |box| box.grown(@bleed_px).within(@whole) }.reject(&:empty?).uniq
+        boxes.sum(&:area) > MOST * @whole.area ? [@whole] : boxes
+      end
+
+      # Around islands that lie elsewhere the bleed is another, also where the paint is the sheet's own.
+      def moved_boxes(former)
+        return [] if former.nil? || @laid.empty?
+
+        islands = @canvas.layout.islands_moved_since(former)
+        [former, @canvas.layout].flat_map { |layout| islands.map { |island| @canvas.island_box(island, layout) } }
+      end
+
+      # @return [Numo::UInt32] height x width of the box
+      def composed(box)
+        around = box.grown(@bleed_px).within(@whole)
+        laid = @laid.reject { |own| own.patch.box.within(around).empty? }
+        return Numo::UInt32.zeros(box.height_px, box.width_px) if laid.empty?
+
+        sheet = laid.reduce(nil) { |below, own| over(below, own, around) }
+        pixels = Numo::UInt32.from_binary(sheet.write_to_memory)
+        targets, sources = @canvas.texel_map(around).bleed(@bleed_px)
+        pixels[targets] = pixels[sources] unless targets.empty?
+        pixels.reshape(around.height_px, around.width_px)[*box.seen_from(around).ranges].copy
+      end
+
+      # @param below [Vips::Image, nil] nil where there is nothing yet
+      def over(below, laid, around)
+        part = laid.patch.box.within(around)
+        there = part.seen_from(around).to_a
+        above = laid.patch.image.crop(*part.seen_from(laid.patch.box).to_a)
+        if below || laid.opacity < 1
+          below ||= blank_image(around)
+          above = Blend.call(below.crop(*there), above, opacity: laid.opacity, mode: laid.blend)
+        else
+          above = above.extract_band(3).ifthenelse(above, 0) # as blending gives it, at a fraction of the cost
         end
-        bleed(sheet, canvas, stack.bleed_px)
+        (part == around ? above : (below || blank_image(around)).insert(above, *there.first(2))).copy_memory
       end
 
-      def self.over(below, patch, look)
-        return below unless patch
-
-        box = [patch.left_px, patch.top_px, patch.image.width, patch.image.height]
-        laid = Blend.call(below.crop(*box), patch.image, opacity: look.opacity, mode: look.blend)
-        (box == [0, 0, below.width, below.height] ? laid : below.insert(laid, *box.first(2))).copy_memory
-      end
-
-      def self.bleed(sheet, canvas, bleed_px)
-        targets, sources = canvas.texel_map.bleed(canvas.scaled_px(bleed_px))
-        return sheet if targets.empty?
-
-        texels = Numo::UInt32.from_binary(sheet.write_to_memory)
-        texels[targets] = texels[sources]
-        Patch.image(texels, canvas.size.width_px, canvas.size.height_px)
-      end
-      private_class_method :over, :bleed
+      def blank_image(box) = Vips::Image.black(box.width_px, box.height_px, bands: 4).copy(interpretation: :srgb)
     end
   end
 end

@@ -12,18 +12,18 @@ module SheetTrace
           freeze
         end
 
-        # @param kept [Numo::Bit] one for each texel of a sheet
-        # @param width_px [Integer] of that sheet
+        # @return [Box] of the sheet
+        def box = Box.new(left_px, top_px, image.width, image.height)
+
+        # @return [Integer] in memory
+        def bytesize = image.width * image.height * 4
+
+        # @param kept [Numo::Bit] one for each texel of the patch
         # @return [Patch] transparent where there is a 0
-        def masked(kept, width_px)
-          pixels = Numo::UInt32.from_binary(image.write_to_memory).reshape(image.height, image.width)
-          window =
-            kept.reshape(kept.size / width_px, width_px)[
-              top_px...(top_px + image.height),
-              left_px...(left_px + image.width)
-            ]
+        def masked(kept)
+          pixels = Numo::UInt32.from_binary(image.write_to_memory)
           Patch.new(
-            image: Patch.image(pixels * Numo::UInt32.cast(window), image.width, image.height),
+            image: Patch.image(pixels * Numo::UInt32.cast(kept), image.width, image.height),
             left_px: left_px,
             top_px: top_px
           )

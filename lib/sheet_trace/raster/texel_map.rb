@@ -2,41 +2,53 @@
 
 module SheetTrace
   module Raster
-    # For each texel of a sheet whose centre lies on a triangle: which one. The bridge between sheet and
-    # surface. Immutable.
+    # For each texel of a sheet, or of a rectangle of it, whose centre lies on a triangle: which one. The bridge between
+    # sheet and surface. Immutable.
     class TexelMap
+      # @return [Integer] where the rectangle lies on the sheet, px
+      attr_reader :left_px, :top_px
       # @return [Integer]
       attr_reader :width_px, :height_px
-      # @return [Numo::Int64] N texel numbers, y * width_px + x, rising, each once
-      attr_reader :texels
-      # @return [Numo::Int64] N triangle rows: the last triangle that covers the texel
-      attr_reader :triangles
+      # @return [Numo::Int32] one a texel, in rows: 0 where no triangle is, else 1 + the row of the last triangle that
+      #   covers it
+      attr_reader :owner
 
-      # @param points_px [Numo::DFloat] P x 2, px from the top left corner
+      # @param points_px [Numo::DFloat] P x 2, px from the sheet's top left corner
       # @param triangle_points [Numo::Int32] K x 3 indices into points_px
       # @return [TexelMap]
-      def self.call(points_px, triangle_points, width_px:, height_px:)
+      def self.call(points_px, triangle_points, width_px:, height_px:, left_px: 0, top_px: 0)
         corners = Numo::DFloat.zeros(*triangle_points.shape, 2)
         unless triangle_points.empty?
-          2.times { |axis| corners[true, true, axis] = points_px[true, axis][triangle_points] }
+          [left_px, top_px].each_with_index do |start, axis|
+            corners[true, true, axis] = points_px[true, axis][triangle_points] - start
+          end
         end
-        texels, triangles = Rasterise.call(corners, width_px, height_px)
-        owner = Numo::Int32.zeros(width_px * height_px)
-        owner[texels] = triangles + 1
-        covered = owner.gt(0).where
-        new(corners, covered, Numo::Int64.cast(owner[covered]) - 1, width_px, height_px)
+        new(corners, left_px, top_px, width_px, height_px)
       end
 
-      def initialize(corners, texels, triangles, width_px, height_px)
+      def initialize(corners, left_px, top_px, width_px, height_px)
         @corners = corners.freeze
-        @texels = texels.freeze
-        @triangles = triangles.freeze
+        @left_px = left_px
+        @top_px = top_px
         @width_px = width_px
         @height_px = height_px
+        @owner = owners.freeze
         @memo = {}
         freeze
       end
       private_class_method :new
+
+      # @return [Numo::Int64] N texel numbers, y * width_px + x within the rectangle, rising, each once
+      def texels = @memo[:texels] ||= Numo::Int64.cast(coverage.where).freeze
+
+      # @return [Numo::Int64] N triangle rows
+      def triangles = @memo[:triangles] ||= (Numo::Int64.cast(owner[texels]) - 1)
+
+      # @return [Numo::Bit] one a texel
+      def coverage = @memo[:coverage] ||= owner.gt(0).freeze
+
+      # @return [Integer] in memory
+      def bytesize = owner.byte_size + @corners.byte_size + @memo.values.sum(&:byte_size)
 
       # Values given at the corners of the triangles, at the centres of texels.
       #
@@ -67,25 +79,28 @@ module SheetTrace
 
       # @return [Numo::Bit] N: 1 for texels with one beside them that is on no triangle
       def rim
-        @memo[:rim] ||= Numo::Bit
-          .zeros(width_px * height_px)
-          .tap { |bits| Bleed.rim_of(self).then { |rim| bits[rim] = 1 unless rim.empty? } }[
-          texels
-        ].freeze
+        @memo[:rim] ||= begin
+          grid = Numo::UInt8.zeros(height_px + 2, width_px + 2)
+          grid[1..-2, 1..-2] = Numo::UInt8.cast(coverage).reshape(height_px, width_px)
+          around = grid[0..-3, 1..-2] + grid[2..-1, 1..-2] + grid[1..-2, 0..-3] + grid[1..-2, 2..-1]
+          around.flatten[texels].lt(4).freeze
+        end
       end
 
       # For each texel outside all triangles but within reach: the nearest texel on one, by distance between centres.
       #
       # @param reach_px [Integer]
-      # @return [Array(Numo::Int64, Numo::Int64)] texel numbers outside, and the texel numbers nearest to them
-      def bleed(reach_px) = @memo[reach_px] ||= Bleed.call(self, reach_px)
-
-      # @return [Numo::Bit] one a texel of the sheet
-      def coverage
-        @memo[:coverage] ||= Numo::Bit.zeros(width_px * height_px).tap { |bits| bits[texels] = 1 }.freeze
-      end
+      # @return [Array(Numo::Int32, Numo::Int32)] texel numbers outside, rising, and the texel numbers nearest to them
+      # @raise [InputError] as Bleed says
+      def bleed(reach_px) = Bleed.call(owner, width_px, height_px, reach_px)
 
       private
+
+      def owners
+        return Numo::Int32.zeros(width_px * height_px) if @corners.empty? || (width_px * height_px).zero?
+
+        Owners.call(@corners, width_px, height_px)
+      end
 
       # The plane through the values of each triangle: change per px right, per px down, and value at (0, 0).
       def plane(values)

@@ -91,8 +91,8 @@ module SheetTrace
           top, bottom = lines.minmax
           width = right - left + 1
           {
-            left_px: left,
-            top_px: top,
+            left_px: texel_map.left_px + left,
+            top_px: texel_map.top_px + top,
             width_px: width,
             height_px: bottom - top + 1,
             texels: ((lines - top) * width) + columns - left

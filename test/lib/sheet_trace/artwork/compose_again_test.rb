@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+require_relative "../../../test_helper"
+require_relative "../../../../demo/build"
+
+# A sheet is composed only where it differs from the last one: it must be what composing all of it gives.
+describe SheetTrace::Artwork::Compose do
+  noise =
+    lambda do |width, height, seed|
+      bands =
+        Array.new(4) { |band| Vips::Image.gaussnoise(width, height, mean: 128, sigma: 60, seed: (seed * 4) + band) }
+      bands.first.bandjoin(bands.drop(1)).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
+    end
+  pictures = { "skin.png" => noise.call(90, 70, 1), "label.png" => noise.call(40, 30, 2) }
+  files = pictures.to_h { |name, bytes| [name, SheetTrace::Artwork::PictureFile.of_bytes(bytes, name: name)] }
+  by_digest = files.to_h { |name, file| [file.digest, pictures[name]] }
+
+  change =
+    lambda do |job, name, **parameters|
+      SheetTrace::Operations.run(
+        SheetTrace::Operations.from_plain(name, parameters),
+        job,
+        pictures: ->(digest) { files.values.find { |file| file.digest == digest } }
+      ).job
+    end
+  composed =
+    lambda do |job|
+      SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(pictures: by_digest.method(:fetch))).write_to_memory
+    end
+  # The same job with nothing kept.
+  afresh = ->(job) { SheetTrace::Job.new(**SheetTrace::Job::Parts::ALL.keys.to_h { |part| [part, job.part(part)] }) }
+
+  steps =
+    lambda do |random|
+      [
+        -> do
+          ["transform_islands", { islands: [random.rand(6)], move_px: [random.rand(-40..40), random.rand(-40..40)] }]
+        end,
+        -> { ["transform_islands", { islands: [random.rand(6)], turn_deg: 90.0 * random.rand(1..3) }] },
+        -> { ["transform_islands", { islands: [0, 3], move_px: [0.37, -0.81] }] },
+        -> { ["change_layer", { id: "layer-2", opacity: random.rand.round(2) }] },
+        -> { ["change_layer", { id: "layer-1", visible: random.rand < 0.5 }] },
+        -> { ["move_layer", { id: "layer-2", to: random.rand(3) }] },
+        -> { ["set_bleed", { bleed_px: random.rand(0..6) }] }
+      ]
+    end
+
+  [false, true].each do |skinned|
+    it "gives after each change what composing everything gives#{", with a skin below" if skinned}" do
+      random = Random.new(skinned ? 1 : 2)
+      job =
+        Demo::TeaCaddy.then do |caddy|
+          SheetTrace::Job.start(SheetTrace::Formats.read_files("c.obj" => caddy.obj), source_name: "c.obj")
+        end
+      job = change.call(job, "resize_sheet", width_px: 157, height_px: 131)
+      sheet = { content: { kind: "picture", picture: files["skin.png"].digest }, place: { kind: "sheet" } }
+      job = change.call(job, "add_layer", **sheet) if skinned
+      unless skinned
+        job =
+          change.call(
+            job,
+            "add_layer",
+            content: {
+              kind: "fill",
+              color: "#206080"
+            },
+            place: {
+              kind: "sheet"
+            },
+            islands: [1]
+          )
+      end
+      2.times do |i|
+        job = change.call(job, "place_picture", picture: files["label.png"].digest, island: i, turn_deg: 20.0 * i)
+      end
+      composed.call(job)
+      14.times do |round|
+        name, parameters = steps.call(random).sample(random: random).call
+        job = change.call(job, name, **parameters)
+
+        assert_equal composed.call(afresh.call(job)), composed.call(job), "round #{round}: #{name} #{parameters}"
+      end
+    end
+  end
+end

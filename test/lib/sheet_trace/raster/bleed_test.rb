@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+require_relative "../../../test_helper"
+
+describe SheetTrace::Raster::Bleed do
+  # Distance^2 to the nearest covered texel, by looking at all of them.
+  nearest =
+    lambda do |covered, width, texel|
+      covered.map { |own| (((own % width) - (texel % width))**2) + (((own / width) - (texel / width))**2) }.min
+    end
+
+  it "finds a nearest texel for all that are within reach, and for no other" do
+    [
+      [1, 30, 20, 0.02],
+      [4, 40, 33, 0.05],
+      [7, 21, 300, 0.01],
+      [3, 5, 4, 0.3],
+      [64, 70, 12, 0.004]
+    ].each do |reach, w, h, share|
+      random = Random.new(reach)
+      owner = Array.new(w * h) { random.rand < share ? random.rand(1..9) : 0 }
+      covered = owner.each_index.select { |texel| owner[texel].positive? }
+      targets, sources = SheetTrace::Raster::Bleed.call(Numo::Int32.cast(owner), w, h, reach)
+      expected = (0...(w * h)).select { |texel| owner[texel].zero? && nearest.call(covered, w, texel) <= reach * reach }
+
+      assert_equal expected, targets.to_a, "reach #{reach}"
+      targets
+        .to_a
+        .zip(sources.to_a)
+        .each do |to, from|
+          assert_operator owner[from], :>, 0
+          assert_equal nearest.call(covered, w, to), nearest.call([from], w, to)
+        end
+    end
+  end
+
+  it "finds the same ones in a part of the sheet as in the whole" do
+    random = Random.new(5)
+    owner = Numo::Int32.cast(Array.new(60 * 50) { random.rand < 0.01 ? 1 : 0 })
+    whole = SheetTrace::Raster::Bleed.call(owner, 60, 50, 6).map(&:to_a).transpose
+    rows = owner[(10 * 60)...(40 * 60)]
+    part = SheetTrace::Raster::Bleed.call(rows, 60, 30, 6).map { |texels| texels.to_a.map { |t| t + 600 } }.transpose
+    inner = ->(pairs) { pairs.select { |to, _from| (16...34).cover?(to / 60) } }
+
+    assert_equal inner.call(whole), inner.call(part)
+  end
+
+  it "has nothing to do without islands, on full sheets and without reach" do
+    [0, 1].each do |all|
+      targets, = SheetTrace::Raster::Bleed.call(Numo::Int32.new(36).fill(all), 6, 6, 3)
+
+      assert_empty targets
+    end
+    assert_empty SheetTrace::Raster::Bleed.call(Numo::Int32.cast([0, 1, 0, 0]), 2, 2, 0).first
+  end
+
+  it "refuses to go further than it can" do
+    assert_refused(SheetTrace::InputError, { bleed_px: 65 }) do
+      SheetTrace::Raster::Bleed.call(Numo::Int32.zeros(4), 2, 2, 65)
+    end
+  end
+end
