@@ -7,9 +7,9 @@ module SheetTraceServer
   # Opens jobs from the store, runs operations on them and keeps the results. The one place where core
   # and store meet.
   class Workshop
-    OPEN_SNAPSHOTS = 12
-    RENDERED_IMAGES = 24
-    private_constant :OPEN_SNAPSHOTS, :RENDERED_IMAGES
+    OPEN_SNAPSHOTS = 4
+    IMAGE_BYTES = 32 * 1_048_576
+    private_constant :OPEN_SNAPSHOTS, :IMAGE_BYTES
 
     # @return [Store::Jobs]
     attr_reader :jobs
@@ -19,7 +19,9 @@ module SheetTraceServer
       @jobs = jobs
       @changed = changed || ->(_job_id, _revision_id) {}
       @snapshots = LruRedux::ThreadSafeCache.new(OPEN_SNAPSHOTS)
-      @images = LruRedux::ThreadSafeCache.new(RENDERED_IMAGES)
+      @images = SheetTrace::BoundedMemo.new(limit: IMAGE_BYTES)
+      # of each job the state that was opened last: another state of it has most in common with that
+      @latest = LruRedux::ThreadSafeCache.new(OPEN_SNAPSHOTS)
       @lock = Monitor.new
     end
 
@@ -29,7 +31,9 @@ module SheetTraceServer
       row = @jobs.revision(id, revision_id)
       while_it_lasts(id) do
         @snapshots.getset(row[:id]) do
-          SheetTrace::Job::Snapshot.load(JSON.parse(row[:document], symbolize_names: true), @jobs.blobs.method(:fetch))
+          SheetTrace::Job::Snapshot
+            .load(JSON.parse(row[:document], symbolize_names: true), @jobs.blobs.method(:fetch), near: @latest[id])
+            .tap { |opened| @latest[id] = opened }
         end
       end
     end
@@ -67,7 +71,7 @@ module SheetTraceServer
         after = SheetTrace::Job::Snapshot.dump(change.job, before: before)
         step = { name: name, parameters: parameters }
         revision_id = @jobs.commit(id, base_revision_id, after, change.sentence, step, page: page)
-        @snapshots[revision_id] = after
+        @snapshots[revision_id] = @latest[id] = after
         @changed.call(id, revision_id)
         change.sentence
       end
@@ -82,7 +86,7 @@ module SheetTraceServer
     # @yieldparam job [SheetTrace::Job]
     # @return [String] bytes of an image, rendered once for a revision and a key
     def image(id, revision_id, *key)
-      while_it_lasts(id) { @images.getset([id, revision_id, *key]) { yield snapshot(id, revision_id).job } }
+      while_it_lasts(id) { @images.fetch([id, revision_id, *key]) { yield snapshot(id, revision_id).job } }
     end
 
     # @return [#call] takes a digest, gives the picture's bytes

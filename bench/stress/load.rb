@@ -91,7 +91,12 @@ module Stress
 
   # @return [Integer] MB that a server and what it started hold, shared pages counted once
   def memory_mb(server)
-    [server.pid, *server.family].sum { |pid| File.read("/proc/#{pid}/smaps_rollup")[/^Pss:\s+(\d+)/, 1].to_i } / 1024
+    [server.pid, *server.family].sum { |pid| pss_kb(pid) } / 1024
+  end
+
+  # A process that has ended meanwhile holds nothing.
+  def pss_kb(pid)
+    File.read("/proc/#{pid}/smaps_rollup")[/^Pss:\s+(\d+)/, 1].to_i
   rescue SystemCallError
     0
   end

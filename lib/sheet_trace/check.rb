@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "pqueue"
+
 module SheetTrace
   # The preflight: what is wrong with a model and its map, or worth knowing, before paint is spent on it.
   # One check a file; it returns findings and never raises for a bad layout. A new one is a file and a line here.
@@ -76,11 +78,23 @@ module SheetTrace
     # @param pairs [Array<Array(Integer, Integer)>]
     # @return [Array<Integer>]
     def self.fewest(pairs)
-      left = pairs
+      partners = Hash.new { |all, island| all[island] = [] }
+      pairs.each { |a, b| [[a, b], [b, a]].each { |island, other| partners[island] << other } }
+      left = partners.transform_values(&:size)
+      queue = PQueue.new(left.map { |island, count| [count, island] })
       picked = []
-      until left.empty?
-        picked << left.flatten.tally.max_by { |island, count| [count, island] }.first
-        left = left.reject { |pair| pair.include?(picked.last) }
+      until queue.empty?
+        count, island = queue.pop
+        next if count.zero? || left[island] != count # it was counted anew since
+
+        picked << island
+        left[island] = 0
+        partners[island].each do |other|
+          next if left[other].zero?
+
+          left[other] -= 1
+          queue.push([left[other], other])
+        end
       end
       picked
     end

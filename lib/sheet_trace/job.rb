@@ -134,20 +134,18 @@ module SheetTrace
       mean.positive? ? Math.sqrt(mean) : 1.0
     end
 
-    # @return [Check::Subject] what the checks look at
+    # @return [Check::Subject] what the checks look at; not kept, as what it works out is large
     def subject
-      @memo.fetch(:subject) do
-        Check::Subject.new(
-          layout: layout,
-          measures: measures,
-          names: island_names,
-          tags: tags,
-          gutter_px: gutter_px,
-          plan: plan,
-          fit_setup: fit_setup,
-          labels: artwork.on_islands.transform_values { |layers| layers.map(&:name) }
-        )
-      end
+      Check::Subject.new(
+        layout: layout,
+        measures: measures,
+        names: island_names,
+        tags: tags,
+        gutter_px: gutter_px,
+        plan: plan,
+        fit_setup: fit_setup,
+        labels: artwork.on_islands.transform_values { |layers| layers.map(&:name) }
+      )
     end
 
     # @return [Array<Check::Finding>] the preflight report, the worst first
@@ -161,7 +159,7 @@ module SheetTrace
         layout: layout,
         size: size,
         flat_maps: method(:flat_map),
-        memo: @memo.fetch(:canvas) { Artwork::BakeMemo.new },
+        memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
         pictures: ->(digest) { Artwork::Picture.read(pictures.call(digest)) }
       )
     end

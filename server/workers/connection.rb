@@ -19,8 +19,8 @@ module SheetTraceServer
 
       # @return [Integer]
       attr_reader :pid
-      # @return [String, nil] the job that it had last, and so knows
-      attr_reader :job
+      # @return [Array, nil] what it did last, and so has at hand: a job's id, and whether it drew images of it
+      attr_reader :task
       # @return [Float] when its request began, or the last one ended
       attr_reader :since
 
@@ -35,8 +35,8 @@ module SheetTraceServer
 
       # @param body [String, Array(Integer, Integer)]
       # @raise [Messages::Ended]
-      def ask(job, env, body)
-        @job = job
+      def ask(task, env, body)
+        @task = task
         @since = now
         @nice = false
         @messages.write("request", @number += 1, env, body)

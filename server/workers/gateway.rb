@@ -17,12 +17,15 @@ module SheetTraceServer
       end
 
       def call(env)
-        job = env["PATH_INFO"][JOB, 1]
-        answer = Answer.new(@pool, @pool.take(job), @events, env["puma.socket"])
-        answer.ask(job, env)
+        task = task(env["PATH_INFO"])
+        answer = Answer.new(@pool, @pool.take(task), @events, env["puma.socket"])
+        answer.ask(task, env)
       rescue Pool::Busy
         failure(503, "busy", "the server is at work on too much at once; stop some of it, or wait")
       end
+
+      # Images go to another worker than the rest, so that each has at hand what it needs.
+      def task(path) = [path[JOB, 1], path.end_with?(".png")]
 
       def failure(status, code, message) = Gateway.failure(status, code, message)
 
@@ -45,8 +48,8 @@ module SheetTraceServer
         end
 
         # @return [Array] status, headers, body: as Rack has them
-        def ask(job, env)
-          @worker.ask(job, env.select { |_name, value| value.is_a?(String) }, body(env["rack.input"]))
+        def ask(task, env)
+          @worker.ask(task, env.select { |_name, value| value.is_a?(String) }, body(env["rack.input"]))
           _word, status, headers = message
           [status, headers, self]
         rescue Messages::Ended

@@ -13,7 +13,7 @@ module SheetTraceServer
       KEPT = 3
       IDLE_S = 60
       # A job's own worker is waited for as long as it may be done sooner than another could open the job.
-      PATIENCE_S = 0.15
+      PATIENCE_S = 0.3
       WAIT_S = 30
       # The compiler takes all of its memory at once: 256 MB if it is not told.
       JIT = %w[--yjit --yjit-exec-mem-size=64].freeze
@@ -33,15 +33,16 @@ module SheetTraceServer
         @lock = Mutex.new
         @freed = ConditionVariable.new
         @nursing = Mutex.new
-        Thread.new { take(nil).then { |worker| give_back(worker, goes_on: true) } } # the first page shall not wait
+        Thread.new { take([nil, false]).then { |worker|
+ give_back(worker, goes_on: true) } } # the first page shall not wait
       end
 
-      # @param job [String, nil] id
+      # @param task [Array] a job's id, nil if it is about none, and whether an image of it is wanted
       # @return [Connection] the caller's until it is given back
       # @raise [Busy]
-      def take(job)
+      def take(task)
         loop do
-          worker = @lock.synchronize { free_for(job) } || start
+          worker = @lock.synchronize { free_for(task) } || start
           return worker if worker.alive?
 
           give_back(worker, goes_on: false)
@@ -67,13 +68,13 @@ module SheetTraceServer
       private
 
       # @return [Connection, nil] nil where a new one shall be started
-      def free_for(job)
+      def free_for(task)
         asked = now
         loop do
-          own = job && @idle.find { |worker| worker.job == job }
+          own = @idle.select { |worker| worker.task == task }.max_by(&:since) if task.first
           return occupy(own) if own
 
-          if now < asked + PATIENCE_S && soon_done?(job)
+          if now < asked + PATIENCE_S && soon_done?(task)
             @freed.wait(@lock, PATIENCE_S)
           elsif @idle.any?
             return occupy(@idle.min_by(&:since))
@@ -88,7 +89,8 @@ module SheetTraceServer
         end
       end
 
-      def soon_done?(job) = job && @busy.any? { |worker| worker.job == job && now - worker.since < PATIENCE_S }
+      def soon_done?(task) =
+        task.first && @busy.any? { |worker| worker.task == task && now - worker.since < PATIENCE_S }
 
       def occupy(worker)
         @idle.delete(worker)
@@ -128,7 +130,15 @@ module SheetTraceServer
       def start_nursery
         @nursery, theirs = UNIXSocket.pair
         @nursery_pid =
-          Process.spawn(RbConfig.ruby, *JIT, NURSERY, theirs.fileno.to_s, @path, theirs.fileno => theirs.fileno)
+          Process.spawn(
+            { "MALLOC_ARENA_MAX" => "2" },
+            RbConfig.ruby,
+            *JIT,
+            NURSERY,
+            theirs.fileno.to_s,
+            @path,
+            theirs.fileno => theirs.fileno
+          )
         theirs.close
         @nursery.readpartial(1)
       end

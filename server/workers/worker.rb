@@ -15,9 +15,10 @@ module SheetTraceServer
       GROWN_MB = 600
       TIDY_MB = 60
       OUT_OF_MEMORY = 507
+      BLOCK_BYTES = 262_144
       # How often a page hears how far its work is.
       PROGRESS_S = 0.2
-      private_constant :MEMORY_MB, :GROWN_MB, :TIDY_MB, :OUT_OF_MEMORY, :PROGRESS_S
+      private_constant :MEMORY_MB, :GROWN_MB, :TIDY_MB, :OUT_OF_MEMORY, :BLOCK_BYTES, :PROGRESS_S
 
       # @param socket [UNIXSocket] to the server
       # @param path [String] of the store
@@ -25,6 +26,7 @@ module SheetTraceServer
         limit = (memory_mb("VmData") + MEMORY_MB) * 1_048_576
         Process.setrlimit(:DATA, limit, limit)
         File.write("/proc/self/oom_score_adj", "800") # rather than the server
+        Vips.cache_set_max(0) # what is asked for again is kept by the application
         messages = Messages.new(socket)
         database = Store::Database.connect(path)
         app =
@@ -79,10 +81,15 @@ module SheetTraceServer
         status, headers, parts =
           SheetTrace::Progress.heard_by(progress_of(env)) { @app.call(env.merge(surroundings(body))) }
         Cancelled.held_off { @messages.write("head", status, headers) }
-        parts.each { |part| Cancelled.held_off { @messages.write("body", part.b) } }
+        parts.each { |part| in_blocks(part) { |block| Cancelled.held_off { @messages.write("body", block) } } }
         status
       ensure
         parts.close if parts.respond_to?(:close)
+      end
+
+      # The server passes on what comes; it need not hold a large answer whole.
+      def in_blocks(part)
+        (0...part.bytesize).step(BLOCK_BYTES) { |from| yield part.byteslice(from, BLOCK_BYTES).b }
       end
 
       # Tells the pages how far the work is that a request has named, now and then.

@@ -5,6 +5,7 @@ require_relative "../test_helper"
 describe "the core's layers" do
   # Code may name only what stands above it.
   layers = %w[
+    bounded_memo
     progress
     Parameters
     References

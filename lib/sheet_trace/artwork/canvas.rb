@@ -4,15 +4,21 @@ module SheetTrace
   module Artwork
     # What layers are baked on: a layout at a size, its texels, and the pictures.
     class Canvas
+      MEMO_BYTES = 128 * 1_048_576
+      private_constant :MEMO_BYTES
+
       # @return [Layout]
       attr_reader :layout
       # @return [Layout::Sheet] the size to bake at, which may differ from the layout's own
       attr_reader :size
 
+      # @return [BoundedMemo] for several canvases
+      def self.memo = BoundedMemo.new(limit: MEMO_BYTES)
+
       # @param pictures [#call] takes a digest, gives the Vips::Image of Picture.read
       # @param flat_maps [#call] takes an island, gives its Flatten::FlatMap
-      # @param memo [BakeMemo] keeps bakes for other canvases of the same surface and unit
-      def initialize(layout:, size:, pictures:, flat_maps:, memo: BakeMemo.new)
+      # @param memo [BoundedMemo] keeps bakes for other canvases of the same surface and unit
+      def initialize(layout:, size:, pictures:, flat_maps:, memo: Canvas.memo)
         @layout = layout
         @size = size
         @pictures = pictures

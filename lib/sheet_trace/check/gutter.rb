@@ -8,7 +8,7 @@ module SheetTrace
       # @return [Array<Finding>]
       def self.call(subject)
         wanted = subject.gutter_px * subject.raster_scale
-        return [] if wanted < 1 || subject.texels.first.empty?
+        return [] if wanted < 1
 
         pairs = gaps(subject, wanted).sort_by(&:last)
         return [] if pairs.empty?
@@ -46,12 +46,8 @@ module SheetTrace
 
       # Islands that lie on each other are another finding.
       def self.gaps(subject, wanted)
-        width, height = subject.raster_size
-        texels, islands = subject.texels
-        owner = Numo::Int32.zeros(width * height)
-        owner[texels] = islands + 1
         Raster::Gaps
-          .call(owner.reshape(height, width), wanted)
+          .call(subject.owner, wanted)
           .transform_values { |gap| gap / subject.raster_scale }
           .reject { |pair, _gap| subject.overlaps.key?(pair) }
       end

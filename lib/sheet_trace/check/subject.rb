@@ -71,24 +71,13 @@ module SheetTrace
       # @return [Array(Integer, Integer)] width and height of the raster
       def raster_size = [sheet.width_px, sheet.height_px].map { |px| [(px * raster_scale).ceil, 1].max }
 
-      # @return [Array(Numo::Int64, Numo::Int64)] texels of the raster, and the island on each; a texel comes as
-      #   often as it is covered
-      def texels
-        @memo[:texels] ||= begin
-          corners = Numo::DFloat.zeros(*uv_map.triangles.points.shape, 2)
-          2.times do |axis|
-            corners[true, true, axis] = layout.points_px[true, axis][uv_map.triangles.points] * raster_scale
-          end
-          found, triangles = Raster::Rasterise.call(corners, *raster_size)
-          [found, found.empty? ? found : Numo::Int64.cast(uv_map.triangles.islands[triangles])]
-        end
-      end
+      # @return [Numo::Int32] height x width of the raster: island + 1 of each texel, the last where they overlap, 0
+      #   where there is none
+      def owner = raster[0]
 
       # @return [Hash{Array(Integer, Integer) => Float}] pairs of islands, and the px of the sheet that they share
       def overlaps
-        @memo[:overlaps] ||= Raster::Overlaps
-          .call(*texels, uv_map.island_count)
-          .transform_values { |count| count / (raster_scale**2) }
+        @memo[:overlaps] ||= raster[1] ? shared.transform_values { |count| count / (raster_scale**2) } : {}
       end
 
       # @return [Array<Array(Integer, Integer)>] overlapping islands that lie exactly on each other, point by point
@@ -135,6 +124,29 @@ module SheetTrace
       end
 
       private
+
+      # The owner of each texel, and whether any two triangles have one in common.
+      def raster
+        @memo[:raster] ||= begin
+          owner, overlap = Raster::Owners.with_overlap(raster_corners, *raster_size)
+          islands = Numo::Int32.zeros(uv_map.triangles.count + 1)
+          islands[1..] = uv_map.triangles.islands + 1 unless uv_map.triangles.count.zero?
+          [islands[owner].reshape(*raster_size.reverse), overlap]
+        end
+      end
+
+      def raster_corners
+        corners = Numo::DFloat.zeros(*uv_map.triangles.points.shape, 2)
+        2.times do |axis|
+          corners[true, true, axis] = layout.points_px[true, axis][uv_map.triangles.points] * raster_scale
+        end
+        corners
+      end
+
+      def shared
+        texels, triangles = Raster::Rasterise.call(raster_corners, *raster_size)
+        Raster::Overlaps.call(texels, Numo::Int64.cast(uv_map.triangles.islands[triangles]), uv_map.island_count)
+      end
 
       def seams_between(corners, first, second)
         on_sheet = uv_map.face_mapped[first] & uv_map.face_mapped[second]

@@ -33,14 +33,16 @@ module SheetTrace
 
       # @param document [Hash] with symbols for keys
       # @param blobs [#call] takes a digest, gives the bytes
+      # @param near [Snapshot, nil] of another state of the same job: what both have is neither read nor worked out
+      #   again
       # @return [Snapshot]
       # @raise [UnsupportedFeatureError] if the document is of a newer version; where: { version: }
       # @raise [FormatError] if it is no document of a job; where: { part: }
-      def self.load(document, blobs)
+      def self.load(document, blobs, near: nil)
         document = Upgrade.call(document, blobs)
-        unpacking = Unpacking.new(blobs)
+        unpacking = Unpacking.new(blobs, near)
         Parts::ALL.each { |name, part| unpacking.add(name, part, document[:parts]) }
-        new(Job.new(**unpacking.parts), document, {})
+        new(near ? near.job.with(dropped: [], **unpacking.changed) : Job.new(**unpacking.parts), document, {})
       end
 
       def initialize(job, document, blobs)
@@ -78,10 +80,17 @@ module SheetTrace
         # @return [Hash{Symbol => Object}]
         attr_reader :parts
 
-        def initialize(blobs)
+        def initialize(blobs, near)
           @blobs = blobs
+          @near = near
           @parts = {}
         end
+
+        # @return [Array(Object, Object), nil] the value of a part in the state that is near, and what it was packed as
+        def former(name) = @near && [@near.job.part(name), @near.document[:parts][name]]
+
+        # @return [Hash{Symbol => Object}] parts that are not the near state's own
+        def changed = parts.reject { |name, value| value.equal?(@near.job.part(name)) }
 
         def blob(digest) = @blobs.call(digest)
         def part(name) = @parts.fetch(name)
@@ -91,7 +100,8 @@ module SheetTrace
             raise FormatError.new("the job's document lacks its #{name.to_s.tr("_", " ")}", where: { part: name })
           end
 
-          @parts[name] = part.unpack(plain[name], self)
+          value, packed = former(name)
+          @parts[name] = @near && packed == plain[name] ? value : part.unpack(plain[name], self)
         end
       end
       private_constant :Packing, :Unpacking

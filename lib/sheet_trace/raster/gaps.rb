@@ -14,8 +14,8 @@ module SheetTrace
         stride = width + (2 * reach)
         grid = Numo::Int32.zeros(height + (2 * reach), stride)
         grid[reach...(reach + height), reach...(reach + width)] = owner
+        rim = rim_of(grid)
         flat = grid.flatten
-        rim = rim_of(flat, stride)
         own = flat[rim] unless rim.empty?
         rim.empty? ? {} : look(flat, rim, own, offsets(least_px, stride))
       end
@@ -36,13 +36,13 @@ module SheetTrace
       end
 
       # Covered texels beside one that another group, or none, has.
-      def self.rim_of(flat, stride)
-        covered = flat.gt(0).where
-        return covered if covered.empty?
-
-        own = flat[covered]
-        inner = [1, -1, stride, -stride].map { |step| flat[covered + step].eq(own) }.reduce(:&)
-        Numo::Int64.cast(covered[(~inner).where])
+      def self.rim_of(grid)
+        width = grid.shape[1]
+        middle = grid[1...-1, 1...-1]
+        beside = [grid[0...-2, 1...-1], grid[2.., 1...-1], grid[1...-1, 0...-2], grid[1...-1, 2..]]
+        edge = beside.map { |other| other.ne(middle) }.reduce(:|) & middle.gt(0)
+        places = Numo::Int64.cast(edge.where)
+        ((places / (width - 2)) * width) + (places % (width - 2)) + width + 1
       end
 
       # Half of the offsets do: the other group's rim texels look the other way.

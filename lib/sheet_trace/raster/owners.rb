@@ -20,18 +20,23 @@ module SheetTrace
       # @param corners [Numo::DFloat] K x 3 x 2, px from the top left corner
       # @return [Numo::Int32] width_px * height_px numbers: 0 where no triangle is, else 1 + the row of the last
       #   triangle that covers the texel's centre
-      def self.call(corners, width_px, height_px)
+      def self.call(corners, width_px, height_px) = with_overlap(corners, width_px, height_px).first
+
+      # @return [Array(Numo::Int32, Boolean)] the same, and whether any centre lies in more than one triangle
+      def self.with_overlap(corners, width_px, height_px)
         size = width_px * height_px
         crossed =
           in_parts(corners).flat_map do |part, from|
             levels(edges_of(part, from, height_px)).map { |edges| crossings(edges, width_px, size) }
           end
-        return Numo::Int32.zeros(size) if crossed.empty?
+        return Numo::Int32.zeros(size), false if crossed.empty?
 
         places, weights, areas = crossed.transpose
         places, weights = [places, weights].map { |arrays| Geometry::Grouped.joined(arrays) }
         owner, filled = running(places, weights, size)
-        filled == areas.sum ? owner : last_wins(owner, places, weights, corners, width_px, height_px)
+        return owner, false if filled == areas.sum
+
+        [last_wins(owner, places, weights, corners, width_px, height_px), true]
       end
 
       def self.in_parts(corners)
@@ -62,7 +67,7 @@ module SheetTrace
       #   weight
       def self.edges_of(corners, from, height_px)
         x, y = [0, 1].map { |axis| Array.new(3) { |k| (corners[true, k, axis] * UNIT).round } }
-        turn = (((x[1] - x[0]) * (y[2] - y[0])) - ((y[1] - y[0]) * (x[2] - x[0]))).sign
+        turn = turn_of(x, y)
         number = Numo::DFloat.new(turn.size).seq(from + 1) * turn
         rows = y.map { |column| ((column / UNIT) - 0.5).ceil.clip(0, height_px) }
         edges = Numo::DFloat.zeros(6, 3, turn.size)
@@ -75,6 +80,9 @@ module SheetTrace
         end
         edges.reshape(6, 3 * turn.size)
       end
+
+      # 1 for triangles that turn clockwise on the sheet, -1 for others, 0 for those without area.
+      def self.turn_of(x, y) = (((x[1] - x[0]) * (y[2] - y[0])) - ((y[1] - y[0]) * (x[2] - x[0]))).sign
 
       # Where edges cross their first row of centres, as a fraction, and how its numerator changes from row to row.
       def self.slope(from_x, from_y, to_x, to_y, first)
@@ -139,7 +147,7 @@ module SheetTrace
         end
         owner
       end
-      private_class_method :in_parts, :running, :edges_of, :slope, :levels, :crossings, :change, :last_wins
+      private_class_method :in_parts, :running, :edges_of, :turn_of, :slope, :levels, :crossings, :change, :last_wins
     end
   end
 end

@@ -43,7 +43,9 @@ module SheetTrace
         end
 
         def self.unpack(plain, unpacking)
-          uv_map = unpack_surface(unpacking.blob(plain[:surface]))
+          former, packed = unpacking.former(:layout)
+          same = packed && packed[:surface] == plain[:surface]
+          uv_map = same ? former.uv_map : unpack_surface(unpacking.blob(plain[:surface]))
           placements = Numo::DFloat.from_binary(unpacking.blob(plain[:placements]), [uv_map.island_count, 6])
           SheetTrace::Layout.new(
             uv_map: uv_map,

@@ -22,6 +22,41 @@ describe SheetTrace::Job::Snapshot do
     assert_equal job.mesh.positions, again.mesh.positions
   end
 
+  it "takes from another state of the job what both have, and gives what reading all of it gives" do
+    first = snapshot.dump(Demo.tea_caddy.job)
+    blobs = first.blobs.dup
+    near = reload.call(first)
+    near.job.measures
+    {
+      "transform_islands" => {
+        islands: [2],
+        move_px: [3, 4]
+      },
+      "rename_island" => {
+        island: 0,
+        name: "Face"
+      },
+      "lay_flat" => {
+      },
+      "set_unit" => {
+        unit_mm: 2
+      }
+    }.each do |name, parameters|
+      changed = snapshot.dump(operate(first.job, name, **parameters).job, before: first)
+      blobs.update(changed.blobs)
+      document = JSON.parse(JSON.generate(changed.document), symbolize_names: true)
+      alone, beside = [nil, near].map { |state| snapshot.load(document, blobs.method(:fetch), near: state) }
+
+      assert_equal alone.document, beside.document
+      assert_equal alone.job.layout.points_px, beside.job.layout.points_px
+      assert_equal [alone.job.measures, alone.job.island_names, alone.job.findings.map(&:message)],
+                   [beside.job.measures, beside.job.island_names, beside.job.findings.map(&:message)]
+      same = changed.document[:parts][:layout][:surface] == first.document[:parts][:layout][:surface]
+
+      assert_equal same, beside.job.layout.uv_map.equal?(near.job.layout.uv_map), name
+    end
+  end
+
   it "packs the surface once for as long as it stays" do
     first = snapshot.dump(Models.job(Models.panel))
     moved = operate(first.job, "transform_islands", islands: [0], move_px: [1, 0]).job
