@@ -4,6 +4,8 @@ module SheetTraceServer
   # What the routes share: reading uploads, answering in JSON.
   module Answers
     UPLOAD_BYTES = 200 * 1024 * 1024
+    UPLOAD_FILES = 200
+    JSON_BYTES = 20 * 1024 * 1024
 
     def workshop = settings.workshop
 
@@ -17,9 +19,29 @@ module SheetTraceServer
     end
 
     # @return [Hash{Symbol => Object}] the request's JSON
-    def request_json = Params.json(request.body.read)
+    def request_json
+      check_size("the request is", JSON_BYTES)
+      Params.json(request.body.read)
+    end
 
-    def halt_json(code, **error) = halt(code, { "content-type" => "application/json" }, JSON.generate(error: error))
+    def halt_json(code, **error) =
+      halt(code, { "content-type" => "application/json" }, JSON.generate(error: expressible(error)))
+
+    # What JSON has no word for as text.
+    def expressible(value)
+      case value
+      when Hash
+        value.transform_values { |part| expressible(part) }
+      when Array
+        value.map { |part| expressible(part) }
+      when Float
+        value.finite? ? value : value.to_s
+      when String
+        value.dup.force_encoding(Encoding::UTF_8).scrub("_")
+      else
+        value
+      end
+    end
 
     def code_of(failure)
       if failure.respond_to?(:code)
@@ -31,7 +53,7 @@ module SheetTraceServer
 
     def render_job(id, done = nil)
       row = workshop.jobs.find(id)
-      revision = workshop.jobs.revision(id)
+      revision, damage = workshop.shown(id)
       job =
         Json::JobJson.call(
           row: row,
@@ -39,7 +61,8 @@ module SheetTraceServer
           snapshot: workshop.snapshot(id, revision[:id]),
           pictures: workshop.jobs.pictures(id),
           history: workshop.jobs.history(id),
-          page: asking_page
+          page: asking_page,
+          damage: damage
         )
       answer(Json::JobJson::SHAPE, done ? job.merge(done: done) : job)
     end
@@ -63,9 +86,11 @@ module SheetTraceServer
     def asking_page = request.get_header("HTTP_X_PAGE").to_s[/\A[\w-]{1,40}\z/]
 
     def uploaded_name
-      File
-        .basename(URI.decode_www_form_component(request.get_header("HTTP_X_FILE_NAME").to_s).tr("\\", "/"))
-        .then { |name| name.empty? ? "unnamed" : name[0, 200] }
+      sent = Rack::Utils.unescape(request.get_header("HTTP_X_FILE_NAME").to_s.b, Encoding::BINARY)
+      name = File.basename(readable(sent))
+      name.empty? ? "unnamed" : name[0, 200]
+    rescue ArgumentError
+      "unnamed"
     end
 
     def uploaded_bytes
@@ -78,23 +103,30 @@ module SheetTraceServer
       check_size("the files together are")
       files = Array(params[:files]).select { |file| file.is_a?(Hash) && file[:tempfile] }
       raise SheetTrace::InputError, "no file came along; choose a model" if files.empty?
-
-      files.to_h do |file|
-        [
-          file[:filename].to_s.dup.force_encoding(Encoding::UTF_8).scrub("_").tr("\\", "/")[0, 300],
-          file[:tempfile].read.b
-        ]
+      if files.size > UPLOAD_FILES
+        raise SheetTrace::LimitError.new(
+                "#{files.size} files are too many at once; up to #{UPLOAD_FILES} are taken, so put them into a zip",
+                where: {
+                  limit: UPLOAD_FILES,
+                  got: files.size
+                }
+              )
       end
+
+      files.to_h { |file| [readable(file[:filename].to_s)[0, 300], file[:tempfile].read.b] }
     end
 
-    def check_size(what)
+    # A file's name as it was sent, in UTF-8 and without what no name may hold.
+    def readable(name) = name.dup.force_encoding(Encoding::UTF_8).scrub("_").tr("\\", "/").delete("\u0000-\u001f")
+
+    def check_size(what, limit = UPLOAD_BYTES)
       got = request.content_length.to_i
-      return if got <= UPLOAD_BYTES
+      return if got <= limit
 
       raise SheetTrace::LimitError.new(
-              "#{what} too large: #{got / 1_048_576} MB; at most 200 MB are taken",
+              "#{what} too large: #{got / 1_048_576} MB; at most #{limit / 1_048_576} MB are taken",
               where: {
-                limit: UPLOAD_BYTES,
+                limit: limit,
                 got: got
               }
             )

@@ -27,13 +27,20 @@ module SheetTraceServer
       SheetTrace::Error => 422,
       Store::Jobs::NotFound => 404,
       Store::Jobs::Conflict => 409,
+      Store::Damaged => 422,
+      Store::Unusable => 507,
+      Rack::BadRequest => 400,
+      Sinatra::BadRequest => 400,
+      Sinatra::NotFound => 404,
       Cancelled => 499,
       NoMemoryError => 507
     }.freeze
+    # What is said in place of a failure's own message.
+    BAD_REQUEST = "the request can't be read; look at its address and its form"
     OUT_OF_MEMORY =
       "this takes more memory than one piece of work may have (2 GB); nothing of yours was changed. Ask for less at once"
     TEXTS = %w[application/json].freeze
-    private_constant :STATUSES, :OUT_OF_MEMORY, :TEXTS
+    private_constant :STATUSES, :BAD_REQUEST, :OUT_OF_MEMORY, :TEXTS
 
     helpers Answers
 
@@ -45,6 +52,9 @@ module SheetTraceServer
     set :protection, false
     set :host_authorization, { permitted_hosts: [] }
     set :check_answers, false
+
+    # More than are taken, so that it is we who say so.
+    Rack::Utils.multipart_file_limit = 4 * Answers::UPLOAD_FILES
 
     use Rack::Deflater, include: TEXTS, sync: false
 
@@ -64,10 +74,23 @@ module SheetTraceServer
     register Routes::Watching
     register Routes::KeptMaps
 
-    get("/api/*") { raise Store::Jobs::NotFound, "there is nothing at #{request.path}" }
+    def message_of(failure)
+      case failure
+      when NoMemoryError
+        OUT_OF_MEMORY
+      when Sinatra::NotFound
+        "there is nothing at #{request.path}"
+      when Rack::BadRequest, Sinatra::BadRequest
+        BAD_REQUEST
+      else
+        failure.message
+      end
+    end
 
-    error do
-      failure = env["sinatra.error"]
+    error { answer_failure(env["sinatra.error"]) }
+    error(Sinatra::NotFound, Sinatra::BadRequest) { answer_failure(env["sinatra.error"]) }
+
+    def answer_failure(failure)
       _class, code = STATUSES.find { |type, _status| failure.is_a?(type) }
       unless code
         env["rack.errors"].puts(failure.full_message(highlight: false))
@@ -79,7 +102,7 @@ module SheetTraceServer
       end
       halt_json code,
                 code: code_of(failure),
-                message: code == 507 ? OUT_OF_MEMORY : failure.message,
+                message: message_of(failure),
                 where: failure.respond_to?(:where) ? failure.where : {}
     end
   end

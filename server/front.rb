@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "json"
 require "rack"
 require "rack/protection"
 require_relative "built_files"
@@ -50,6 +51,7 @@ module SheetTraceServer
     def call(env)
       path = env["PATH_INFO"]
       return page unless path.start_with?("/api/")
+      return bad_address unless readable?(path) && readable?(env["QUERY_STRING"].to_s)
 
       return @api.call(env) unless path == EVENTS && env["REQUEST_METHOD"] == "GET"
 
@@ -57,6 +59,17 @@ module SheetTraceServer
     end
 
     private
+
+    # Whether it is text once it is unescaped, as nothing further on has to reckon with anything else.
+    def readable?(address)
+      text = Rack::Utils.unescape(address, Encoding::UTF_8)
+      text.valid_encoding? && !text.include?("\0")
+    end
+
+    def bad_address
+      error = { code: "bad_request", message: "the address is no text in UTF-8", where: {} }
+      [400, { "content-type" => "application/json" }, [JSON.generate(error: error)]]
+    end
 
     def page
       file = File.join(BuiltFiles::DIST, "index.html")

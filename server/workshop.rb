@@ -38,6 +38,21 @@ module SheetTraceServer
       end
     end
 
+    # What is shown of a job: its revision, or where that is damaged the last one before it that is not.
+    #
+    # @return [Array(Hash, String)] row of the revision, and the damage in words; nil where there is none
+    # @raise [Store::Damaged] if there is none that is not
+    def shown(id)
+      row = @jobs.revision(id)
+      snapshot(id, row[:id])
+      [row, nil]
+    rescue Store::Damaged, JSON::ParserError, SheetTrace::FormatError => e
+      raise if e.is_a?(SheetTrace::UnsupportedFeatureError)
+
+      whole = @jobs.revisions_until_shown(id)[0...-1].reverse.find { |earlier| readable(id, earlier) } or raise
+      [whole, "#{e.message}. It is shown as it was after \"#{whole[:description]}\", and can't be changed"]
+    end
+
     # @param files [Hash{String => String}] name => bytes: a model and what belongs to it
     # @return [String] the new job's id
     def start(files)
@@ -61,6 +76,9 @@ module SheetTraceServer
     # @return [String] what was done
     def operate(id, base_revision_id, name, parameters, page: nil)
       @lock.synchronize do
+        _row, damage = shown(id)
+        raise Store::Damaged, damage if damage
+
         before = snapshot(id, base_revision_id)
         change =
           SheetTrace::Operations.run(
@@ -121,9 +139,15 @@ module SheetTraceServer
     # What a job is made of goes with it: where something lacks as the job was deleted meanwhile, the job is not found.
     def while_it_lasts(id)
       yield
-    rescue KeyError
+    rescue Store::Damaged
       @jobs.find(id)
       raise
+    end
+
+    def readable(id, row)
+      snapshot(id, row[:id]) && true
+    rescue Store::Damaged, JSON::ParserError, SheetTrace::FormatError
+      false
     end
 
     # @param started [SheetTrace::Job::Start::Started]

@@ -28,6 +28,9 @@ module SheetTrace
         # @return [Symbol] its name in JSON
         def plain_name = type.plain_name(name)
 
+        # @return [Object] the value, or what holds where nothing is said
+        def filled(value) = value.nil? && !required? ? default : value
+
         # @return [Object] the value as the core uses it
         # @raise [InputError] saying what is wrong; where: { name => value }
         def validated(value, context)
@@ -109,7 +112,7 @@ module SheetTrace
     end
 
     # @param values [Hash{Symbol => Object}] names of the core
-    # @return [Hash{Symbol => Object}] with defaults for what is not given
+    # @return [Hash{Symbol => Object}] with defaults for what is not given, or nil
     # @raise [InputError] where one is lacking or not known; where: { name => value }
     def filled(values)
       strangers!(values.keys - parameters.keys, parameters.keys)
@@ -123,7 +126,7 @@ module SheetTrace
               )
       end
 
-      parameters.transform_values { |parameter| values.fetch(parameter.name) { parameter.default } }
+      parameters.transform_values { |parameter| parameter.filled(values[parameter.name]) }
     end
 
     # @param values [Hash{Symbol => Object}] names of the core

@@ -51,6 +51,7 @@ module SheetTraceServer
           revision: shape::NUMBER,
           saved_at: shape::TEXT,
           done: [shape::TEXT, "what the last change did, in one sentence"],
+          damage: [shape::TEXT.or_null, "why an earlier state is shown, which can't be changed"],
           history: HISTORY,
           source: SOURCE,
           notes: NOTE.list,
@@ -79,7 +80,7 @@ module SheetTraceServer
       # @param row [Hash] of jobs; revision [Hash] row of revisions; snapshot [SheetTrace::Job::Snapshot]
       # @param pictures [Array<Hash>]; history [Hash] rows of revisions; page [String, nil] that is told
       # @return [Hash]
-      def self.call(row:, revision:, snapshot:, pictures:, history:, page: nil)
+      def self.call(row:, revision:, snapshot:, pictures:, history:, page: nil, damage: nil)
         job = snapshot.job
         parts = snapshot.document[:parts]
         {
@@ -88,6 +89,7 @@ module SheetTraceServer
           revision: revision[:id],
           saved_at: revision[:created_at].iso8601,
           done: revision[:description],
+          damage: damage,
           history: history.transform_values { |step| step && step(step, page) },
           source: source(job),
           notes: job.notes.map { |note| { code: note.code, message: note.message, where: note.where } },

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "zlib"
+require_relative "failures"
 
 module SheetTraceServer
   module Store
@@ -24,9 +25,15 @@ module SheetTraceServer
 
       # @param digest [String]
       # @return [String]
+      # @raise [Damaged] if it is not there, or not as it was kept
       def fetch(digest)
-        row = @database[:blobs].first(digest: digest) or raise KeyError, "blob #{digest} is not in the store"
-        row[:deflated] ? Zlib.inflate(row[:bytes]) : String.new(row[:bytes])
+        row = @database[:blobs].first(digest: digest) or raise Damaged, "a part of this job is missing in the store"
+        bytes = row[:deflated] ? Zlib.inflate(row[:bytes]) : String.new(row[:bytes])
+        return bytes if SheetTrace::Job::Snapshot.digest(bytes) == digest
+
+        raise Damaged, "a part of this job is damaged in the store"
+      rescue Zlib::Error
+        raise Damaged, "a part of this job is damaged in the store"
       end
 
       # @param packed [Array<Packed>]

@@ -3,6 +3,8 @@
 require "fileutils"
 require "sequel"
 require_relative "../cancelled"
+require_relative "failures"
+require_relative "reserve"
 
 module SheetTraceServer
   module Store
@@ -17,13 +19,25 @@ module SheetTraceServer
 
       # @param path [String] of the file; made with its folder if there is none, and brought up to date
       # @return [Sequel::Database]
+      # @raise [Unusable]
       def self.open(path)
-        FileUtils.mkdir_p(File.dirname(path))
-        database = connect(path)
+        Unusable.told do
+          FileUtils.mkdir_p(File.dirname(path))
+          connect(path).tap do |database|
+            bring_up_to_date(database)
+            Reserve.new(path).hold
+          end
+        end
+      end
+
+      def self.bring_up_to_date(database)
+        known = Dir[File.join(MIGRATIONS, "*.rb")].size
+        raise Unusable, :newer if database.table_exists?(:schema_info) && database[:schema_info].get(:version) > known
+
         Sequel.extension(:migration)
         Sequel::Migrator.run(database, MIGRATIONS)
-        database
       end
+      private_class_method :bring_up_to_date
 
       # @param path [String] of a file that is up to date
       # @return [Sequel::Database]
@@ -52,11 +66,15 @@ module SheetTraceServer
       # its process. SQLite itself lets those who wait look again at random, so that one may wait for long.
       module OneByOne
         # Writes all or nothing. Work that needs no turn - packing, reading pictures - is done before.
+        #
+        # @raise [Unusable]
         def write(&)
           Cancelled.held_off do
-            File.open("#{opts[:database]}-turn", File::RDWR | File::CREAT) do |turn|
-              turn.flock(File::LOCK_EX)
-              transaction(mode: :immediate, &)
+            Unusable.told do
+              File.open("#{opts[:database]}-turn", File::RDWR | File::CREAT) do |turn|
+                turn.flock(File::LOCK_EX)
+                transaction(mode: :immediate, &)
+              end
             end
           end
         end

@@ -2,6 +2,7 @@
 
 require "securerandom"
 require_relative "blobs"
+require_relative "reserve"
 
 module SheetTraceServer
   module Store
@@ -22,6 +23,7 @@ module SheetTraceServer
       def initialize(database)
         @database = database
         @blobs = Blobs.new(database)
+        @reserve = Reserve.new(database.opts[:database])
       end
 
       # @return [Array<Hash>] id, name, updated_at, revision_id; the last changed first
@@ -127,9 +129,11 @@ module SheetTraceServer
 
       def delete(id)
         find(id)
-        @database.write do
-          @database[:jobs].where(id: id).delete
-          @blobs.delete_unused
+        @reserve.lent do
+          @database.write do
+            @database[:jobs].where(id: id).delete
+            @blobs.delete_unused
+          end
         end
       end
 

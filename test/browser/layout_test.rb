@@ -169,7 +169,7 @@ describe "the layout stage" do
     click_button "Pack all islands"
 
     assert_selector "[role=radio]", minimum: 2
-    click_button(text: /\AStop/) if page.has_button?(text: /\AStop/, wait: 0)
+    within(".inspector") { click_button(text: /\AStop/) } if page.has_button?(text: /\AStop/, wait: 0)
     click_button "Take it"
 
     assert_done(%r{6 islands packed: 60 -> \d\d % of the sheet used, 4 -> 4\.\d+ px/mm})

@@ -170,7 +170,7 @@ describe "jobs on the server" do
     # What lacks in a job that is there is a fault of ours, and no lost job.
     other = start_job
 
-    assert_raises(KeyError) do
+    assert_raises(SheetTraceServer::Store::Damaged) do
       workshop.image(other[:id], other[:revision], "sheet") { workshop.pictures.call("0" * 64) }
     end
   end

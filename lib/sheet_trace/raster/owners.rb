@@ -66,7 +66,7 @@ module SheetTrace
       # @return [Numo::DFloat] 6 x 3K: first row, rows, crossing in it (numerator, its change per row, denominator),
       #   weight
       def self.edges_of(corners, from, height_px)
-        x, y = [0, 1].map { |axis| Array.new(3) { |k| (corners[true, k, axis] * UNIT).round } }
+        x, y = on_grid(corners)
         turn = turn_of(x, y)
         number = Numo::DFloat.new(turn.size).seq(from + 1) * turn
         rows = y.map { |column| ((column / UNIT) - 0.5).ceil.clip(0, height_px) }
@@ -80,6 +80,9 @@ module SheetTrace
         end
         edges.reshape(6, 3 * turn.size)
       end
+
+      # @return [Array(Array<Numo::DFloat>, Array<Numo::DFloat>)] x and y of each corner, 1/1024 px
+      def self.on_grid(corners) = [0, 1].map { |axis| Array.new(3) { |k| (corners[true, k, axis] * UNIT).round } }
 
       # 1 for triangles that turn clockwise on the sheet, -1 for others, 0 for those without area.
       def self.turn_of(x, y) = (((x[1] - x[0]) * (y[2] - y[0])) - ((y[1] - y[0]) * (x[2] - x[0]))).sign
@@ -147,7 +150,16 @@ module SheetTrace
         end
         owner
       end
-      private_class_method :in_parts, :running, :edges_of, :turn_of, :slope, :levels, :crossings, :change, :last_wins
+      private_class_method :in_parts,
+                           :running,
+                           :edges_of,
+                           :on_grid,
+                           :turn_of,
+                           :slope,
+                           :levels,
+                           :crossings,
+                           :change,
+                           :last_wins
     end
   end
 end

@@ -287,6 +287,8 @@ export interface Job {
   saved_at: string;
   /** what the last change did, in one sentence */
   done: string;
+  /** why an earlier state is shown, which can't be changed */
+  damage: string | null;
   history: History;
   source: Source;
   notes: Note[];

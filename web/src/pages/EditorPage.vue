@@ -17,6 +17,7 @@ import { useRelaxing } from "@/stages/cut/relaxing";
 import { useSelection } from "@/stores/selection";
 import IslandStrip from "@/ui/IslandStrip.vue";
 import KeySheet from "@/ui/KeySheet.vue";
+import NoteBox from "@/ui/NoteBox.vue";
 import StageRail from "@/ui/StageRail.vue";
 import StatusBar from "@/ui/StatusBar.vue";
 import TopBar from "@/ui/TopBar.vue";
@@ -92,6 +93,7 @@ useKeys({
 <template>
   <main v-if="jobs.job" class="editor">
     <TopBar @keys="keysOpen = true" />
+    <NoteBox v-if="jobs.job.damage" class="damage" role="alert">{{ jobs.job.damage }}</NoteBox>
     <StageRail :stage="current.id" @go="go" />
     <SheetView :movable="current.movable" :labels="current.labels" :cutting="current.seams" />
     <ProofView :cutting="current.seams" />
@@ -129,6 +131,14 @@ useKeys({
   border-left: 1px solid var(--bs-border-color);
   background: var(--bs-tertiary-bg);
   scrollbar-width: thin;
+}
+.damage {
+  position: absolute;
+  z-index: 10;
+  top: 54px;
+  left: 50%;
+  max-width: 720px;
+  transform: translateX(-50%);
 }
 .missing {
   max-width: 560px;
