@@ -11,7 +11,9 @@ rescue SheetTraceServer::Store::Unusable => e
   abort "sheet-trace: #{path}: #{e.message}"
 end
 events = SheetTraceServer::Events.new
+upload_s = Float(ENV.fetch("SHEET_TRACE_UPLOAD_S", "30"))
+pool = SheetTraceServer::Workers::Pool.new(path)
 run SheetTraceServer::Front.app(
-      api: SheetTraceServer::Workers::Gateway.new(SheetTraceServer::Workers::Pool.new(path), events),
+      api: SheetTraceServer::Workers::Gateway.new(pool, events, upload_s: upload_s),
       events: events
     )

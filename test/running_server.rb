@@ -20,8 +20,10 @@ class RunningServer
   attr_reader :pid
 
   # @param database [String] path of the SQLite file
-  def initialize(database)
+  # @param settings [Hash{String => String}] of its environment
+  def initialize(database, settings = {})
     @database = database
+    @settings = settings
     @port = TCPServer.open("127.0.0.1", 0) { |socket| socket.addr[1] }
     start
   end
@@ -34,7 +36,7 @@ class RunningServer
   def start
     @pid =
       Process.spawn(
-        { "SHEET_TRACE_DATABASE" => @database, "SHEET_TRACE_PORT" => port.to_s },
+        { "SHEET_TRACE_DATABASE" => @database, "SHEET_TRACE_PORT" => port.to_s, **@settings },
         RbConfig.ruby,
         START,
         %i[out err] => File::NULL

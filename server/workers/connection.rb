@@ -17,6 +17,10 @@ module SheetTraceServer
       class Left < StandardError
       end
 
+      # It takes longer than it may.
+      class Late < StandardError
+      end
+
       # @return [Integer]
       attr_reader :pid
       # @return [Array, nil] what it did last, and so has at hand: a job's id, and whether it drew images of it
@@ -43,13 +47,16 @@ module SheetTraceServer
       end
 
       # @param page [BasicSocket, nil] the connection of who asked
+      # @param till [Float, nil] when it shall have come
       # @return [Array] the next message
-      # @raise [Messages::Ended] where the worker has died; [Left]
-      def read(page = nil)
+      # @raise [Messages::Ended] where the worker has died; [Left]; [Late]
+      def read(page = nil, till: nil)
         loop do
           message = @messages.take and return message
+          raise Late if till && now > till
+
           step_back if !@nice && now - @since > LONG_S
-          ready, = IO.select([@messages, page].compact, nil, nil, @nice ? nil : LONG_S)
+          ready, = IO.select([@messages, page].compact, nil, nil, @nice && till.nil? ? nil : LONG_S)
           next unless page && ready&.include?(page)
 
           # What is sent while an answer is awaited is the next request; it is looked at in its turn.

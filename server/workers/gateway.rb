@@ -8,24 +8,29 @@ module SheetTraceServer
     # Has requests answered by workers. Ends the work of a page that has gone; a worker that dies is one clear error.
     class Gateway
       JOB = %r{\A/api/jobs/([^/]+)}
-      private_constant :JOB
+      UPLOAD = %r{\A/api/jobs(?:/[^/]+/pictures)?\z}
+      private_constant :JOB, :UPLOAD
 
       # @param events [Events] what workers tell goes to
-      def initialize(pool, events)
+      # @param upload_s [Numeric] how long files may take to be read; most take a second
+      def initialize(pool, events, upload_s: 30)
         @pool = pool
         @events = events
+        @upload_s = upload_s
       end
 
       def call(env)
         task = task(env["PATH_INFO"])
         answer = Answer.new(@pool, @pool.take(task), @events, env["puma.socket"])
-        answer.ask(task, env)
+        answer.ask(task, env, within: upload?(env) ? @upload_s : nil)
       rescue Pool::Busy
         failure(503, "busy", "the server is at work on too much at once; stop some of it, or wait")
       end
 
       # Images go to another worker than the rest, so that each has at hand what it needs.
       def task(path) = [path[JOB, 1], path.end_with?(".png")]
+
+      def upload?(env) = env["REQUEST_METHOD"] == "POST" && env["PATH_INFO"].match?(UPLOAD)
 
       def failure(status, code, message) = Gateway.failure(status, code, message)
 
@@ -47,11 +52,19 @@ module SheetTraceServer
           @page = page
         end
 
+        # @param within [Numeric, nil] s that it may take until its head is there
         # @return [Array] status, headers, body: as Rack has them
-        def ask(task, env)
+        def ask(task, env, within: nil)
           @worker.ask(task, env.select { |_name, value| value.is_a?(String) }, body(env["rack.input"]))
-          _word, status, headers = message
+          _word, status, headers = message(within && (@worker.now + within))
           [status, headers, self]
+        rescue Connection::Late
+          close
+          Gateway.failure(
+            422,
+            "too_slow",
+            "reading this took longer than #{within} s and was stopped; bring less at once"
+          )
         rescue Messages::Ended
           let_go(goes_on: false)
           Gateway.failure(
@@ -78,9 +91,9 @@ module SheetTraceServer
         private
 
         # The next message that is part of the answer.
-        def message
+        def message(till = nil)
           loop do
-            word, *rest = @worker.read(@page)
+            word, *rest = @worker.read(@page, till: till)
             return word, *rest unless word == "tell"
 
             @events.publish(rest[0], rest[1])

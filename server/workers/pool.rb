@@ -33,8 +33,7 @@ module SheetTraceServer
         @lock = Mutex.new
         @freed = ConditionVariable.new
         @nursing = Mutex.new
-        Thread.new { take([nil, false]).then { |worker|
- give_back(worker, goes_on: true) } } # the first page shall not wait
+        warm_up
       end
 
       # @param task [Array] a job's id, nil if it is about none, and whether an image of it is wanted
@@ -66,6 +65,9 @@ module SheetTraceServer
       def pids = @lock.synchronize { (@idle + @busy).map(&:pid) }
 
       private
+
+      # The first page shall not wait.
+      def warm_up = Thread.new { give_back(take([nil, false]), goes_on: true) }
 
       # @return [Connection, nil] nil where a new one shall be started
       def free_for(task)

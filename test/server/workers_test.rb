@@ -2,6 +2,7 @@
 
 require_relative "../test_helper"
 require_relative "../running_server"
+require_relative "../../bench/stress/costly_files"
 require_relative "../../bench/surfaces"
 
 describe "workers beside the server" do
@@ -11,7 +12,7 @@ describe "workers beside the server" do
       begin
         folder = Dir.mktmpdir
         RunningServer
-          .new(File.join(folder, "jobs.sqlite"))
+          .new(File.join(folder, "jobs.sqlite"), { "SHEET_TRACE_UPLOAD_S" => "6" })
           .tap do |server|
             Minitest.after_run do
               server.kill
@@ -156,5 +157,17 @@ describe "workers beside the server" do
 
     assert_equal "gzip", answer["content-encoding"]
     assert_equal job["id"], JSON.parse(Zlib.gunzip(answer.body))["id"]
+  end
+
+  it "gives up on a picture that takes too long to draw, in words, and goes on" do
+    job = server.upload("patches.obj" => Bench::Surfaces.patches(4))
+    answer =
+      Net::HTTP.start("127.0.0.1", server.port, read_timeout: 60) do |http|
+        header = { "x-file-name" => "slow.svg", "content-type" => "application/octet-stream" }
+        http.post("/api/jobs/#{job["id"]}/pictures", Stress::CostlyFiles.svg, header)
+      end
+
+    assert_equal %w[422 too_slow], [answer.code, JSON.parse(answer.body).dig("error", "code")]
+    assert_equal job["revision"], server.get("/api/jobs/#{job["id"]}")["revision"]
   end
 end

@@ -32,18 +32,19 @@ module SheetTrace
         @name = name
         @weld = weld
         @pieces = []
-        @parts = []
+        @parts = {}
+        @numbers = {}
         @faces = 0
         @vertices = 0
+        @uvs = 0
       end
 
       # @return [String] the part's name, with a number if another has it
       def part(wanted)
         wanted = wanted.to_s.strip.empty? ? "Part" : wanted.to_s.strip
-        name =
-          [wanted].chain((2..).lazy.map { |number| "#{wanted} #{number}" })
-            .find { |candidate| !@parts.include?(candidate) }
-        @parts << name
+        name = wanted
+        name = "#{wanted} #{@numbers[wanted] = @numbers.fetch(wanted, 1) + 1}" while @parts.key?(name)
+        @parts[name] = @parts.size
         name
       end
 
@@ -51,7 +52,10 @@ module SheetTrace
       # @raise [FormatError] if a number is not finite
       # @raise [LimitError] where: { limit:, got: }
       def add(piece)
-        Limits.validate(@name, vertices: @vertices += piece.positions.shape[0], faces: @faces += piece.sizes.size)
+        @vertices += piece.positions.shape[0]
+        @faces += piece.sizes.size
+        @uvs += piece.uvs.values.sum { |values, _corners| values.shape[0] }
+        Limits.validate(@name, vertices: @vertices, faces: @faces, uvs: @uvs)
         [piece.positions, *piece.uvs.values.map(&:first)].each do |numbers|
           next if numbers.empty? || numbers.isfinite.all?
 
@@ -118,9 +122,9 @@ module SheetTrace
           positions: positions,
           face_starts: starts,
           corner_vertices: Numo::Int32.cast(vertices),
-          parts: @parts,
+          parts: @parts.keys,
           materials: materials,
-          face_parts: per_face { |piece| @parts.index(piece.part) },
+          face_parts: per_face { |piece| @parts.fetch(piece.part) },
           face_materials: per_face(&:material),
           corner_normals: normals
         )
@@ -132,7 +136,7 @@ module SheetTrace
         return positions, vertices unless @weld
 
         parts =
-          Numo::Int64.cast(@pieces.map { |piece| @parts.index(piece.part) })[
+          Numo::Int64.cast(@pieces.map { |piece| @parts.fetch(piece.part) })[
             Geometry::Grouped.repeat(Numo::Int64.cast(@pieces.map { |piece| piece.positions.shape[0] }))
           ]
         ranks, count =

@@ -16,9 +16,13 @@ module SheetTrace
       # @return [Bundle]
       # @raise [FormatError, LimitError] as Zip::Reader says
       def self.open(files)
+        left = Zip::Reader::MOST_BYTES
         new(
           files.each_with_object({}) do |(name, bytes), all|
-            Zip::Reader.zip?(bytes) ? all.merge!(Zip::Reader.call(bytes, name: name)) : all[name] = bytes
+            unpacked =
+              Zip::Reader.zip?(bytes) ? Zip::Reader.call(bytes, name: name, most_bytes: left) : { name => bytes }
+            left -= unpacked.values.sum(&:bytesize) unless unpacked.key?(name)
+            all.merge!(unpacked)
           end
         )
       end

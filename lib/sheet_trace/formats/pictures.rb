@@ -76,17 +76,26 @@ module SheetTrace
 
         layers =
           document.layers.map do |layer, bytes, x, y|
-            placed = Artwork::Picture.read(bytes, name: "#{name}: #{layer}").embed(x, y, *size)
+            placed = placed(Artwork::Picture.read(bytes, name: "#{name}: #{layer}"), x, y, size)
             png(placed.copy(interpretation: :srgb), "#{File.basename(name, ".*")}: #{layer}.png")
           end
         [[whole, *layers].compact, document.notes]
+      end
+
+      # On the whole canvas; what lies beyond it is cut off.
+      def self.placed(image, left, top, size)
+        box = Artwork::Box.new(left, top, image.width, image.height).within(Artwork::Box.new(0, 0, *size))
+        return Vips::Image.black(*size, bands: 4).copy(interpretation: :srgb) if box.empty?
+
+        seen = image.crop(box.left_px - left, box.top_px - top, box.width_px, box.height_px)
+        seen.embed(box.left_px, box.top_px, *size)
       end
 
       def self.png(image, name)
         bytes = Png::Writer.call(image, compression: 6)
         Opened.new(name: name, bytes: bytes, seen: Artwork::Picture.inspect_file(bytes, name: name))
       end
-      private_class_method :tga, :image, :layered, :png
+      private_class_method :tga, :image, :layered, :placed, :png
     end
   end
 end

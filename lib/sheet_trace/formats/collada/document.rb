@@ -8,7 +8,8 @@ module SheetTrace
       # Source: Khronos, "COLLADA 1.5 Specification", chapter 3 (addressing by id and sid).
       class Document
         MOST_NUMBERS = 30_000_000
-        private_constant :MOST_NUMBERS
+        LARGEST = 2**53
+        private_constant :MOST_NUMBERS, :LARGEST
 
         # @return [String] of the file
         attr_reader :name
@@ -18,11 +19,11 @@ module SheetTrace
         # @raise [FormatError] where: { file:, line: }
         def initialize(bytes, name:)
           @name = name
-          if bytes.byteslice(0, 65_536).b.match?(/<!(?:DOCTYPE|ENTITY)/n)
+          document = Nokogiri.XML(bytes) { |config| config.strict.nonet.huge }
+          if document.internal_subset
             raise FormatError.new("#{name}: XML with a DOCTYPE or entities is not read", where: { file: name })
           end
 
-          document = Nokogiri.XML(bytes) { |config| config.strict.nonet.huge }
           document.remove_namespaces!
           @root = document.root
           raise FormatError.new("#{name} is not a COLLADA file", where: { file: name }) unless @root&.name == "COLLADA"
@@ -71,13 +72,10 @@ module SheetTrace
           words = words(element)
           return Numo::Int64.zeros(0) if words.empty?
 
-          Numo::Int64.from_binary(words.map { |word| Integer(word, 10) }.pack("q*"))
-        rescue ArgumentError, RangeError
-          fail_at(
-            element,
-            "#{words(element).find { |word| !Integer(word, 10, exception: false) }.inspect[0, 30]} is not a whole " \
-              "number"
-          )
+          numbers = words.map { |word| Integer(word, 10, exception: false) }
+          wrong = numbers.index { |number| number.nil? || number.abs > LARGEST }
+          fail_at(element, "#{words[wrong].inspect[0, 30]} is not a whole number that can be meant") if wrong
+          Numo::Int64.from_binary(numbers.pack("q*"))
         end
 
         def whole(element, attribute, default = nil)

@@ -104,10 +104,12 @@ module SheetTrace
 
         def corners(p)
           numbers = @document.integers(p)
+          return Numo::Int64.zeros(0, @stride) if numbers.empty?
+
           unless (numbers.size % @stride).zero?
             @document.fail_at(p || @element, "#{numbers.size} indices are no whole number of corners of #{@stride}")
           end
-          @document.fail_at(p, "index #{numbers.min} is below 0") if numbers.size.positive? && numbers.min.negative?
+          @document.fail_at(p, "index #{numbers.min} is below 0") if numbers.min.negative?
           numbers.reshape(numbers.size / @stride, @stride)
         end
 

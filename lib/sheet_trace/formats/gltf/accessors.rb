@@ -20,6 +20,8 @@ module SheetTrace
         # @param document [Document]
         def initialize(document)
           @document = document
+          @known = {}
+          @numbers = 0
         end
 
         # @param index [Integer] of the accessor
@@ -28,21 +30,7 @@ module SheetTrace
         # @return [Numo::DFloat] n x width
         # @raise [FormatError] where: { file:, path: }
         # @raise [LimitError] where: { limit:, got: }
-        def read(index, width, path)
-          accessor = @document.entry("accessors", index, path)
-          at = "accessors/#{index}"
-          own = WIDTHS[@document.text(accessor, "type", at)]
-          unless own == width
-            @document.fail_at(at, "its type is #{accessor["type"].inspect[0, 20]}; #{WIDTHS.key(width)} belongs here")
-          end
-          count = @document.integer(accessor, "count", at, default: 0)
-          Limits.validate(@document.name, vertices: count / 3)
-          values = base(accessor, count, width, at)
-          if accessor["sparse"]
-            sparse(values, @document.object(accessor, "sparse", at), accessor, width, "#{at}/sparse")
-          end
-          accessor["normalized"] == true ? normalised(values, accessor, at) : values
-        end
+        def read(index, width, path) = @known[[index, width]] ||= read_anew(index, width, path).freeze
 
         # @return [Numo::Int64] n indices, each below limit
         def indices(index, limit, path)
@@ -56,6 +44,22 @@ module SheetTrace
         end
 
         private
+
+        def read_anew(index, width, path)
+          accessor = @document.entry("accessors", index, path)
+          at = "accessors/#{index}"
+          own = WIDTHS[@document.text(accessor, "type", at)]
+          unless own == width
+            @document.fail_at(at, "its type is #{accessor["type"].inspect[0, 20]}; #{WIDTHS.key(width)} belongs here")
+          end
+          count = @document.integer(accessor, "count", at, default: 0)
+          Limits.validate(@document.name, vertices: count / 3, uvs: (@numbers += count * width) / 4)
+          values = base(accessor, count, width, at)
+          if accessor["sparse"]
+            sparse(values, @document.object(accessor, "sparse", at), accessor, width, "#{at}/sparse")
+          end
+          accessor["normalized"] == true ? normalised(values, accessor, at) : values
+        end
 
         def type(accessor, at)
           TYPES[accessor["componentType"]] ||

@@ -174,6 +174,7 @@ module SheetTrace
         # The set that the material's picture uses comes as the picture is looked up.
         def uvs(attributes, material, positions, vertices, path)
           sets = attributes.keys.grep(/\ATEXCOORD_\d+\z/).sort_by { |key| key[/\d+/].to_i }
+          Limits.validate(@document.name, uvs: sets.size * positions.shape[0])
           sets.to_h do |key|
             values = columns(attributes[key], 2, positions, "#{path}/attributes/#{key}")
             values = @materials.transformed(values, material) if @materials.texcoord(material) == key[/\d+/].to_i

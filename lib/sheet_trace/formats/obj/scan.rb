@@ -46,14 +46,27 @@ module SheetTrace
           text = text.gsub(/\r\n?/, "\n") if text.include?("\r")
           text = "#{text}\n" unless text.end_with?("\n")
           text = text.tr("\t", " ") if text.include?("\t")
-          if text.include?("\\\n")
-            text = text.gsub(/(?:[^\n]*\\\n)+[^\n]*/) { |lines| lines.gsub("\\\n", " ") + ("\n" * lines.count("\n")) }
-          end
+          text = joined(text) if text.include?("\\\n")
           text = text.squeeze(" ") if text.include?("  ")
           text = text.gsub(" \n", "\n") if text.include?(" \n")
           text.include?("\n ") || text.start_with?(" ") ? text.gsub("\n ", "\n").delete_prefix(" ") : text
         end
-        private_class_method :tidy
+
+        # Lines that go on behind a backslash in one, with empty lines behind it, so that line numbers stay.
+        def self.joined(text)
+          owed = 0
+          text
+            .each_line
+            .map do |line|
+              next (owed += 1) && "#{line.chomp.delete_suffix("\\")} " if line.end_with?("\\\n")
+
+              ended = line + ("\n" * owed)
+              owed = 0
+              ended
+            end
+            .join
+        end
+        private_class_method :tidy, :joined
 
         def initialize(name)
           @name = name
@@ -62,11 +75,12 @@ module SheetTrace
           @normals = Lines.new("vn")
           @libraries = []
           @smoothing = 0
-          @declared = []
+          @declared = {}
           @faces = []
           @parts = []
           @materials = []
           @passed = {}
+          @indices = {}
           @line = 1
         end
         private_class_method :new
@@ -75,7 +89,11 @@ module SheetTrace
 
         # @return [Array<String>] objects that have no face
         def empty_parts
-          @declared.reject { |name| @parts.any? { |part| part == name || part.start_with?("#{name} / ") } }
+          filled = @parts.to_h { |part| [part, true] }
+          @parts.each do |part|
+            part.split(" / ")[0...-1].each_index { |i| filled[part.split(" / ")[0..i].join(" / ")] = true }
+          end
+          @declared.keys.reject { |name| filled[name] }
         end
 
         # @return [Array<Note>] what was passed over
@@ -200,7 +218,7 @@ module SheetTrace
         end
 
         def name_part(object, group)
-          @declared |= [object] if object && !object.empty?
+          @declared[object] = true if object && !object.empty?
           @object = object
           @group = group
           @part_index = @run = nil
@@ -217,7 +235,7 @@ module SheetTrace
 
         def index_of(names, name, default)
           name = default if name.empty?
-          names.index(name) || ((names << name).size - 1)
+          @indices[[names.equal?(@parts), name]] ||= (names << name).size - 1
         end
 
         def pass_over(word)

@@ -34,6 +34,7 @@ module SheetTrace
                   )
           end
 
+          refuse_entities(stack, name)
           layers = stack ? stack.xpath(".//layer").first(MOST_LAYERS).filter_map { |layer| layer(layer, files) } : []
           Document.new(
             width_px: stack&.[]("w").to_i,
@@ -42,10 +43,18 @@ module SheetTrace
             layers: layers,
             notes: notes(name, stack, merged, layers)
           )
-        rescue Nokogiri::XML::SyntaxError
-          raise unless merged
+        rescue Nokogiri::XML::SyntaxError => e
+          unless merged
+            raise FormatError.new("#{name}: its stack.xml is broken: #{e.message.scrub[0, 80]}", where: { file: name })
+          end
 
           Document.new(width_px: 0, height_px: 0, merged: merged, layers: [], notes: notes(name, nil, merged, []))
+        end
+
+        def self.refuse_entities(stack, name)
+          return unless stack&.document&.internal_subset
+
+          raise FormatError.new("#{name}: a stack.xml with a DOCTYPE or entities is not read", where: { file: name })
         end
 
         def self.layer(layer, files)
@@ -66,7 +75,7 @@ module SheetTrace
           messages << "#{name} holds no merged picture; its layers were read one by one" unless merged
           messages.map { |message| Note.new(code: "layers_not_read", message: message, where: { file: name }) }
         end
-        private_class_method :layer, :notes
+        private_class_method :refuse_entities, :layer, :notes
       end
     end
   end

@@ -45,7 +45,7 @@ module SheetTrace
         private
 
         def all
-          @words = @bytes.byteslice(@at..).split.tap { @at = 0 } if @header.ascii?
+          @words = Words.new(@bytes, @at) if @header.ascii?
           @header.elements.to_h { |element| [element.name, element.records.zero? ? {} : read(element)] }
         end
 
@@ -154,8 +154,7 @@ module SheetTrace
         end
 
         def word(element, record)
-          text = @words[@at] or fail_at(message: "the file ends within #{element.name} #{record} of #{element.records}")
-          @at += 1
+          text = @words.next or fail_at(message: "the file ends within #{element.name} #{record} of #{element.records}")
           Float(text)
         rescue ArgumentError
           fail_at(message: "#{element.name} #{record}: #{text.inspect[0, 30]} is not a number")

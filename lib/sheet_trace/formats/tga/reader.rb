@@ -10,7 +10,8 @@ module SheetTrace
       class Reader
         HEADER = 18
         MOST_PIXELS = 100_000_000
-        private_constant :HEADER, :MOST_PIXELS
+        AT_ONCE = 1_000_000 # px, so that what is worked out in between stays small
+        private_constant :HEADER, :MOST_PIXELS, :AT_ONCE
 
         # A TGA has no signature at its start: the header must make sense.
         #
@@ -66,9 +67,23 @@ module SheetTrace
           end
 
           map = @map_type == 1 ? color_map : nil
-          values = numbers(@kind > 8 ? unpacked(count) : take(count * step), @depth)
-          colors = map && [1, 9].include?(@kind) ? looked_up(map, values) : rgba(values, @depth)
-          upright(colors.reshape(@height, @width, 4))
+          upright(colors(@kind > 8 ? unpacked(count) : take(count * step), count, map).reshape(@height, @width, 4))
+        end
+
+        def colors(bytes, count, map)
+          out = Numo::UInt8.zeros(count, 4)
+          (0...count).step(AT_ONCE) do |from|
+            size = [AT_ONCE, count - from].min
+            values = numbers(bytes.byteslice(from * step, size * step), @depth)
+            out[from...(from + size), true] = (
+              if map && [1, 9].include?(@kind)
+                looked_up(map, values)
+              else
+                rgba(values, @depth)
+              end
+            )
+          end
+          out
         end
 
         def step = (@depth + 7) / 8

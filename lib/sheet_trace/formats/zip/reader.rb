@@ -20,10 +20,11 @@ module SheetTrace
 
         # @param bytes [String]
         # @param name [String] for messages
+        # @param most_bytes [Integer] of all that is unpacked
         # @return [Hash{String => String}] path => bytes, without folders and hidden files
         # @raise [FormatError] where: { file: }
         # @raise [LimitError] where: { limit:, got: }
-        def self.call(bytes, name:)
+        def self.call(bytes, name:, most_bytes: MOST_BYTES)
           entries = ::Zip::File.open_buffer(bytes).entries.select { |entry| entry.file? && !hidden?(entry.name) }
           if entries.size > MOST_FILES
             raise LimitError.new(
@@ -35,7 +36,7 @@ module SheetTrace
                   )
           end
 
-          left = MOST_BYTES
+          left = most_bytes
           entries.to_h do |entry|
             content = unpack(entry, left, name)
             left -= content.bytesize
@@ -57,7 +58,7 @@ module SheetTrace
             content << chunk
             next unless content.bytesize > left
             raise LimitError.new(
-                    "#{name} unpacks to more than #{MOST_BYTES / 1_048_576} MB",
+                    "#{name} unpacks to more than #{MOST_BYTES / 1_048_576} MB, together with what was unpacked before",
                     where: {
                       limit: MOST_BYTES,
                       got: content.bytesize

@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+# In the browser: how long from letting an island go until sheet and proof show it in its new place, how long the page
+# did not listen meanwhile, and the longest frame of a drag.
+require_relative "load"
+require_relative "../../test/browser/browser_session"
+require_relative "../../demo/build"
+
+# One page after the other, each with a model.
+class Repaint
+  include BrowserSession
+
+  MODELS = {
+    "caddy, 6 islands" => -> { { "tea-caddy.obj" => Demo::TeaCaddy.obj } },
+    "20 000 faces" => -> { Stress.wavy(100) },
+    "100 000 faces" => -> { Stress.wavy(225) }
+  }.freeze
+
+  # Writes down frames and long tasks, in the page.
+  WATCH = <<~JS
+    window.tasks = [];
+    window.drawn = [];
+    new PerformanceObserver((list) => list.getEntries().forEach((entry) => tasks.push(Math.round(entry.duration))))
+      .observe({ entryTypes: ["longtask"] });
+    let last = 0;
+    const tick = (now) => {
+      if (last) drawn.push(Math.round(now - last));
+      last = now;
+      requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+  JS
+
+  def run(moves)
+    MODELS.each do |name, model|
+      with_server do |server|
+        started = Stress.now
+        job = server.upload(model.call)
+        read_s = Stress.now - started
+        paint(server, job)
+        reset_browser
+        opened_s = open(server, job)
+        puts format("%-18s read %.1f s, opened %.1f s", name, read_s, opened_s)
+        report(Array.new(moves) { |count| move(server, job, count) })
+      end
+    end
+  end
+
+  # A picture of noise over a sheet of 2048 px: what is hardest to draw.
+  def paint(server, job)
+    http = Net::HTTP.new("127.0.0.1", server.port)
+    header = { "x-file-name" => "noise.png", "content-type" => "application/octet-stream" }
+    brought = JSON.parse(http.post("/api/jobs/#{job["id"]}/pictures", Stress.picture(512), header).body)
+    layer = { content: { kind: "picture", picture: brought["pictures"][0]["digest"] }, place: { kind: "sheet" } }
+    now = JSON.parse(Stress.operate(http, job, "resize_sheet", { width_px: 2048, height_px: 2048 }).body)
+    Stress.operate(http, now, "add_layer", layer)
+  end
+
+  def open(server, job)
+    started = Stress.now
+    visit "/jobs/#{job["id"]}/layout"
+    find(".sheet-view[aria-busy=false]", wait: 60)
+    find(".proof-view canvas[data-revision='#{server.get("/api/jobs/#{job["id"]}")["revision"]}']", wait: 60)
+    page.execute_script(WATCH)
+    Stress.now - started
+  end
+
+  # @return [Array(Float, Integer, Integer)] s until it is repainted, ms of the longest task then, and of the longest
+  #   frame while it was dragged
+  def move(server, job, count)
+    now = server.get("/api/jobs/#{job["id"]}")
+    at = middle(now["islands"][count % now["islands"].size])
+    page.execute_script("drawn.length = 0")
+    drag = browser.action(duration: 16).move_to_location(*at).click_and_hold
+    60.times { |step| drag.move_to_location(at[0] + (step / 3) + 1, at[1] + (step / 5)) }
+    drag.perform
+    frame = page.evaluate_script("Math.max(...drawn)")
+    page.execute_script("tasks.length = 0")
+    started = Stress.now
+    browser.action(duration: 0).release.perform
+    find(".proof-view canvas:not([data-revision='#{now["revision"]}'])", wait: 60)
+    [Stress.now - started, page.evaluate_script("Math.max(0, ...tasks)"), frame]
+  end
+
+  # The middle of an island on the screen.
+  def middle(island)
+    left, top, right, bottom = island["box_px"]
+    scale, x, y = page.evaluate_script("document.querySelector('.sheet-view').dataset.view").split.map(&:to_f)
+    corner =
+      page.evaluate_script(
+        "(() => { const b = document.querySelector('.sheet-view').getBoundingClientRect(); return [b.left, b.top]; })()"
+      )
+    [corner[0] + ((left + right) / 2 * scale) + x, corner[1] + ((top + bottom) / 2 * scale) + y].map(&:round)
+  end
+
+  def report(moves)
+    seconds, tasks, frames = moves.transpose.map(&:sort)
+    half = moves.size / 2
+    puts format(
+           "  let go -> repainted: median %.2f s, worst %.2f; page busy at a stretch %d ms; longest frame of a drag %d ms",
+           seconds[half],
+           seconds.last,
+           tasks[half],
+           frames[half]
+         )
+  end
+end
+
+Capybara.current_driver = :with_proof
+Repaint.new.run(Integer(ARGV.fetch(0, "5")))
