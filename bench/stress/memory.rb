@@ -26,7 +26,7 @@ Stress.with_server do |server|
               Net::HTTP.get_response("127.0.0.1", "/api/jobs/#{job["id"]}/#{path}?revision=#{revision}", server.port)
             end
           end
-        sheet = http.get("/api/jobs/#{job["id"]}/sheet.png?revision=#{revision}")
+        sheet = http.get("/api/jobs/#{job["id"]}/sheet.tiles?revision=#{revision}")
         pages.each(&:join)
         unless [answer, sheet].all? { |got| got.code == "200" }
           abort "#{answer.code} #{sheet.code} #{answer.body[0, 200]}"

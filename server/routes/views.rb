@@ -21,7 +21,13 @@ module SheetTraceServer
           bytes
         end
 
-        app.get("/api/jobs/:id/sheet.png") { render_image("sheet") { |job| composed(job, fit(job.sheet, PREVIEW_PX)) } }
+        app.get("/api/jobs/:id/sheet.tiles") do
+          job = shown_job
+          canvas = job.canvas(pictures: workshop.pictures, size: fit(job.sheet, PREVIEW_PX))
+          cache_control :no_store
+          content_type "application/octet-stream"
+          Json::SheetTiles.call(SheetTrace::Artwork::Compose.pixels(job.artwork, canvas), params[:known].to_s.split(","))
+        end
 
         { "chart" => true, "checker" => false }.each do |name, lettered|
           app.get("/api/jobs/:id/#{name}.png") do

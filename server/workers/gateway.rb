@@ -28,7 +28,7 @@ module SheetTraceServer
       end
 
       # Images go to another worker than the rest, so that each has at hand what it needs.
-      def task(path) = [path[JOB, 1], path.end_with?(".png")]
+      def task(path) = [path[JOB, 1], path.end_with?(".png", ".tiles")]
 
       def upload?(env) = env["REQUEST_METHOD"] == "POST" && env["PATH_INFO"].match?(UPLOAD)
 

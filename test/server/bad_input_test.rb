@@ -86,7 +86,7 @@ describe "bad input" do
       map
       borders
       worst_faces
-      sheet.png
+      sheet.tiles
       thumbnail.png
       trace.png
       kept_maps/9

@@ -20,7 +20,12 @@ module SheetTrace
       # @param canvas [Canvas]
       # @param edition [Integer] of the stack
       # @return [Vips::Image] 8-bit sRGB with alpha, as large as the canvas
-      def self.call(stack, canvas, edition: stack.shown) = new(stack, canvas, edition).send(:image)
+      def self.call(stack, canvas, edition: stack.shown)
+        Patch.image(pixels(stack, canvas, edition: edition), canvas.size.width_px, canvas.size.height_px)
+      end
+
+      # @return [Numo::UInt32] the same as height x width texels, RGBA
+      def self.pixels(stack, canvas, edition: stack.shown) = new(stack, canvas, edition).send(:pixels)
 
       def initialize(stack, canvas, edition)
         @canvas = canvas
@@ -33,7 +38,7 @@ module SheetTrace
 
       private
 
-      def image
+      def pixels
         @laid =
           Progress.part(0, 0.7) do
             Progress
@@ -46,9 +51,9 @@ module SheetTrace
         former = @canvas.composed(@edition) || blank
         pixels = former.pixels.copy
         Progress.part(0.7, 1) { Progress.map(changed(former)) { |box| pixels[*box.ranges] = composed(box) } }
-        now = Composed.new(pixels: pixels, laid: @laid, layout: @canvas.layout, bleed_px: @bleed_px)
+        now = Composed.new(pixels: pixels.freeze, laid: @laid, layout: @canvas.layout, bleed_px: @bleed_px)
         @canvas.keep_composed(@edition, now)
-        Patch.image(pixels, @whole.width_px, @whole.height_px)
+        pixels
       end
 
       def blank

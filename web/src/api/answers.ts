@@ -486,6 +486,16 @@ export interface Proposals {
   proposals: Proposal[];
 }
 
+export interface SheetTilesHead {
+  width_px: number;
+  height_px: number;
+  tile_px: number;
+  /** of what each tile holds, in rows */
+  marks: string[];
+  /** tiles, by their place in the list */
+  sent: number[];
+}
+
 export interface Measure {
   name: string;
   label: string;

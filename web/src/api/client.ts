@@ -22,6 +22,7 @@ import type {
   Preflight,
   Preview,
   Proposals,
+  SheetTilesHead,
   SheetMap,
   Solids,
   Swap,
@@ -266,11 +267,24 @@ export const api = {
     return response.arrayBuffer();
   },
 
+  /** The composed sheet: which tiles it has, and the texels of those that differ from the known ones. */
+  async sheetTiles(
+    id: string,
+    revision: number,
+    known: string[],
+  ): Promise<{ head: SheetTilesHead; texels: ArrayBuffer }> {
+    const response = await fetch(at(id, `/sheet.tiles?${query({ revision, known: known.join(",") })}`));
+    if (!response.ok) throw failure(response.status, await response.text());
+    const bytes = await response.arrayBuffer();
+    const length = new DataView(bytes).getUint32(0, true);
+    const head = JSON.parse(new TextDecoder().decode(new Uint8Array(bytes, 4, length))) as SheetTilesHead;
+    return { head, texels: bytes.slice(4 + length) };
+  },
+
   /** Addresses of what the browser loads by itself: images, files and the stream of events. */
   urls: {
     events: "/api/events",
-    look: (id: string, revision: number, look: Look) =>
-      at(id, `/${look === "art" ? "sheet" : look}.png?${query({ revision })}`),
+    look: (id: string, revision: number, look: Exclude<Look, "art">) => at(id, `/${look}.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),
     underlay: (id: string, revision: number, index: number) => at(id, `/underlays/${index}.png?${query({ revision })}`),
     cells: (id: string, revision: number, index: number) =>

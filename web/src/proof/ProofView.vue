@@ -88,6 +88,7 @@ const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height
       :data-revision="images.revision"
       :style="{ cursor: hand.cursor.value }"
     ></canvas>
+    <span v-if="images.busy" class="waiting spinner-border spinner-border-sm" role="status" aria-label="Drawing"></span>
     <div v-if="elements.box.value" class="pick-box" :style="elements.box.value"></div>
     <div class="bar top d-flex flex-wrap justify-content-between gap-2">
       <ChoiceBar v-model="settings.look" label="What the model wears" :choices="LOOKS" />
@@ -133,6 +134,12 @@ canvas {
   position: absolute;
   left: 10px;
   right: 10px;
+}
+.waiting {
+  position: absolute;
+  top: 84px;
+  right: 14px;
+  animation-duration: 1s;
 }
 .top {
   top: 10px;

@@ -1,4 +1,4 @@
-import { computed, effectScope, watch, type Ref } from "vue";
+import { computed, effectScope, shallowRef, watch, type Ref } from "vue";
 import { useMoving } from "@/hand/moving";
 import { useBand } from "@/stages/cut/band";
 import { useSheetImage } from "@/stores/image";
@@ -40,9 +40,18 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   const length = computed(() => (box.value ? lengthOf(box.value) : 0));
   /** Px of a small picture are shown as squares by themselves. */
   const hard = computed(() => {
-    const { naturalWidth = 0, naturalHeight = 0 } = images.image ?? {};
-    return settings.pixels === "hard" || (settings.pixels === "auto" && naturalWidth * naturalHeight <= SMALL_PX);
+    const { width = 0, height = 0 } = images.image ?? {};
+    return settings.pixels === "hard" || (settings.pixels === "auto" && width * height <= SMALL_PX);
   });
+  /** Until the new sheet is there, islands that were moved wear what they wore: their places wait for it. */
+  const settled = shallowRef(surfaces.points);
+  watch(
+    () => [surfaces.points, surfaces.surface, images.busy] as const,
+    ([points, , busy]) => {
+      if (!busy || points?.length !== settled.value?.length) settled.value = points;
+    },
+    { flush: "sync" },
+  );
   const outlined = () => [...selection.islands, ...(selection.hovered === null ? [] : [selection.hovered])];
   const elements = () => (cutting() ? surfaces.elements : null);
   const hovered = () => (picks.hovered === null ? [...picks.passed] : [...picks.passed, picks.hovered]);
@@ -55,7 +64,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   function modelPasses({ model }: ProofScene): Pass[] {
     return [
       pass(model, () => [surface()], model.setSurface.bind(model)),
-      pass(model, () => [surface(), surfaces.points, jobs.job?.sheet ?? null, moving.now], model.setPoints.bind(model)),
+      pass(model, () => [surface(), settled.value, jobs.job?.sheet ?? null, moving.now], model.setPoints.bind(model)),
       pass(model, () => [images.image, hard.value], model.setImage.bind(model)),
       pass(model, () => [settings.light], model.setLight.bind(model)),
       pass(model, () => [surface(), hidden()], model.setHidden.bind(model)),

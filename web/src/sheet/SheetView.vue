@@ -16,12 +16,12 @@ import { cellAt } from "@/picking/cells";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
-import { useSurface } from "@/stores/surface";
+import { useSurface, type Surface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
 import ZoomTools from "./ZoomTools.vue";
 import { sheetGround } from "./ground";
 import { boxAround, wholeBox } from "./handles";
-import { facesShape, islandShapes, type IslandShape } from "./shapes";
+import { facesShape, islandShapes, type BuiltShapes, type IslandShape } from "./shapes";
 import { useDrawShape } from "./tools/useDrawShape";
 import { useLetGo } from "./tools/useLetGo";
 import { useMoveIslands } from "./tools/useMoveIslands";
@@ -112,10 +112,16 @@ const hand = useHand(canvas, [
 ]);
 const moving = useMovingHand(islands.moved, handles.shift);
 
+let built: BuiltShapes | null = null;
+function build(surface: Surface | null, points: Float32Array | null) {
+  shapes.value = surface && points ? islandShapes(surface, points, jobs.islands.length, built) : [];
+  built = surface && points && { surface, points: points.slice(), shapes: shapes.value };
+}
+
 watch(
   [() => surfaces.surface, () => surfaces.points],
   ([surface, points]) => {
-    shapes.value = surface && points ? islandShapes(surface, points, jobs.islands.length) : [];
+    build(surface, points);
     islands.settle();
   },
   { immediate: true },
@@ -124,7 +130,7 @@ watch(
 watch(handles.shift, () => {
   const { surface, points } = surfaces;
   if (!surface || !points || points.length > KEEPS_UP) return;
-  shapes.value = islandShapes(surface, moving.bent() ?? points, jobs.islands.length);
+  build(surface, moving.bent() ?? points);
 });
 watch(
   () => selection.spot,

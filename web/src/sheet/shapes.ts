@@ -35,32 +35,64 @@ export function facesShape(
   return box.left > box.right ? null : { path, box };
 }
 
-/** Builds the paths of all islands. */
-export function islandShapes(surface: Surface, points: Float32Array, count: number): IslandShape[] {
-  const shapes = Array.from({ length: count }, () => ({
-    faces: new Path2D(),
-    edges: new Path2D(),
-    outline: new Path2D(),
-  }));
+/** What was built last, so that islands that lie as they did need not be built again. */
+export interface BuiltShapes {
+  surface: Surface;
+  points: Float32Array;
+  shapes: IslandShape[];
+}
+
+/** Builds the paths of all islands, or takes those of before. */
+export function islandShapes(
+  surface: Surface,
+  points: Float32Array,
+  count: number,
+  before: BuiltShapes | null = null,
+): IslandShape[] {
+  const stay = before?.surface === surface && before.points.length === points.length ? before : null;
+  const moved = stay && movedIslands(surface, stay.points, points);
+  const shapes = Array.from(
+    { length: count },
+    (_, island) =>
+      (!moved?.has(island) && stay?.shapes[island]) || {
+        faces: new Path2D(),
+        edges: new Path2D(),
+        outline: new Path2D(),
+      },
+  );
+  if (moved?.size === 0) return shapes;
   const { trianglePoints, triangleIslands, edges, edgeOutlines, pointIslands } = surface;
   const at = (point: number): [number, number] => [points[2 * point]!, points[2 * point + 1]!];
   for (let k = 0; k < triangleIslands.length; k += 1) {
-    const path = shapes[triangleIslands[k]!]?.faces;
+    const island = triangleIslands[k]!;
+    if (moved && !moved.has(island)) continue;
+    const path = shapes[island]?.faces;
     if (!path) continue;
+    // Filled only, which closes it; to close each triangle by itself takes far longer.
     path.moveTo(...at(trianglePoints[3 * k]!));
     path.lineTo(...at(trianglePoints[3 * k + 1]!));
     path.lineTo(...at(trianglePoints[3 * k + 2]!));
-    path.closePath();
   }
   for (let e = 0; e < edgeOutlines.length; e += 1) {
     const from = edges[2 * e]!;
-    const shape = shapes[pointIslands[from]!];
+    const island = pointIslands[from]!;
+    if (moved && !moved.has(island)) continue;
+    const shape = shapes[island];
     if (!shape) continue;
     const path = edgeOutlines[e] ? shape.outline : shape.edges;
     path.moveTo(...at(from));
     path.lineTo(...at(edges[2 * e + 1]!));
   }
   return shapes;
+}
+
+/** Islands of which a point lies elsewhere. */
+function movedIslands({ pointIslands }: Surface, before: Float32Array, now: Float32Array): Set<number> {
+  const moved = new Set<number>();
+  for (let point = 0; point < pointIslands.length; point += 1)
+    if (before[2 * point] !== now[2 * point] || before[2 * point + 1] !== now[2 * point + 1])
+      moved.add(pointIslands[point]!);
+  return moved;
 }
 
 /** Edges of the model wherever they lie on the sheet: a seam's edge lies there twice. */

@@ -5,48 +5,91 @@ import { useJob } from "./job";
 import { useMessages } from "./messages";
 import { useSettings } from "./settings";
 
+/** left, top, width, height in px of the image */
+type Box = [number, number, number, number];
+
+/** What is on the sheet at a revision. */
+export interface SheetImage {
+  /** the same canvas from one revision of the art to the next */
+  source: HTMLCanvasElement | HTMLImageElement;
+  width: number;
+  height: number;
+  /** what differs from the former image of this source; null: all of it */
+  changed: Box[] | null;
+}
+
 /** The image on the sheet and on the model: the composed art, or the test chart. */
 export const useSheetImage = defineStore("sheet-image", () => {
   const jobs = useJob();
   const settings = useSettings();
   const messages = useMessages();
-  const image = shallowRef<HTMLImageElement | null>(null);
+  const image = shallowRef<SheetImage | null>(null);
   /** the revision that the image shows */
   const revision = ref<number | null>(null);
+  /** the art as it was last, and what each of its tiles holds */
+  let art: { job: string; canvas: HTMLCanvasElement; marks: string[] } | null = null;
 
   /** what is shown: without an underlay, the art in its place */
   const look = computed(() =>
     settings.look === "underlay" && jobs.job?.fit_setup.shown === null ? "art" : settings.look,
   );
-  const address = computed(() => {
-    const job = jobs.job;
-    if (!job) return null;
-    return api.urls.look(job.id, job.revision, look.value);
-  });
+  const wanted = computed(() => jobs.job && `${jobs.job.id} ${jobs.job.revision} ${look.value}`);
+  /** another one is on its way */
+  const busy = computed(() => wanted.value !== null && revision.value !== jobs.job?.revision);
+
+  async function picture(url: string): Promise<SheetImage> {
+    const source = new Image();
+    source.src = url;
+    await source.decode();
+    return { source, width: source.naturalWidth, height: source.naturalHeight, changed: null };
+  }
+
+  /** Only the tiles that differ are fetched, and put where they belong. */
+  async function composed(job: string, shown: number, stillWanted: () => boolean): Promise<SheetImage | null> {
+    const former = art?.job === job ? art : null;
+    const { head, texels } = await api.sheetTiles(job, shown, former?.marks ?? []);
+    if (!stillWanted()) return null;
+    const { width_px: width, height_px: height, tile_px: side } = head;
+    const same = former?.canvas.width === width && former.canvas.height === height;
+    const canvas = same ? former.canvas : Object.assign(document.createElement("canvas"), { width, height });
+    const context = canvas.getContext("2d");
+    const across = Math.ceil(width / side);
+    let at = 0;
+    const changed = head.sent.map((index): Box => {
+      const [left, top] = [(index % across) * side, Math.floor(index / across) * side];
+      const box: Box = [left, top, Math.min(side, width - left), Math.min(side, height - top)];
+      const bytes = new Uint8ClampedArray(texels, at, box[2] * box[3] * 4);
+      at += bytes.length;
+      context?.putImageData(new ImageData(bytes, box[2]), left, top);
+      return box;
+    });
+    art = { job, canvas, marks: head.marks };
+    return { source: canvas, width, height, changed: same ? changed : null };
+  }
 
   watch(
-    address,
-    async (url) => {
-      if (!url) {
-        image.value = revision.value = null;
+    wanted,
+    async (now) => {
+      const job = jobs.job;
+      if (!now || !job) {
+        image.value = revision.value = art = null;
         return;
       }
-      const next = new Image();
-      const shown = jobs.job!.revision;
-      next.src = url;
+      const stillWanted = () => wanted.value === now;
       try {
-        await next.decode();
-        if (address.value === url) {
-          image.value = next;
-          revision.value = shown;
-        }
+        const next =
+          look.value === "art"
+            ? await composed(job.id, job.revision, stillWanted)
+            : await picture(api.urls.look(job.id, job.revision, look.value));
+        if (!next || !stillWanted()) return;
+        image.value = next;
+        revision.value = job.revision;
       } catch {
-        if (address.value === url)
-          messages.fail("The sheet could not be drawn; undo the last change or reload the page.");
+        if (stillWanted()) messages.fail("The sheet could not be drawn; undo the last change or reload the page.");
       }
     },
     { immediate: true },
   );
 
-  return { image, revision, look };
+  return { image, revision, look, busy };
 });

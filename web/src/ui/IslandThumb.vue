@@ -44,13 +44,35 @@ function draw() {
   context.scale((mirrored ? -1 : 1) * (shownWidth / across), shownHeight / down);
   context.rotate(turn);
   context.translate(-(box[0] + box[2]) / 2, -(box[1] + box[3]) / 2);
-  context.imageSmoothingEnabled = settings.pixels === "smooth" || (images.image?.naturalWidth ?? 0) > SMALL_PX;
-  if (images.image) context.drawImage(images.image, 0, 0, sheet.width_px, sheet.height_px);
+  context.imageSmoothingEnabled = settings.pixels === "smooth" || (images.image?.width ?? 0) > SMALL_PX;
+  if (images.image) {
+    const { source, width: across, height: down } = images.image;
+    const [x, y] = [across / sheet.width_px, down / sheet.height_px];
+    context.drawImage(source, box[0] * x, box[1] * y, width * x, height * y, box[0], box[1], width, height);
+  }
   context.restore();
 }
 
 onMounted(draw);
-watch([() => images.image, () => props.island, () => settings.theme], draw, { flush: "post" });
+watch([() => props.island, () => settings.theme], draw, { flush: "post" });
+watch(
+  () => images.image,
+  () => touched() && draw(),
+  { flush: "post" },
+);
+
+/** Whether the image has changed where the island lies. */
+function touched() {
+  const { image } = images;
+  const sheet = jobs.job?.sheet;
+  if (!image?.changed || !sheet) return true;
+  const [left, top, right, bottom] = props.island.box_px;
+  const [x, y] = [image.width / sheet.width_px, image.height / sheet.height_px];
+  return image.changed.some(
+    ([from, above, width, height]) =>
+      left * x < from + width && right * x > from && top * y < above + height && bottom * y > above,
+  );
+}
 </script>
 
 <template>

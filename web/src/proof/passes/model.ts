@@ -1,6 +1,7 @@
 import * as THREE from "three";
 import type { Sheet } from "@/api/types";
 import { placeWhile, type Moving } from "@/hand/moving";
+import type { SheetImage } from "@/stores/image";
 import type { Aids } from "@/stores/settings";
 import type { Surface } from "@/stores/surface";
 import { SEAM } from "../objects";
@@ -21,6 +22,14 @@ export class TexturedModel extends THREE.Group {
     this.faces.geometry,
     new THREE.MeshBasicMaterial({ color: SEAM, side: THREE.BackSide }),
   );
+
+  /** the texture, and what it was made of */
+  private worn: {
+    flat: HTMLCanvasElement;
+    source: SheetImage["source"];
+    hard: boolean;
+    texture: THREE.CanvasTexture;
+  } | null = null;
 
   constructor(private readonly anisotropy: number) {
     super();
@@ -59,21 +68,29 @@ export class TexturedModel extends THREE.Group {
     uv.needsUpdate = true;
   }
 
-  /** Paper shows where the sheet has no paint; px of a hard image are squares. */
-  setImage(image: HTMLImageElement | null, hard: boolean) {
+  /** Paper shows where the sheet has no paint; px of a hard image are squares. Only what has changed is drawn anew. */
+  setImage(image: SheetImage | null, hard: boolean) {
     if (!image) return;
-    const flat = document.createElement("canvas");
-    flat.width = image.naturalWidth;
-    flat.height = image.naturalHeight;
+    const same = this.worn?.source === image.source && this.worn.hard === hard && image.changed !== null;
+    const flat = same ? this.worn!.flat : document.createElement("canvas");
+    if (!same) Object.assign(flat, { width: image.width, height: image.height });
     const context = flat.getContext("2d");
     if (!context) return;
     context.fillStyle = PAPER;
-    context.fillRect(0, 0, flat.width, flat.height);
-    context.drawImage(image, 0, 0);
+    for (const box of (same && image.changed) || [[0, 0, image.width, image.height] as const]) {
+      context.fillRect(...box);
+      context.drawImage(image.source, ...box, ...box);
+    }
+    if (same) this.worn!.texture.needsUpdate = true;
+    else this.wear(flat, image.source, hard);
+  }
+
+  private wear(flat: HTMLCanvasElement, source: SheetImage["source"], hard: boolean) {
     const texture = new THREE.CanvasTexture(flat);
     texture.colorSpace = THREE.SRGBColorSpace;
     if (hard) texture.magFilter = THREE.NearestFilter;
     texture.anisotropy = this.anisotropy;
+    this.worn = { flat, source, hard, texture };
     for (const material of [this.even, this.shaded]) {
       material.map?.dispose();
       material.map = texture;

@@ -1,4 +1,5 @@
 import type { Sheet } from "@/api/types";
+import type { SheetImage } from "@/stores/image";
 import type { Viewport } from "../viewport";
 import { lineAt, onScreen, type Frame } from "./pass";
 
@@ -31,7 +32,7 @@ export function drawMat(frame: Frame) {
 export function drawPaper(
   frame: Frame,
   sheet: Sheet,
-  image: HTMLImageElement | null,
+  image: SheetImage | null,
   opacity: number,
   pixels: "auto" | "hard" | "smooth",
 ) {
@@ -42,7 +43,7 @@ export function drawPaper(
   context.fillStyle = colors.paper;
   context.fillRect(view.x, view.y, width, height);
   if (image) {
-    const px = (width * ratio) / image.naturalWidth; // of the screen, for one of the picture
+    const px = (width * ratio) / image.width; // of the screen, for one of the picture
     context.imageSmoothingEnabled = pixels === "auto" ? px <= HARD : pixels === "smooth";
     context.imageSmoothingQuality = "high";
     context.globalAlpha = opacity;
@@ -53,16 +54,16 @@ export function drawPaper(
 }
 
 /** Draws what is seen of the sheet's image: at single pixels the whole of it would be a thousand screens wide. */
-function drawVisible({ context, view, width, height }: Frame, sheet: Sheet, image: HTMLImageElement) {
+function drawVisible({ context, view, width, height }: Frame, sheet: Sheet, image: SheetImage) {
   const left = Math.max(Math.floor(-view.x / view.scale), 0);
   const top = Math.max(Math.floor(-view.y / view.scale), 0);
   const right = Math.min(Math.ceil((width - view.x) / view.scale), sheet.width_px);
   const bottom = Math.min(Math.ceil((height - view.y) / view.scale), sheet.height_px);
   if (right <= left || bottom <= top) return;
-  const across = image.naturalWidth / sheet.width_px;
-  const down = image.naturalHeight / sheet.height_px;
+  const across = image.width / sheet.width_px;
+  const down = image.height / sheet.height_px;
   context.drawImage(
-    image,
+    image.source,
     left * across,
     top * down,
     (right - left) * across,
