@@ -51,20 +51,27 @@ module SheetTraceServer
       end
     end
 
+    # The job; or where the page says which revision it has, and that is at hand, what differs from it.
     def render_job(id, done = nil)
-      row = workshop.jobs.find(id)
+      job = job_json(id)
+      before = workshop.told[request.get_header("HTTP_X_HAS").to_i]
+      workshop.told[job[:revision]] = job unless job[:damage]
+      job = job.merge(done: done) if done
+      change = before && before[:id] == id ? Json::JobChangeJson.call(before, job) : nil
+      change ? answer(Json::JobChangeJson::SHAPE, change) : answer(Json::JobJson::SHAPE, job)
+    end
+
+    def job_json(id)
       revision, damage = workshop.shown(id)
-      job =
-        Json::JobJson.call(
-          row: row,
-          revision: revision,
-          snapshot: workshop.snapshot(id, revision[:id]),
-          pictures: workshop.jobs.pictures(id),
-          history: workshop.jobs.history(id),
-          page: asking_page,
-          damage: damage
-        )
-      answer(Json::JobJson::SHAPE, done ? job.merge(done: done) : job)
+      Json::JobJson.call(
+        row: workshop.jobs.find(id),
+        revision: revision,
+        snapshot: workshop.snapshot(id, revision[:id]),
+        pictures: workshop.jobs.pictures(id),
+        history: workshop.jobs.history(id),
+        page: asking_page,
+        damage: damage
+      )
     end
 
     def render_step(by, word)

@@ -13,6 +13,8 @@ module SheetTraceServer
 
     # @return [Store::Jobs]
     attr_reader :jobs
+    # @return [#[]] what was told of jobs last, by revision
+    attr_reader :told
 
     # @yieldparam job_id [String]; revision_id [Integer] what is shown of a job from now on
     def initialize(jobs, &changed)
@@ -22,6 +24,7 @@ module SheetTraceServer
       @images = SheetTrace::BoundedMemo.new(limit: IMAGE_BYTES)
       # of each job the state that was opened last: another state of it has most in common with that
       @latest = LruRedux::ThreadSafeCache.new(OPEN_SNAPSHOTS)
+      @told = LruRedux::ThreadSafeCache.new(OPEN_SNAPSHOTS)
       @lock = Monitor.new
     end
 

@@ -36,8 +36,8 @@ module SheetTraceServer
       def self.call(job)
         tags = job.tags
         boxes = job.layout.boxes_px.to_a
-        off = job.layout.islands_off_sheet
-        beside = job.layout.islands_beside_sheet
+        off, beside, locked =
+          [job.layout.islands_off_sheet, job.layout.islands_beside_sheet, job.plan.locked].map(&:to_set)
         stacks =
           SheetTrace::Layout::Stacks.call(job.layout).flat_map { |stack| stack.map { |island| [island, stack] } }.to_h
         job
@@ -50,7 +50,7 @@ module SheetTraceServer
               name: name,
               tag: tags[index],
               weight: job.plan.weight(index),
-              locked: job.plan.locked.include?(index),
+              locked: locked.include?(index),
               stack: stacks[index],
               faces: measure.faces,
               size_mm: measure.size_mm,

@@ -30,8 +30,7 @@ module SheetTraceServer
         tiles = tiles(pixels)
         marks = tiles.map { |bytes| mark(bytes) }
         sent = marks.each_index.reject { |index| marks[index] == known[index] }
-        head =
-          JSON.generate(width_px: width, height_px: height, tile_px: TILE_PX, marks: marks, sent: sent)
+        head = JSON.generate(width_px: width, height_px: height, tile_px: TILE_PX, marks: marks, sent: sent)
         [[head.bytesize].pack("L<"), head, *tiles.values_at(*sent)].map(&:b).join
       end
 

@@ -26,7 +26,10 @@ module SheetTraceServer
           canvas = job.canvas(pictures: workshop.pictures, size: fit(job.sheet, PREVIEW_PX))
           cache_control :no_store
           content_type "application/octet-stream"
-          Json::SheetTiles.call(SheetTrace::Artwork::Compose.pixels(job.artwork, canvas), params[:known].to_s.split(","))
+          Json::SheetTiles.call(
+            SheetTrace::Artwork::Compose.pixels(job.artwork, canvas),
+            params[:known].to_s.split(",")
+          )
         end
 
         { "chart" => true, "checker" => false }.each do |name, lettered|

@@ -65,6 +65,34 @@ describe "jobs on the server" do
     assert_in_delta job[:islands][0][:box_px][0] + 10, moved[:islands][0][:box_px][0], 1e-9
   end
 
+  it "tells a page that has a revision only what differs from it" do
+    job = start_job
+    body = { base_revision: job[:revision], name: "transform_islands", parameters: { islands: [2], move_px: [5, 0] } }
+    change = ask(:post, "/api/jobs/#{job[:id]}/operations", body, "HTTP_X_HAS" => job[:revision].to_s)
+    whole = ask(:get, "/api/jobs/#{job[:id]}")
+
+    assert_equal job[:revision], change[:since]
+    assert_equal [2], change[:islands].map { |island| island[:index] }
+    islands = job[:islands].dup.tap { |all| change[:islands].each { |island| all[island[:index]] = island } }
+
+    assert_equal whole, job.merge(change[:changed], islands: islands)
+    refute_includes change[:changed], :materials
+    same = ask(:get, "/api/jobs/#{job[:id]}", nil, "HTTP_X_HAS" => whole[:revision].to_s)
+
+    assert_equal [{}, []], [same[:changed], same[:islands]]
+  end
+
+  it "tells all of it where islands came or went, and where it knows nothing of the revision" do
+    job = start_job
+    body = { base_revision: job[:revision], name: "lay_flat", parameters: { by: "square_on", seams: "all" } }
+    flat = ask(:post, "/api/jobs/#{job[:id]}/operations", body, "HTTP_X_HAS" => job[:revision].to_s)
+
+    assert_equal flat[:since].nil?, flat.key?(:islands) && flat.key?(:materials)
+    ["99", "x", "", start_job[:revision].to_s].each do |revision|
+      assert ask(:get, "/api/jobs/#{job[:id]}", nil, "HTTP_X_HAS" => revision).key?(:materials), revision
+    end
+  end
+
   it "tells whose step undo takes back" do
     job = start_job
     body = { base_revision: job[:revision], name: "transform_islands", parameters: { islands: [0], move_px: [10, 0] } }

@@ -222,6 +222,15 @@ export interface Island {
   beside_sheet: boolean;
 }
 
+export interface JobChange {
+  /** the revision that the page has */
+  since: number;
+  /** members of Job that differ, but for islands */
+  changed: Record<string, unknown>;
+  /** those that differ, each by its index */
+  islands: Island[];
+}
+
 export interface Note {
   code: string;
   message: string;

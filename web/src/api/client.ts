@@ -7,6 +7,7 @@ import type {
   Composed,
   FoundCells,
   Job,
+  JobChange,
   Jobs,
   KeptSheetMap,
   Legends,
@@ -52,6 +53,8 @@ const PAGE = crypto.randomUUID();
 export interface Followed {
   work?: string;
   signal?: AbortSignal;
+  /** the revision of the job that the page has */
+  has?: number;
 }
 
 const UPLOAD_BYTES = 200 * 1024 * 1024;
@@ -66,16 +69,22 @@ function failure(status: number, text: string): ApiError {
   }
 }
 
-function headers(work?: string): Record<string, string> {
-  return { "content-type": "application/json", "x-page": PAGE, ...(work ? { "x-work": work } : {}) };
+function headers({ work, has }: Followed): Record<string, string> {
+  return {
+    "content-type": "application/json",
+    "x-page": PAGE,
+    ...(work ? { "x-work": work } : {}),
+    ...(has === undefined ? {} : { "x-has": String(has) }),
+  };
 }
 
-async function ask<T>(method: string, path: string, body?: unknown, { signal, work }: Followed = {}): Promise<T> {
+async function ask<T>(method: string, path: string, body?: unknown, followed: Followed = {}): Promise<T> {
+  const { signal } = followed;
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      headers: headers(work),
+      headers: headers(followed),
       body: body === undefined ? undefined : JSON.stringify(body),
       signal,
     });
@@ -87,11 +96,22 @@ async function ask<T>(method: string, path: string, body?: unknown, { signal, wo
   return (response.status === 204 ? undefined : await response.json()) as T;
 }
 
+/** The job as it is now, where the server tells only what differs from the one that the page has. */
+async function askJob(method: string, rest: string, has: Job, body?: unknown, followed: Followed = {}): Promise<Job> {
+  const path = at(has.id, rest);
+  const answer = await ask<Job | JobChange>(method, path, body, { ...followed, has: has.revision });
+  if (!("since" in answer)) return answer;
+  const islands = answer.islands.length > 0 ? [...has.islands] : has.islands;
+  for (const island of answer.islands) islands[island.index] = island;
+  return { ...has, ...answer.changed, islands };
+}
+
 /** Lines of an answer, as they come in. */
-async function* lines(path: string, body: object, { signal, work }: Followed): AsyncGenerator<string> {
+async function* lines(path: string, body: object, followed: Followed): AsyncGenerator<string> {
+  const { signal } = followed;
   const response = await fetch(path, {
     method: "POST",
-    headers: headers(work),
+    headers: headers(followed),
     body: JSON.stringify(body),
     signal,
   });
@@ -173,15 +193,12 @@ export const api = {
   job: (id: string) => ask<Job>("GET", at(id)),
   renameJob: (id: string, name: string) => ask<Job>("PATCH", at(id), { name }),
   deleteJob: (id: string) => ask<void>("DELETE", at(id)),
-  operate: <N extends OperationName>(
-    id: string,
-    base_revision: number,
-    name: N,
-    parameters: Operations[N],
-    followed?: Followed,
-  ) => ask<Job>("POST", at(id, "/operations"), { base_revision, name, parameters }, followed),
-  undo: (id: string) => ask<Job>("POST", at(id, "/undo")),
-  redo: (id: string) => ask<Job>("POST", at(id, "/redo")),
+  /** the job that the page has, as it is now */
+  jobSince: (has: Job) => askJob("GET", "", has),
+  operate: <N extends OperationName>(job: Job, name: N, parameters: Operations[N], followed?: Followed) =>
+    askJob("POST", "/operations", job, { base_revision: job.revision, name, parameters }, followed),
+  undo: (job: Job) => askJob("POST", "/undo", job),
+  redo: (job: Job) => askJob("POST", "/redo", job),
   bringPicture: (id: string, file: File, onProgress?: Progress) =>
     upload<Brought>(at(id, "/pictures"), file, onProgress),
   preflight: (id: string, revision: number) => ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`)),

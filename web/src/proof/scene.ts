@@ -22,13 +22,13 @@ export class ProofScene {
   onEye: ((eye: Triple) => void) | null = null;
 
   constructor(private readonly canvas: HTMLCanvasElement) {
-    // Without a graphics card, smooth edges cost more than they show.
+    // Without a graphics card, smooth edges and smaller copies of the texture cost more than they show.
     const quick = canvas.getContext("webgl2", { antialias: true, failIfMajorPerformanceCaveat: true });
     const context = quick ?? canvas.getContext("webgl2", { antialias: false });
     if (!context) throw new Error("WebGL 2 is off");
     this.renderer = new THREE.WebGLRenderer({ canvas, context, alpha: true });
     this.renderer.setPixelRatio(window.devicePixelRatio);
-    this.model = new TexturedModel(this.renderer.capabilities.getMaxAnisotropy());
+    this.model = new TexturedModel(quick ? this.renderer.capabilities.getMaxAnisotropy() : 0);
     const headlight = new THREE.DirectionalLight(0xffffff, 2.1);
     headlight.position.set(0.6, 1, 1.2);
     this.camera.add(headlight);

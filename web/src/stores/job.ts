@@ -32,13 +32,13 @@ export const useJob = defineStore("job", () => {
   /** Looks again after a change made elsewhere. */
   async function refresh(revision?: number) {
     if (!job.value || pending.value > 0 || revision === job.value.revision) return;
-    await look(job.value.id);
+    await look(job.value);
   }
 
-  async function look(id: string) {
+  async function look(before: Job) {
     try {
-      const now = await api.job(id);
-      if (now.revision !== job.value?.revision) messages.say(`Another page: ${now.done}`);
+      const now = await api.jobSince(before);
+      if (now.revision !== before.revision) messages.say(`Another page: ${now.done}`);
       job.value = now;
     } catch (error) {
       messages.fail(error);
@@ -51,7 +51,7 @@ export const useJob = defineStore("job", () => {
     late.value = null;
     const run = queue.then(async () => {
       if (!job.value) return false;
-      const { id } = job.value;
+      const before = job.value;
       try {
         job.value = await work.follow(label, (followed) => send(job.value!, followed));
         messages.say(job.value.done);
@@ -62,7 +62,7 @@ export const useJob = defineStore("job", () => {
         if (code === "cancelled") messages.say(`${label} stopped; nothing was changed`);
         else messages.fail(error);
         // Where it was stopped, it may have been done already.
-        if (code === "conflict" || code === "cancelled") await look(id);
+        if (code === "conflict" || code === "cancelled") await look(before);
         return false;
       } finally {
         pending.value -= 1;
@@ -73,9 +73,9 @@ export const useJob = defineStore("job", () => {
   }
 
   const operate = <N extends OperationName>(name: N, parameters: Operations[N]) =>
-    change(inWords(name), (current, followed) => api.operate(current.id, current.revision, name, parameters, followed));
-  const undo = () => change("Undo", (current) => api.undo(current.id));
-  const redo = () => change("Redo", (current) => api.redo(current.id));
+    change(inWords(name), (current, followed) => api.operate(current, name, parameters, followed));
+  const undo = () => change("Undo", (current) => api.undo(current));
+  const redo = () => change("Redo", (current) => api.redo(current));
   const rename = (name: string) => change("Rename", (current) => api.renameJob(current.id, name));
 
   /**

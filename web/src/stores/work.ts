@@ -1,6 +1,5 @@
 import { defineStore } from "pinia";
 import { computed, ref } from "vue";
-import type { Followed } from "@/api/client";
 
 /** How long work goes on before the painter is told of it, ms. */
 const SHOWN_AFTER_MS = 500;
@@ -21,7 +20,11 @@ export const useWork = defineStore("work", () => {
   const shown = computed(() => all.value.filter((work) => work.shown));
 
   /** Has something done that can be followed and stopped; a signal of the caller's stops it too. */
-  async function follow<T>(label: string, run: (followed: Required<Followed>) => Promise<T>, signal?: AbortSignal) {
+  async function follow<T>(
+    label: string,
+    run: (followed: { work: string; signal: AbortSignal }) => Promise<T>,
+    signal?: AbortSignal,
+  ) {
     const id = crypto.randomUUID();
     const control = new AbortController();
     all.value.push({ id, label, share: null, shown: false, control });

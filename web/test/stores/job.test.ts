@@ -54,6 +54,27 @@ describe("the job store", () => {
   });
 });
 
+describe("what differs from the job that the page has", () => {
+  beforeEach(() => setActivePinia(createPinia()));
+
+  it("is put into it, island by island", async () => {
+    const store = useJob();
+    const [first, ...others] = job.islands;
+    const moved = { ...first!, box_px: [1, 2, 3, 4] as [number, number, number, number] };
+    let has: string | undefined;
+    vi.stubGlobal("fetch", (path: string, { headers }: RequestInit) => {
+      if (!path.endsWith("/operations")) return answer(200, job);
+      has = (headers as Record<string, string>)["x-has"];
+      return answer(200, { since: job.revision, changed: { revision: 99, done: "moved" }, islands: [moved] });
+    });
+    await store.open(job.id);
+    await store.operate("set_unit", { unit_mm: 2 });
+    expect(has).toBe(String(job.revision));
+    const whole = { ...job, revision: 99, done: "moved", islands: [moved, ...others] };
+    expect(JSON.stringify(store.job)).toBe(JSON.stringify(whole));
+  });
+});
+
 describe("a change made elsewhere", () => {
   beforeEach(() => setActivePinia(createPinia()));
 

@@ -31,6 +31,7 @@ export class TexturedModel extends THREE.Group {
     texture: THREE.CanvasTexture;
   } | null = null;
 
+  /** @param anisotropy of the texture; 0: the machine is slow, and its texture is drawn as it is at any size */
   constructor(private readonly anisotropy: number) {
     super();
     this.backs.visible = false;
@@ -89,7 +90,8 @@ export class TexturedModel extends THREE.Group {
     const texture = new THREE.CanvasTexture(flat);
     texture.colorSpace = THREE.SRGBColorSpace;
     if (hard) texture.magFilter = THREE.NearestFilter;
-    texture.anisotropy = this.anisotropy;
+    texture.anisotropy = Math.max(this.anisotropy, 1);
+    if (this.anisotropy === 0) Object.assign(texture, { generateMipmaps: false, minFilter: THREE.LinearFilter });
     this.worn = { flat, source, hard, texture };
     for (const material of [this.even, this.shaded]) {
       material.map?.dispose();

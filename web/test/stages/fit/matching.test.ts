@@ -35,9 +35,7 @@ describe("proposals of cells", () => {
       .mockResolvedValue({ ...job, revision: job.revision + 1, placements: "other" });
     await matching.accept([matching.proposals![0]!]);
     await nextTick();
-    expect(operate.mock.calls[0]!.slice(0, 4)).toEqual([
-      job.id,
-      job.revision,
+    expect(operate.mock.calls[0]!.slice(1, 3)).toEqual([
       "set_into_cells",
       { assignments: [{ islands: [0], cell: 0, way: "fill" }] },
     ]);
