@@ -68,4 +68,15 @@ task :bench do
   ruby "--yjit", "bench/run.rb"
 end
 
+desc "Try the server hard: how it answers beside long work, with many pages and writers, killed, and on a full disk"
+task :stress do
+  Dir["bench/stress/*.rb"]
+    .reject { |path| path.end_with?("/load.rb") }
+    .sort
+    .each do |path|
+      puts "== #{File.basename(path, ".rb")}"
+      system("bundle", "exec", "ruby", "--yjit", path)
+    end
+end
+
 task default: :test

@@ -45,6 +45,6 @@ Stress.with_server do |server|
       known[i] = now["revision"]
     end
   end
-  puts "#{rounds} kills: #{known.sum} revisions, #{pictures.values.sum} pictures; acknowledged and lost: #{lost}; torn: #{torn}"
+  puts "#{rounds} kills: #{pictures.values.sum} pictures kept; acknowledged and lost: #{lost}; torn: #{torn}"
   exit 1 if lost.positive? || torn.positive?
 end

@@ -39,7 +39,7 @@ class Repaint
         read_s = Stress.now - started
         paint(server, job)
         reset_browser
-        opened_s = open(server, job)
+        opened_s = open_page(server, job)
         puts format("%-18s read %.1f s, opened %.1f s", name, read_s, opened_s)
         report(Array.new(moves) { |count| move(server, job, count) })
       end
@@ -56,7 +56,7 @@ class Repaint
     Stress.operate(http, now, "add_layer", layer)
   end
 
-  def open(server, job)
+  def open_page(server, job)
     started = Stress.now
     visit "/jobs/#{job["id"]}/layout"
     find(".sheet-view[aria-busy=false]", wait: 60)

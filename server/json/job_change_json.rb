@@ -2,7 +2,8 @@
 
 module SheetTraceServer
   module Json
-    # What of a job's JSON differs from that of a revision that the page has: of thousands of islands a move changes one.
+    # What of a job's JSON differs from that of a revision that the page has: of thousands of islands a move changes
+    # one.
     module JobChangeJson
       SHAPE =
         Shape::Record.new(

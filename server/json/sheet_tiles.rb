@@ -9,8 +9,8 @@ module SheetTraceServer
     module SheetTiles
       TILE_PX = 256
 
-      # The head of an answer; its length stands before it in four bytes, little-endian, and the texels of the tiles sent
-      # follow: RGBA in rows.
+      # The head of an answer; its length stands before it in four bytes, little-endian, and the texels of the tiles
+      # that are sent follow: RGBA in rows.
       HEAD =
         Shape::Record.new(
           "SheetTilesHead",
