@@ -5,7 +5,6 @@ source "https://rubygems.org"
 
 # core
 gem "cairo", "~> 1.18"
-gem "lru_redux", "~> 1.1"
 gem "msgpack", "~> 1.7"
 gem "nokogiri", "~> 1.17.2"
 gem "numo-narray-alt", "~> 0.9"
@@ -18,6 +17,8 @@ gem "zeitwerk", "~> 2.6.18"
 gem "thor", "~> 1.3"
 
 # server
+gem "lru_redux", "~> 1.1"
+gem "nio4r", "~> 2.7"
 gem "puma", "~> 6.6"
 gem "rackup", "~> 2.3"
 gem "sequel", "~> 5.110"

@@ -155,18 +155,21 @@ module SheetTraceServer
 
     # @param started [SheetTrace::Job::Start::Started]
     def create(started, model:, files: {})
-      job = started.job
-      name = job.source_name
-      @jobs.create(
-        File.basename(name, ".*").tr("_", " "),
-        SheetTrace::Job::Snapshot.dump(job),
-        "#{name} brought in",
-        pictures: started.pictures,
-        model_files: files,
-        operation: {
-          start: model
-        }
-      )
+      name = started.job.source_name
+      snapshot = SheetTrace::Job::Snapshot.dump(started.job)
+      id =
+        @jobs.create(
+          File.basename(name, ".*").tr("_", " "),
+          snapshot,
+          "#{name} brought in",
+          pictures: started.pictures,
+          model_files: files,
+          operation: {
+            start: model
+          }
+        )
+      @snapshots[@jobs.revision(id)[:id]] = @latest[id] = snapshot
+      id
     end
 
     # What a revision did, as a recipe has it. A sample's first revision holds all that it was made with.

@@ -12,6 +12,7 @@ Stress.with_server do |server|
   pictures = Hash.new(0)
   lost = 0
   torn = 0
+  number = 0 # of the next picture: each is another, as the same one is kept once
   rounds.times do |round|
     workers =
       jobs.each_index.map do |i|
@@ -22,8 +23,7 @@ Stress.with_server do |server|
               jobs[i] = JSON.parse(answer.body)
               known[i] = jobs[i]["revision"]
               header = { "x-file-name" => "n.png", "content-type" => "application/octet-stream" }
-              sent =
-                http.post("/api/jobs/#{jobs[i]["id"]}/pictures", Stress.picture(64, seed: random.rand(9999)), header)
+              sent = http.post("/api/jobs/#{jobs[i]["id"]}/pictures", Stress.picture(64, seed: number += 1), header)
               pictures[i] += 1 if sent.code == "201"
             end
           end
