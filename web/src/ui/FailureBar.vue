@@ -31,7 +31,7 @@ function dismiss() {
   >
     <PhWarning :size="18" weight="bold" aria-hidden="true" /> {{ messages.failure }}
     <BButton v-if="jobs.late" class="ms-3" size="sm" variant="danger" @click="again">
-      {{ jobs.late.label }} on the new state
+      {{ jobs.late.label }} all the same
     </BButton>
   </BAlert>
 </template>

@@ -77,6 +77,8 @@ const stacked = computed(() =>
 }
 .stop {
   padding: 0 8px;
+  border-color: var(--status-soft);
+  color: var(--status-ink);
   font-size: 11px;
   line-height: 18px;
 }
