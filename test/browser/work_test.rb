@@ -32,4 +32,31 @@ describe "long work, and other pages" do
 
     assert_done(/Undone: Front: moved 10 px right \(a step of another page\)/)
   end
+
+  # A browser grants six connections to a server.
+  it "works in eight tabs of one browser, and all of them are told of a change" do
+    bring_in_caddy(stage: "layout")
+    id = page.current_path[%r{jobs/([^/]+)}, 1]
+    tabs =
+      Array
+        .new(7) { open_new_window }
+        .each do |window|
+          within_window(window) do
+            visit "/jobs/#{id}/layout"
+
+            assert_selector ".editor .island-card", minimum: 1
+          end
+        end
+    job = @server.get("/api/jobs/#{id}")
+    moved = { islands: [1], move_px: [3, 0] }
+    @server.post(
+      "/api/jobs/#{id}/operations",
+      JSON.generate(base_revision: job["revision"], name: "transform_islands", parameters: moved)
+    )
+    [current_window, *tabs].each do |window|
+      within_window(window) { assert_done(/Another page: Left: moved 3 px right/) }
+    end
+  ensure
+    tabs&.each(&:close)
+  end
 end

@@ -55,16 +55,15 @@ module SheetTrace
         # Lines that go on behind a backslash in one, with empty lines behind it, so that line numbers stay.
         def self.joined(text)
           owed = 0
-          text
-            .each_line
-            .map do |line|
+          lines =
+            text.each_line.map do |line|
               next (owed += 1) && "#{line.chomp.delete_suffix("\\")} " if line.end_with?("\\\n")
 
               ended = line + ("\n" * owed)
               owed = 0
               ended
             end
-            .join
+          lines.join + ("\n" * owed)
         end
         private_class_method :tidy, :joined
 

@@ -60,7 +60,7 @@ describe "readers of spoilt files" do
         .rand(1..4)
         .times do
           at = random.rand(spoilt.bytesize + 1)
-          case random.rand(5)
+          case random.rand(10)
           when 0
             spoilt.setbyte(at, random.rand(256)) if at < spoilt.bytesize
           when 1
@@ -71,6 +71,27 @@ describe "readers of spoilt files" do
             spoilt = spoilt.byteslice(0, at)
           when 4
             spoilt = spoilt.sub(spoilt[/\d+/n].to_s, words.sample(random: random).b)
+          when 5
+            # One number everywhere: counts, indices and offsets alike.
+            number = spoilt.scan(/\d+/n).sample(random: random)
+            spoilt = spoilt.gsub(/(?<!\d)#{number}(?!\d)/n, words.sample(random: random).b) if number
+          when 6
+            # A section again and again.
+            section = spoilt.byteslice(at, random.rand(1..400)).to_s
+            spoilt = spoilt.byteslice(0, at) + (section * random.rand(2..60)) + spoilt.byteslice(at..)
+          when 7
+            # A section within itself: elements and objects nested deeper than they may be.
+            from = random.rand(at + 1)
+            section = spoilt.byteslice(from, at - from).to_s
+            spoilt = spoilt.byteslice(0, at) + section.byteslice(0, 300) + spoilt.byteslice(at..)
+          when 8
+            # Two numbers for each other: an index that points to what holds it, a count that is false.
+            a, b = spoilt.scan(/\d+/n).uniq.sample(2, random: random)
+            spoilt = spoilt.gsub(/\d+/n) { |found| { a => b, b => a }.fetch(found, found) } if a && b
+          when 9
+            # Lines in another order.
+            lines = spoilt.lines
+            spoilt = lines.rotate(random.rand(lines.size)).join if lines.size > 2
           end
         end
       spoilt
