@@ -174,8 +174,25 @@ module BrowserTestCase
   # Tries again until what is asserted holds: for pictures, which nothing in the page tells of.
   def eventually(&) = page.document.synchronize(Capybara.default_max_wait_time, errors: [Minitest::Assertion], &)
 
-  # A click so long after the last one that it is no double click.
-  def click_again_at(at) = mouse.move_to_location(*at.map(&:round)).pause(duration: 0.9).click.perform
+  # Keys that are held, as the browser's protocol counts them.
+  HELD = { alt: 1, control: 2, shift: 8 }.freeze
 
-  def click_at(at) = mouse.move_to_location(*at.map(&:round)).click.perform
+  # A click that says by itself the how manieth of quick clicks it is: how quick they are is the machine's affair.
+  #
+  # @param at [Array(Numeric, Numeric)] px of the screen
+  # @param keys [Array<Symbol>] of HELD
+  # @param count [Integer] 1, or 2 for the second of a double click
+  def click_at(at, *keys, count: 1)
+    x, y = at.map(&:round)
+    event = { x: x, y: y, button: "left", modifiers: keys.sum { |key| HELD.fetch(key) } }
+    send_mouse("mouseMoved", **event, button: "none")
+    send_mouse("mousePressed", **event, buttons: 1, clickCount: count)
+    send_mouse("mouseReleased", **event, clickCount: count)
+  end
+
+  def double_click_at(at) = [1, 2].each { |count| click_at(at, count: count) }
+
+  private
+
+  def send_mouse(type, **event) = browser.execute_cdp("Input.dispatchMouseEvent", type: type, **event)
 end

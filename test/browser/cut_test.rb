@@ -18,14 +18,6 @@ describe "the cut stage" do
     [left + (width * x), top + (height * y)]
   end
 
-  def click_with(spot, *keys, twice: false)
-    action = mouse.move_to_location(*spot.map(&:round))
-    keys.each { |key| action.key_down(key) }
-    twice ? action.double_click : action.click
-    keys.each { |key| action.key_up(key) }
-    action.perform
-  end
-
   describe "with the lantern shade" do
     before { bring_in_shade(stage: "cut") }
 
@@ -74,7 +66,7 @@ describe "the cut stage" do
       spot = proof(0.5, 0.5)
       click_at(spot)
       picked "1 edge"
-      click_with(spot, :control)
+      click_at(spot, :control)
 
       assert_done(/picked, \d+ in all/)
       click_button(text: /\ACut [1-9]/)
@@ -92,17 +84,17 @@ describe "the cut stage" do
       spot = proof(0.45, 0.5)
       click_at(spot)
       picked "1 face"
-      click_again_at(spot)
+      click_at(spot)
       picked "0 faces"
-      click_with(spot, :control)
+      click_at(spot, :control)
       picked "24 faces" # the ring round the shade
       click_button "None"
-      click_again_at(spot)
-      click_with(proof(0.6, 0.5), :shift)
+      click_at(spot)
+      click_at(proof(0.6, 0.5), :shift)
 
       assert_done(/\A[2-9] faces picked/)
       click_button "None"
-      click_with(spot, twice: true)
+      double_click_at(spot)
 
       assert_done(/faces picked/)
       click_button "None"
@@ -124,7 +116,7 @@ describe "the cut stage" do
 
     it_with_proof "lays picked faces flat alone, and the rest stays" do
       picking "Faces"
-      click_with(proof(0.45, 0.5), twice: true)
+      double_click_at(proof(0.45, 0.5))
 
       assert_done(/faces picked/)
       tab "Lay flat"
@@ -136,7 +128,7 @@ describe "the cut stage" do
 
     it_with_proof "shows the axis of the cone that fits, and rolls out about a typed one" do
       picking "Faces"
-      click_with(proof(0.45, 0.5), :control)
+      click_at(proof(0.45, 0.5), :control)
       picked "24 faces"
       tab "Lay flat"
       find("#flatten-method").select("Roll out")
@@ -292,7 +284,7 @@ describe "the cut stage" do
 
       assert_done(/1 edge cut: 1 piece/)
       assert_selector "ul[aria-label='Open ends'] li", minimum: 2
-      click_again_at(on_sheet(344, 250))
+      click_at(on_sheet(344, 250))
 
       assert_done(/1 edge closed/)
       picking "Stroke"

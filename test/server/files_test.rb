@@ -43,9 +43,9 @@ describe "files and views of the server" do
     assert_failure 404, "not_found", /no array nothing/
   end
 
-  it "draws sheet, chart and thumbnail" do
+  it "draws chart, checker and thumbnail" do
     job = start_job
-    { "sheet" => 1024, "chart" => 1024, "thumbnail" => 320 }.each do |kind, side|
+    { "chart" => 1024, "checker" => 1024, "thumbnail" => 320 }.each do |kind, side|
       fetch "/api/jobs/#{job[:id]}/#{kind}.png?revision=#{job[:revision]}"
 
       assert_equal ["\x89PNG".b, side, side], last_response.body.unpack("a4 x12 N N"), kind

@@ -37,9 +37,9 @@ describe "workers beside the server" do
   # The process that is computing now.
   def busiest
     before = ticks
-    sleep 0.1
+    sleep 0.25
     pid, most = ticks.map { |worker, now| [worker, now - before.fetch(worker, now)] }.max_by(&:last)
-    pid if most.to_i >= 5 # hundredths of a second of 0.1 s
+    pid if most.to_i >= 4 # hundredths of a second, which leaves room for whatever else the machine is at
   end
 
   def ticks
@@ -75,7 +75,7 @@ describe "workers beside the server" do
   it "ends the work of a page that has gone, and nothing is changed" do
     job = crowd
     begin_packing(job).close
-    wait_until(3) { !busiest }
+    wait_until(5) { !busiest }
 
     assert_equal job["revision"], server.get("/api/jobs/#{job["id"]}")["revision"]
   end

@@ -29,11 +29,11 @@ describe "costly files" do
         { "a.ply" => "#{head.sub(/vertex \d+/, "vertex #{size * 10}")}end_header\n#{lines}3 0 1 2\n" }
       end
   }.each do |what, make|
-    it "takes twice the time for twice as many #{what}, and not four times" do
+    it "takes about eight times the time for eight times as many #{what}, and not 64 times" do
       Stress.read(make.call(100))
-      once, twice = [400, 800].map { |size| make.call(size).then { |bytes| seconds.call { Stress.read(bytes) } } }
+      few, many = [100, 800].map { |size| make.call(size).then { |bytes| seconds.call { Stress.read(bytes) } } }
 
-      assert_operator twice, :<, (3.2 * once) + 0.05
+      assert_operator many, :<, 24 * [few, 0.002].max # what grows with the square is far beyond, on a busy machine too
     end
   end
 
