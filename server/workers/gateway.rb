@@ -83,6 +83,8 @@ module SheetTraceServer
             yield bytes
           end
           let_go(goes_on: @worker.done(bytes))
+        rescue Connection::Left
+          nil # closing ends the work
         end
 
         # What was not read to its end is not wanted.
