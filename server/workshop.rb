@@ -168,7 +168,9 @@ module SheetTraceServer
             start: model
           }
         )
-      @snapshots[@jobs.revision(id)[:id]] = @latest[id] = snapshot
+      revision_id = @jobs.revision(id)[:id]
+      @snapshots[revision_id] = @latest[id] = snapshot
+      @changed.call(id, revision_id)
       id
     end
 

@@ -66,6 +66,11 @@ module SheetTraceServer
         end
       end
 
+      # @param job [String] id, of which it has the state that is shown at hand
+      def knows(job)
+        @task = [job, false]
+      end
+
       # Ends the present request, or else the worker.
       #
       # @return [Boolean] whether the worker goes on

@@ -98,7 +98,8 @@ module SheetTraceServer
             word, *rest = @worker.read(@page, till: till)
             return word, *rest unless word == "tell"
 
-            @events.publish(rest[0], rest[1])
+            @worker.knows(rest[1]["job"]) if rest[0] == "revision"
+            @events.publish(*rest)
           end
         end
 

@@ -7,6 +7,13 @@ import { lengthOf } from "./geometry";
 import { SAME_PLACE, hitsAlong, type Hit } from "./hits";
 import { TexturedModel } from "./passes/model";
 
+/** Whether there is no graphics card, as far as the browser tells. */
+function drawnBySoftware(context: WebGL2RenderingContext): boolean {
+  const info = context.getExtension("WEBGL_debug_renderer_info");
+  const name = String(context.getParameter(info ? info.UNMASKED_RENDERER_WEBGL : context.RENDERER));
+  return /swiftshader|llvmpipe|software|basic render/i.test(name);
+}
+
 /** The eye, the light and the screen that the proof is drawn on. Draws only when something changed. */
 export class ProofScene {
   private readonly renderer: THREE.WebGLRenderer;
@@ -28,7 +35,7 @@ export class ProofScene {
     if (!context) throw new Error("WebGL 2 is off");
     this.renderer = new THREE.WebGLRenderer({ canvas, context, alpha: true });
     this.renderer.setPixelRatio(window.devicePixelRatio);
-    this.model = new TexturedModel(quick ? this.renderer.capabilities.getMaxAnisotropy() : 0);
+    this.model = new TexturedModel(drawnBySoftware(context) ? 0 : this.renderer.capabilities.getMaxAnisotropy());
     const headlight = new THREE.DirectionalLight(0xffffff, 2.1);
     headlight.position.set(0.6, 1, 1.2);
     this.camera.add(headlight);
