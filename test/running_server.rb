@@ -42,7 +42,8 @@ class RunningServer
         %i[out err] => File::NULL
       )
     400.times do
-      return TCPSocket.new("127.0.0.1", port).close
+      TCPSocket.new("127.0.0.1", port).close
+      return get("/api/jobs") # once its first worker is there
     rescue Errno::ECONNREFUSED
       sleep 0.05
     end
