@@ -7,14 +7,25 @@ Minitest::TestTask.create(:test) { |task| task.test_globs = ["test/{lib,cli,serv
 Minitest::TestTask.create("test:lib") { |task| task.test_globs = ["test/lib/**/*_test.rb"] }
 Minitest::TestTask.create("test:programs") { |task| task.test_globs = ["test/{cli,server,demo}/**/*_test.rb"] }
 
+# Browser tests in two halves of about the same size: each starts a server and two browsers, which takes as long as
+# several tests.
+BROWSER_TESTS =
+  Dir["test/browser/*_test.rb"]
+    .sort_by { |path| -File.size(path) }
+    .each_with_object([[], []]) { |path, halves| halves.min_by { |half| half.sum { |own| File.size(own) } } << path }
+    .freeze
+
 # The parts of bin/test. `rake -j 3 all` does as many at a time; each says how long it took, and what it has to say
 # where it failed.
 PARTS = {
+  **BROWSER_TESTS.each_with_index.to_h do |paths, i|
+    [
+      "browser #{i + 1}",
+      "bundle exec ruby --yjit -Ilib -Itest -e 'ARGV.each { |path| require \"./\#{path}\" }' #{paths.join(" ")}"
+    ]
+  end,
   "core" => "bundle exec ruby --yjit -S rake test:lib",
   "programs" => "bundle exec ruby --yjit -S rake test:programs",
-  **Dir["test/browser/*_test.rb"]
-    .sort_by { |path| -File.size(path) }
-    .to_h { |path| ["browser:#{File.basename(path, "_test.rb")}", "bundle exec ruby --yjit -Ilib -Itest #{path}"] },
   "types" => "cd web && npm run --silent check",
   "front" => "cd web && npm test --silent",
   "lint" => "bundle exec rubocop --format quiet && cd web && npm run --silent lint"

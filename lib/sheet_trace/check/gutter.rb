@@ -8,7 +8,7 @@ module SheetTrace
       # @return [Array<Finding>]
       def self.call(subject)
         wanted = subject.gutter_px * subject.raster_scale
-        return [] if wanted < 1
+        return [] if wanted < 1 || subject.crowded.empty?
 
         pairs = gaps(subject, wanted).sort_by(&:last)
         return [] if pairs.empty?

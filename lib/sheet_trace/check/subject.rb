@@ -71,17 +71,24 @@ module SheetTrace
       # @return [Array(Integer, Integer)] width and height of the raster
       def raster_size = [sheet.width_px, sheet.height_px].map { |px| [(px * raster_scale).ceil, 1].max }
 
-      # @return [Numo::Int32] height x width of the raster: island + 1 of each texel, the last where they overlap, 0
-      #   where there is none
+      # @return [Array<Integer>] islands that may lie on another, or nearer to it than the gutter
+      def crowded = @memo[:crowded] ||= Layout::NearBoxes.call(layout.boxes_px, gutter_px)
+
+      # @return [Numo::Int32] height x width of the raster: crowded island + 1 of each texel, the last where they
+      #   overlap, 0 where there is none
       def owner = raster[0]
 
       # @return [Hash{Array(Integer, Integer) => Float}] pairs of islands, and the px of the sheet that they share
       def overlaps
-        @memo[:overlaps] ||= raster[1] ? shared.transform_values { |count| count / (raster_scale**2) } : {}
+        @memo[:overlaps] ||= if crowded.any? && raster[1]
+          shared.transform_values { |count| count / (raster_scale**2) }
+        else
+          {}
+        end
       end
 
-      # @return [Array<Array(Integer, Integer)>] overlapping islands that lie exactly on each other, point by point
-      def twins = @memo[:twins] ||= overlaps.keys.select { |a, b| outline_key(a) == outline_key(b) }
+      # @return [Set<Array(Integer, Integer)>] overlapping islands that lie exactly on each other, point by point
+      def twins = @memo[:twins] ||= overlaps.keys.select { |a, b| outline_key(a) == outline_key(b) }.to_set
 
       # @param island [Integer]
       # @return [Fit::Cell, nil] the cell of the underlay that it lies in
@@ -128,24 +135,33 @@ module SheetTrace
       # The owner of each texel, and whether any two triangles have one in common.
       def raster
         @memo[:raster] ||= begin
-          owner, overlap = Raster::Owners.with_overlap(raster_corners, *raster_size)
-          islands = Numo::Int32.zeros(uv_map.triangles.count + 1)
-          islands[1..] = uv_map.triangles.islands + 1 unless uv_map.triangles.count.zero?
+          owner, overlap = Raster::Owners.with_overlap(crowded_corners, *raster_size)
+          islands = Numo::Int32.zeros(crowded_triangles.size + 1)
+          islands[1..] = uv_map.triangles.islands[crowded_triangles] + 1 unless crowded_triangles.empty?
           [islands[owner].reshape(*raster_size.reverse), overlap]
         end
       end
 
-      def raster_corners
-        corners = Numo::DFloat.zeros(*uv_map.triangles.points.shape, 2)
-        2.times do |axis|
-          corners[true, true, axis] = layout.points_px[true, axis][uv_map.triangles.points] * raster_scale
+      def crowded_triangles
+        @memo[:crowded_triangles] ||= begin
+          picked = Numo::Bit.zeros(uv_map.island_count).tap { |bits| bits[crowded] = 1 }
+          picked[uv_map.triangles.islands].where
         end
+      end
+
+      def crowded_corners
+        points = uv_map.triangles.points[crowded_triangles, true]
+        corners = Numo::DFloat.zeros(*points.shape, 2)
+        return corners if points.empty?
+
+        2.times { |axis| corners[true, true, axis] = layout.points_px[true, axis][points] * raster_scale }
         corners
       end
 
       def shared
-        texels, triangles = Raster::Rasterise.call(raster_corners, *raster_size)
-        Raster::Overlaps.call(texels, Numo::Int64.cast(uv_map.triangles.islands[triangles]), uv_map.island_count)
+        texels, triangles = Raster::Rasterise.call(crowded_corners, *raster_size)
+        islands = Numo::Int64.cast(uv_map.triangles.islands[crowded_triangles[triangles]])
+        Raster::Overlaps.call(texels, islands, uv_map.island_count)
       end
 
       def seams_between(corners, first, second)

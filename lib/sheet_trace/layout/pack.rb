@@ -24,9 +24,7 @@ module SheetTrace
       MOST_TRIES = 30
       # Rounds, coarse and fine ones together, that mostly do.
       USUAL_ROUNDS = 9
-      # Many islands are turned less freely, so that it takes no longer than it must.
-      MANY = 200
-      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :ROUNDS, :FAR, :STEP_UP, :MOST_TRIES, :USUAL_ROUNDS, :MANY
+      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :ROUNDS, :FAR, :STEP_UP, :MOST_TRIES, :USUAL_ROUNDS
 
       # What is moved as one.
       #
@@ -222,23 +220,8 @@ module SheetTrace
 
       # The unit's lines turned, moved so that the least x and y are 0.
       def turned(unit, turn)
-        @shapes[[unit.islands, turn]] ||= at_zero(turn.zero? ? unit.lines : turn_lines(unit.lines, turn))
+        @shapes[[unit.islands, turn]] ||= Turns.at_zero(Turns.turned(unit.lines, turn))
       end
-
-      def turn_lines(lines, turn)
-        cos = Math.cos(turn).round(15)
-        sin = Math.sin(turn).round(15)
-        lines.map do |x1, y1, x2, y2, layers|
-          [(x1 * cos) - (y1 * sin), (x1 * sin) + (y1 * cos), (x2 * cos) - (y2 * sin), (x2 * sin) + (y2 * cos), layers]
-        end
-      end
-
-      def at_zero(lines)
-        left, top = corner(lines)
-        lines.map { |x1, y1, x2, y2, layers| [x1 - left, y1 - top, x2 - left, y2 - top, layers] }
-      end
-
-      def corner(lines) = [[0, 2], [1, 3]].map { |ends| lines.flat_map { |line| line.values_at(*ends) }.min }
 
       def ordered(scale, cells)
         return @units if @in_order
@@ -265,7 +248,7 @@ module SheetTrace
           lines.map do |x1, y1, x2, y2, layers|
             [x1, y1, x2, y2].map { |px| (px - @margin_px) / cells.fine_px }.push(layers)
           end
-        left, top = corner(moved).map(&:floor)
+        left, top = Turns.corner(moved).map(&:floor)
         mask = Mask.of_lines(moved.map { |x1, y1, x2, y2, layers| [x1 - left, y1 - top, x2 - left, y2 - top, layers] })
         grid.take(mask.grown(cells.reach(@gutter_px)), left, top)
       end
@@ -283,36 +266,14 @@ module SheetTrace
 
       def unit(islands, turn, count)
         lines = islands.flat_map { |island| @outlines[island] }
-        Unit.new(islands: islands, lines: lines, turns_rad: turns(lines, turn, count))
-      end
-
-      def turns(lines, turn, count)
-        quarters = Array.new(4) { |k| k * Math::PI / 2 }
-        return [0.0] if turn == "none" || lines.empty?
-        return quarters if turn == "quarter"
-
-        slim = slimmest(lines)
-        (count > MANY ? [] : quarters) + quarters.map { |quarter| quarter + slim }
-      end
-
-      # The turn that gives the smallest box, to half a degree.
-      def slimmest(lines)
-        (0...180)
-          .map { |half| half * Math::PI / 360 }
-          .min_by do |turn|
-            turned = turn_lines(lines, turn)
-            [[0, 2], [1, 3]].map do |ends|
-                turned.flat_map { |line| line.values_at(*ends) }.minmax.then { |least, most| most - least }
-              end
-              .reduce(:*)
-          end
+        Unit.new(islands: islands, lines: lines, turns_rad: Turns.call(lines, turn, count))
       end
 
       def result(scale, places)
         cell = Cells.new(@inner, FINE).fine_px
         layout =
           places.reduce(@layout) do |so_far, (unit, turn, column, row, _bottom)|
-            left, top = corner(turn.zero? ? unit.lines : turn_lines(unit.lines, turn))
+            left, top = Turns.corner(Turns.turned(unit.lines, turn))
             onto =
               Geometry::Affine.move(@margin_px + (column * cell), @margin_px + (row * cell)) *
                 Geometry::Affine.scale(scale, scale) * Geometry::Affine.move(-left, -top) * Geometry::Affine.turn(turn)

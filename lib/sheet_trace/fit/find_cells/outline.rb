@@ -15,7 +15,9 @@ module SheetTrace
           ring = trace(mask)
           farthest = ring.each_index.max_by { |i| (ring[i][0] - ring[0][0]).abs + (ring[i][1] - ring[0][1]).abs }
           halves = [ring[0..farthest], ring[farthest..] + [ring[0]]]
-          halves.flat_map { |half| straightened(half)[0...-1] }.map { |x, y| [x + left, y + top] }
+          corners = halves.flat_map { |half| straightened(half)[0...-1] }
+          corners = ring if corners.size < 3 # a line of px is as thin as the slack
+          corners.map { |x, y| [x + left, y + top] }
         end
 
         # Round the px with the inside on the right hand, from the first px on: each step goes along one side of a px.

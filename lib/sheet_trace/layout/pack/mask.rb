@@ -20,7 +20,14 @@ module SheetTrace
           rows = Array.new(height, 0)
           crossings = Array.new(height) { [] }
           lines.each { |line| touch(line, rows, crossings) }
-          crossings.each_with_index { |found, row| rows[row] |= filled(found) if found.size > 1 }
+          former = inside = nil # straight sides are crossed alike in many rows
+          crossings.each_with_index do |found, row|
+            next if found.size < 2
+
+            inside = filled(found) unless found == former
+            former = found
+            rows[row] |= inside
+          end
           new(rows)
         end
 
@@ -30,6 +37,8 @@ module SheetTrace
           slope = y1 == y2 ? 0.0 : (x2 - x1) / (y2 - y1)
           first = top.floor.clamp(0, rows.size - 1)
           last = ((bottom - NIL_WIDTH).ceil - 1).clamp(first, rows.size - 1)
+          return touch_upright(x1, top, bottom, y1 < y2 ? layers : -layers, first..last, rows, crossings) if x1 == x2
+
           (first..last).each do |row|
             if first == last
               a = x1
@@ -44,6 +53,17 @@ module SheetTrace
             if middle > top && middle <= bottom
               crossings[row] << [x1 + ((middle - y1) * slope), y1 < y2 ? layers : -layers]
             end
+          end
+        end
+
+        # The same in every row, for a line straight down or up.
+        def self.touch_upright(x, top, bottom, layers, lines, rows, crossings)
+          bits = span(x, x)
+          crossing = [x, layers]
+          lines.each do |row|
+            rows[row] |= bits
+            middle = row + 0.5
+            crossings[row] << crossing if middle > top && middle <= bottom
           end
         end
 
@@ -66,7 +86,7 @@ module SheetTrace
               depth.zero? ? row | span(start, x) : row
             end
         end
-        private_class_method :touch, :span, :filled
+        private_class_method :touch, :touch_upright, :span, :filled
 
         def initialize(rows)
           @rows = rows
@@ -83,15 +103,18 @@ module SheetTrace
 
           most = reach.ceil
           widths = (-most..most).map { |dy| half_width(dy, reach) }
-          wide =
-            widths.compact.uniq.to_h { |half| [half, rows.map { |row| spread(row << (most - half), (2 * half) + 1) }] }
+          wide = widths.compact.uniq.to_h { |half| [half, widened(half, most)] }
+          alike = run_lengths
           Mask.new(
             Array.new(height + (2 * most)) do |y|
+              # Between rows that are all the same, the widest says it all.
+              next wide[widths[most]][y] if y < height && alike[y] > 2 * most
+
               widths
                 .each_with_index
                 .reduce(0) do |row, (half, i)|
                   from = y - i
-                  half && from.between?(0, height - 1) ? row | wide[half][from] : row
+                  half && from >= 0 && from < height ? row | wide[half][from] : row
                 end
             end
           )
@@ -115,6 +138,22 @@ module SheetTrace
         def bits(stride) = rows.reverse.reduce(0) { |all, row| (all << stride) | row }
 
         private
+
+        # Each row's cells and as many beside each, in rows that begin `most` before.
+        def widened(half, most)
+          former = wide = nil
+          rows.map do |row|
+            wide = spread(row << (most - half), (2 * half) + 1) unless row == former
+            former = row
+            wide
+          end
+        end
+
+        # @return [Array<Integer>] by row: how many rows up to it, itself too, are the same
+        def run_lengths
+          length = 0
+          rows.each_index.map { |y| length = y.positive? && rows[y] == rows[y - 1] ? length + 1 : 1 }
+        end
 
         # Columns to either side that come nearer than the reach, some rows off; nil where none does.
         def half_width(rows_off, reach)

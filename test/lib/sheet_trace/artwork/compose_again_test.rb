@@ -74,7 +74,7 @@ describe SheetTrace::Artwork::Compose do
         job = change.call(job, "place_picture", picture: files["label.png"].digest, island: i, turn_deg: 20.0 * i)
       end
       composed.call(job)
-      14.times do |round|
+      8.times do |round|
         name, parameters = steps.call(random).sample(random: random).call
         job = change.call(job, name, **parameters)
 

@@ -126,7 +126,7 @@ describe SheetTrace::Operations::LayFlat do
     close = ->(gutter) { SheetTrace::Check::Gutter.call(after.with(gutter_px: gutter).subject) }
 
     assert_empty close.call(22) # a cell of the search for room is 2 px
-    refute_empty close.call(60)
+    refute_empty close.call(40)
   end
 
   it "refuses what it can't do, by name" do
