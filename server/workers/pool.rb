@@ -18,7 +18,9 @@ module SheetTraceServer
       # The compiler takes all of its memory at once: 256 MB if it is not told.
       JIT = %w[--yjit --yjit-exec-mem-size=64].freeze
       NURSERY = File.expand_path("nursery.rb", __dir__)
-      private_constant :MOST, :KEPT, :IDLE_S, :PATIENCE_S, :WAIT_S, :JIT, :NURSERY
+      # Nurseries that are tried for one worker.
+      NURSERIES = 3
+      private_constant :MOST, :KEPT, :IDLE_S, :PATIENCE_S, :WAIT_S, :JIT, :NURSERY, :NURSERIES
 
       # All workers have been at work for long.
       class Busy < StandardError
@@ -116,11 +118,17 @@ module SheetTraceServer
       end
 
       def fork_one
+        tries ||= 0
         start_nursery unless nursery_alive?
         mine, theirs = UNIXSocket.pair
         @nursery.send_io(theirs)
         theirs.close
         Connection.new(mine, @nursery.readpartial(4).unpack1("L"))
+      rescue EOFError, SystemCallError # it was killed meanwhile
+        raise if (tries += 1) > NURSERIES
+
+        @nursery.close
+        retry
       end
 
       def nursery_alive?
