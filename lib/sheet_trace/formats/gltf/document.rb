@@ -24,12 +24,13 @@ module SheetTrace
           json, @binary = bytes.byteslice(0, 4) == MAGIC ? chunks(bytes.b) : [bytes, nil]
           @root = parse(json)
           @buffers = {}
+          @lists = {}
           version = text(object(@root, "asset", ""), "version", "asset")
           fail_at("asset/version", "this is glTF #{version}; version 2 is read") unless version.start_with?("2.")
         end
 
         # @return [Array<Hash>] a list at the top of the document
-        def list(key) = objects(@root, key, "")
+        def list(key) = @lists[key] ||= objects(@root, key, "")
 
         # @return [Hash] an entry of a top list, by index
         # @raise [FormatError] if there is no such entry
