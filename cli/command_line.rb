@@ -58,10 +58,13 @@ module SheetTraceCli
 
     desc "flatten IN", "lay the surface flat in true shape, at one density, and write the model with its new UVs"
     option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
-    option :method, default: "unfold", desc: "unfold, rollout, direction, angle or square-on"
+    option :method,
+           default: "best",
+           desc: "best (nets of flat panels, bands rolled out, the rest unfolded), unfold, rollout, direction, angle or " \
+             "square-on"
     option :seams,
-           default: "angle:60",
-           desc: "angle:DEGREES, file (as its UVs are cut) or none; more are cut where a piece would not lie flat"
+           desc: "angle:DEGREES, file (as its UVs are cut) or none; more are cut where a piece would not lie flat; " \
+             "for best none, for the other methods angle:60 if it is left out"
     option :angle,
            type: :numeric,
            default: 60,

@@ -8,7 +8,7 @@ module SheetTraceCli
 
     # @param reading [SheetTrace::Formats::Reading]
     # @param method [String] of SheetTrace::Flatten::Pieces::METHODS
-    # @param seams [String] "angle:DEGREES", "file" or "none"
+    # @param seams [String, nil] "angle:DEGREES", "file" or "none"; for the method best none, for others angle:60, if nil
     # @raise [SheetTrace::InputError] where: { seams: } or { method: }
     def initialize(reading, method:, seams:, angle_deg:)
       @reading = reading
@@ -17,7 +17,7 @@ module SheetTraceCli
         SheetTrace::Flatten::Pieces.call(
           reading.mesh,
           method: method,
-          seams: seam_edges(seams),
+          seams: seam_edges(seams || ("angle:60" unless method == "best")),
           angle_rad: angle_deg * Math::PI / 180
         )
       sheet = SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 1024)
@@ -61,7 +61,7 @@ module SheetTraceCli
       case text
       when /\Aangle:(\d+(?:\.\d+)?)\z/
         SheetTrace::Flatten::Seams.by_angle(mesh, Regexp.last_match(1).to_f * Math::PI / 180)
-      when "none"
+      when "none", nil
         SheetTrace::Flatten::Seams.none(mesh)
       when "file"
         raise SheetTrace::InputError.new("the file has no UVs to take seams from", where: { seams: text }) unless before

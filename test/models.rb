@@ -49,6 +49,62 @@ module Models
     [*corners.map { |x, y| "v #{x} #{y} 0" }, *uvs.map { |u, v| "vt #{u} #{v}" }, "f 1/1 2/2 3/3 4/4"].join("\n")
   end
 
+  # Boxes, each a part of its own, without UVs.
+  #
+  # @param boxes [Array<Array(Array, Array)>] the middle and the size of each: x, y, z
+  # @param order [Array<Integer>] of the faces of each
+  def blocks(boxes, order: (0..5).to_a)
+    quads = [[1, 2, 4, 3], [5, 7, 8, 6], [1, 5, 6, 2], [3, 4, 8, 7], [1, 3, 7, 5], [2, 6, 8, 4]]
+    boxes
+      .each_with_index
+      .flat_map do |(middle, size), i|
+        ends = [-0.5, 0.5].product([-0.5, 0.5], [-0.5, 0.5])
+        points = ends.map { |end_of| "v #{end_of.each_index.map { |k| middle[k] + (end_of[k] * size[k]) }.join(" ")}" }
+        faces = quads.values_at(*order).map { |quad| "f #{quad.map { |k| k + (8 * i) }.join(" ")}" }
+        ["o block #{i}", *points, *faces]
+      end
+      .join("\n")
+  end
+
+  # A wall of 5 x 3 fields of 8 x 10, 2 thick, some of them left open.
+  #
+  # @param open [Array<Array(Integer, Integer)>] column and row of these
+  def wall(open)
+    numbers = {}
+    number = ->(x, y, z) { numbers[[x, y, z]] ||= numbers.size + 1 }
+    gone = ->(i, j) { !i.between?(0, 4) || !j.between?(0, 2) || open.include?([i, j]) }
+    faces =
+      (0..4)
+        .to_a
+        .product((0..2).to_a)
+        .reject { |i, j| gone.call(i, j) }
+        .flat_map do |i, j|
+          left, right, low, high = [i * 8, (i + 1) * 8, j * 10, (j + 1) * 10]
+          {
+            nil => [[left, low, 1], [right, low, 1], [right, high, 1], [left, high, 1]],
+            0 => [[left, high, -1], [right, high, -1], [right, low, -1], [left, low, -1]],
+            [i - 1, j] => [[left, low, -1], [left, low, 1], [left, high, 1], [left, high, -1]],
+            [i + 1, j] => [[right, low, 1], [right, low, -1], [right, high, -1], [right, high, 1]],
+            [i, j - 1] => [[left, low, -1], [right, low, -1], [right, low, 1], [left, low, 1]],
+            [i, j + 1] => [[left, high, 1], [right, high, 1], [right, high, -1], [left, high, -1]]
+          }.select { |beside, _| !beside.is_a?(Array) || gone.call(*beside) }.values
+        end
+    numbered = faces.map { |corners| "f #{corners.map { |place| number.call(*place) }.join(" ")}" }
+    [*numbers.keys.map { |place| "v #{place.join(" ")}" }, *numbered].join("\n")
+  end
+
+  # A third of a cylinder's side, with a window.
+  def bent_wall
+    points = (0..12).to_a.product((0..6).to_a).map { |i, j| (-1 + (i / 6.0)).then { |a| "v #{30 * Math.sin(a)} #{j * 5} #{30 * Math.cos(a)}" } }
+    faces =
+      (0...12)
+        .to_a
+        .product((0...6).to_a)
+        .reject { |i, j| i.between?(4, 6) && j.between?(2, 3) }
+        .map { |i, j| ((i * 7) + j + 1).then { |a| "f #{a} #{a + 7} #{a + 8} #{a + 1}" } }
+    [*points, *faces].join("\n")
+  end
+
   # An open band round the y axis, n flat sides, its seam at the back, its outside out; the UVs fill the sheet.
   def band(n, radius: 20.0, height: 50.0, top_radius: radius)
     rows =

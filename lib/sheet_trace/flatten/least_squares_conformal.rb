@@ -12,13 +12,13 @@ module SheetTrace
 
       # @param positions [Numo::DFloat] n x 3
       # @param triangles [Numo::Int32] t x 3
-      # @param border [Array<Integer>]
+      # @param borders [Array<Array<Integer>>] loops as the triangles run; more than one where there are openings
       # @return [Numo::DFloat, nil] n x 2, as large as the surface; nil if the matrix can't be factorised
-      def self.call(positions, triangles, border)
+      def self.call(positions, triangles, borders)
         count = positions.shape[0]
         plane = PlaneTriangles.new(positions, triangles)
-        rows, columns, values = entries(plane, border, count)
-        pins = ends(positions, border)
+        rows, columns, values = entries(plane, borders, count)
+        pins = ends(positions, borders.max_by(&:size))
         weight = values.abs.max * HELD
         held = pins.flat_map { |vertex, _| [vertex, vertex + count] }
         right = Numo::DFloat.zeros(1, 2 * count)
@@ -35,7 +35,7 @@ module SheetTrace
         sized(answer, count, plane) if answer.isfinite.all?
       end
 
-      def self.entries(plane, border, count)
+      def self.entries(plane, borders, count)
         lists =
           plane.stiffness.flat_map do |(i, j), product|
             a = plane.triangles[true, i]
@@ -43,9 +43,9 @@ module SheetTrace
             values = product * plane.areas
             [0, count].map { |shift| [Numo::Int64.minimum(a, b) + shift, Numo::Int64.maximum(a, b) + shift, values] }
           end
-        from = Numo::Int64.cast(border)
-        to = Numo::Int64.cast(border.rotate(1))
-        half = Numo::DFloat.new(border.size).fill(0.5)
+        from = Numo::Int64.cast(borders.flatten(1))
+        to = Numo::Int64.cast(borders.flat_map(&:rotate))
+        half = Numo::DFloat.new(from.size).fill(0.5)
         # Area is half the sum of u v' - u' v along the border; its derivative stands between u and v.
         lists << [from, to + count, -half] << [to, from + count, half]
         lists.transpose.map { |some| some.first.concatenate(*some[1..]) }

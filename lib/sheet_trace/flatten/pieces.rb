@@ -4,7 +4,7 @@ module SheetTrace
   module Flatten
     # Cuts a surface and lays all its pieces flat, by one of several methods, upright and in true size.
     class Pieces
-      METHODS = %w[unfold rollout direction angle square_on seen wrap].freeze
+      METHODS = %w[best unfold rollout direction angle square_on seen wrap].freeze
       # A cylinder or cone must come as near as this, as a share of the band's size, to be rolled out.
       NEAR = 0.01
       # Edges on the plane of symmetry cost this share: cut there, both halves keep their side.
@@ -26,7 +26,8 @@ module SheetTrace
       # @param band [Hash] for the method rollout: what RollOut.fit takes
       # @param held [Hash{Integer => Array(Float, Float)}] for the method unfold: corner of a face => where it is
       #   held, model units, y up
-      # @param symmetry [Mesh::Symmetry, nil] that seams and pieces follow
+      # @param symmetry [Mesh::Symmetry, nil] that seams and pieces follow; not for the method best
+      # @param limit [Float] for the method best: mean stretch of what is unfolded
       # @return [Pieces]
       # @raise [InputError] where: { method: }
       # @raise [MeshError] as the methods say
@@ -40,7 +41,8 @@ module SheetTrace
         sides: "six",
         band: {},
         held: {},
-        symmetry: nil
+        symmetry: nil,
+        limit: BestWay::LIMIT
       )
         unless METHODS.include?(method)
           raise InputError.new(
@@ -63,7 +65,8 @@ module SheetTrace
           direction: direction,
           sides: sides,
           band: band,
-          held: held
+          held: held,
+          limit: limit
         ).tap { |pieces| pieces.send(:cut_and_lay, seams) }.freeze
       end
 
@@ -76,6 +79,9 @@ module SheetTrace
       end
       private_class_method :new
 
+      # @return [Hash{Symbol => Integer}, nil] for the method best: pieces by how they were laid, as BestWay has it
+      attr_reader :counts
+
       # @return [Array<Integer>] the pieces that were laid flat
       def laid = @wanted || (0...cut.piece_count).to_a
 
@@ -85,11 +91,23 @@ module SheetTrace
       private
 
       def cut_and_lay(seams)
+        return lay_best(seams) if @method == "best"
+
         seams = both_sides(all_seams(both_sides(seams)))
         @cut = Cut.call(@mesh, seams)
         @mirror = Mirror.new(@cut, @symmetry) if @symmetry
         @wanted = @faces&.map { |face| @cut.face_pieces[face] }&.uniq
         @places = lay
+      end
+
+      def lay_best(seams)
+        found = BestWay.call(@mesh, seams: seams, faces: @faces || (0...@mesh.face_count).to_a, limit: @options[:limit])
+        @cut = Cut.call(@mesh, found.seams)
+        @wanted = @faces&.map { |face| @cut.face_pieces[face] }&.uniq
+        @counts = found.counts
+        @places = Numo::DFloat.zeros(@cut.point_vertices.size, 2)
+        @places[@cut.corner_points, true] = found.places
+        laid.each { |index| @cut.point_pieces.eq(index).where.then { |own| @places[own, true] = centred(@places[own, true]) } }
       end
 
       def both_sides(seams)

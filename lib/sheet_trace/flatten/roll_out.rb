@@ -16,7 +16,8 @@ module SheetTrace
       Band = Struct.new(:kind, :axis, :origin, :radius, :slope, :error, keyword_init: true)
 
       CYLINDER = 0.004 # mean lean of the normals below which it is a cylinder
-      private_constant :CYLINDER
+      ON_AXIS = 1e-9 # share of the widest place
+      private_constant :CYLINDER, :ON_AXIS
 
       # @param piece [Cut::Piece]
       # @param axis [Array<Float>, nil] direction to be kept to; fitted if nil
@@ -154,7 +155,8 @@ module SheetTrace
         right, front = across(fit.axis)
         from = @positions - Numo::DFloat[fit.origin]
         x, y, along = [right, front, fit.axis].map { |direction| from.dot(Numo::DFloat.cast(direction)) }
-        angles = unwound(Numo::NMath.atan2(x, y))
+        reach = Numo::NMath.hypot(x, y)
+        angles = unwound(Numo::NMath.atan2(x, y), (reach < reach.max * ON_AXIS).to_a)
         places =
           (
             if fit.kind == "cylinder"
@@ -173,30 +175,36 @@ module SheetTrace
         Geometry::Vectors.columns([Numo::NMath.sin(turned) * far, Numo::NMath.cos(turned) * far * down])
       end
 
-      # Angles that go on from point to point, so that a seam has two: the nearest to the front first.
-      def unwound(angles)
+      # Angles that go on from point to point, so that a seam has two: the nearest to the front first. A cone's apex
+      # lies at none, and nothing goes on over it.
+      def unwound(angles, on_axis)
         own = angles.to_a
         near = Array.new(own.size) { [] }
         @piece.triangles.to_a.each { |a, b, c| near[a] << b << c and near[b] << a << c and near[c] << a << b }
-        start = own.each_index.min_by { |i| own[i].abs }
+        start = own.each_index.reject { |i| on_axis[i] == 1 }.min_by { |i| own[i].abs } || 0
         done = Array.new(own.size)
         done[start] = own[start]
         queue = [start]
         queue.each do |i|
           near[i].each do |j|
-            next if done[j]
+            next if done[j] || on_axis[j] == 1
 
             step = own[j] - own[i]
             done[j] = done[i] + (step - (2 * Math::PI * (step / (2 * Math::PI)).round))
             queue << j
           end
         end
-        validated(done.map.with_index { |angle, i| angle || own[i] })
+        validated(Numo::DFloat.cast(done.map.with_index { |angle, i| angle || own[i] }), on_axis)
       end
 
-      def validated(angles)
-        a, b = [0, 1].map { |k| Numo::DFloat.cast(angles)[@piece.triangles[true, k]] }
-        return Numo::DFloat.cast(angles) if (a - b).abs.max < Math::PI
+      def validated(angles, on_axis)
+        apex = Numo::Bit.cast(on_axis)
+        gaps =
+          [[0, 1], [1, 2], [2, 0]].map do |sides|
+            a, b = sides.map { |k| @piece.triangles[true, k] }
+            (angles[a] - angles[b]).abs * Numo::DFloat.cast(~(apex[a] | apex[b]))
+          end
+        return angles if gaps.map(&:max).max < Math::PI
 
         raise MeshError.new(
                 "the band goes right round; cut it from rim to rim first",

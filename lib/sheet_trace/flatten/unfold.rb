@@ -67,7 +67,7 @@ module SheetTrace
       def first_places
         border = @piece.border.first
         if developable?
-          conformal = LeastSquaresConformal.call(@piece.positions, @piece.triangles, border)
+          conformal = LeastSquaresConformal.call(@piece.positions, @piece.triangles, @piece.border)
           return conformal if conformal && Unfold.turned(@piece, conformal).zero?
         end
 
@@ -75,7 +75,7 @@ module SheetTrace
         rigid = AsRigidAsPossible.call(@piece.positions, @piece.triangles, convex, rounds: RIGID_ROUNDS)
         return rigid if Unfold.turned(@piece, rigid).zero?
 
-        conformal ||= LeastSquaresConformal.call(@piece.positions, @piece.triangles, border)
+        conformal ||= LeastSquaresConformal.call(@piece.positions, @piece.triangles, @piece.border)
         [conformal, convex].compact
           .select { |places| Unfold.turned(@piece, places).zero? }
           .min_by { |places| @energy.mean(places) } || convex
@@ -83,14 +83,7 @@ module SheetTrace
 
       # The angles round each inner vertex of such a surface add up to a full turn (Gauss).
       def developable?
-        corner = Array.new(3) { |k| @piece.positions[@piece.triangles[true, k], true] }
-        angles =
-          Array.new(3) do |k|
-            a = corner[(k + 1) % 3] - corner[k]
-            b = corner[(k + 2) % 3] - corner[k]
-            Numo::NMath.atan2(Geometry::Vectors.lengths(Geometry::Vectors.cross(a, b)), Geometry::Vectors.dot(a, b))
-          end
-        sums = @pairs.by_vertex(angles)
+        sums = Peak.turns(@piece)
         sums[@piece.border.first] = 2 * Math::PI
         (sums - (2 * Math::PI)).abs.max < FLAT_RAD
       end

@@ -3,21 +3,27 @@
 module SheetTrace
   module Operations
     # Lays islands or faces flat anew. Each new piece keeps the place and the density of the island that most of it
-    # comes from;
-    # one that comes to lie on another goes on to a free place.
+    # comes from; one that comes to lie on another goes on to a free place. What is not laid flat stays to the bit, on
+    # the sheet and in the plan of seams. Where the best way is found for all, they are packed.
     class LayFlat < Operation
       # Where seams may come from.
       SEAMS = %w[drawn angle none all].freeze
+      # More are not packed at once: it would take longer than laying flat.
+      MOST_PACKED = 120
+      private_constant :MOST_PACKED
 
       islands :islands, "all faces, those without UVs too, if islands and faces are nil", optional: true
       faces :faces, "these go before islands", optional: true
-      one_of :by, Flatten::Pieces::METHODS, "the way of laying flat", default: "unfold"
+      one_of :by,
+             Flatten::Pieces::METHODS,
+             "the way of laying flat; best: flat panels become nets, bands are rolled out, the rest is unfolded",
+             default: "best"
       one_of :seams,
              SEAMS,
-             "drawn: as they are drawn, or else as the islands are now; angle: where the surface bends by more than " \
-               "the angle; none; " \
-               "all: each face apart",
+             "drawn: as they are drawn, or else as the islands are now, for best none then; angle: where the surface " \
+               "bends by more than the angle; none; all: each face apart",
              default: "drawn"
+      number :stretch_limit, 1..100, "for best: mean stretch of what is unfolded", default: Flatten::BestWay::LIMIT
       angle :angle_rad, 0.01..Math::PI, "for seams and pieces by angle", default: Math::PI / 3
       direction :direction, "for seen: from the surface to the eye", optional: true
       one_of :sides, Flatten::Split::SIDES.keys, "for direction", default: "six"
@@ -42,18 +48,45 @@ module SheetTrace
       def call(job)
         refuse("direction is lacking; give #{Parameters::Direction.new.to_text}") if by == "seen" && direction.nil?
         refuse("held corners go with true scale, and not with mirrored halves") if pins.any? && (into || mirrored)
+        refuse("corners are held by unfolding alone") if pins.any? && by != "unfold"
+        refuse("mirrored halves are laid by one of the other ways; best goes by each part") if mirrored && by == "best"
         refuse("the model has no plane of symmetry to follow") if mirrored && job.mesh.symmetry.nil?
 
-        after = laid(job)
+        after, counts = laid(job)
         worst = [job, after].map { |state| state.measures.filter_map(&:stretch_worst).max || 1.0 }
         change(
           after,
-          "#{subject(job)} laid flat (#{by.tr("_", "-")}): " \
-            "#{Phrases.count(after.layout.uv_map.island_count, "island")}, worst stretch #{Phrases.from_to(worst)}"
+          "#{subject(job)} laid flat (#{way(counts)}): " \
+            "#{Phrases.count(after.layout.uv_map.island_count, "island")}, worst stretch #{Phrases.from_to(worst)}" \
+            "#{no_room(job, after)}#{"; the plan of seams is kept elsewhere" if after.drawn_seams}"
         )
       end
 
       private
+
+      # @param counts [Hash{Symbol => Integer}, nil] as Flatten::BestWay has it
+      def way(counts)
+        return by.tr("_", "-") unless counts
+
+        [
+          (Phrases.count(counts[:net], "net") if counts[:net].positive?),
+          ("#{counts[:flat]} flat" if counts[:flat].positive?),
+          ("#{counts[:rolled]} rolled out" if counts[:rolled].positive?),
+          ("#{counts[:unfolded]} unfolded" if counts[:unfolded].positive?)
+        ].compact.join(", ")
+      end
+
+      def no_room(job, after)
+        return if everything?(job) || job.layout.islands_off_sheet.any? || after.layout.islands_off_sheet.empty?
+
+        "; there is no free room, so that #{Phrases.count(after.layout.islands_off_sheet.size, "island")} " \
+          "lies beside the sheet"
+      end
+
+      # Laid out anew, at one density.
+      def anew?(job) = by == "best" && everything?(job)
+
+      def everything?(job) = target(job).size == job.mesh.face_count
 
       def subject(job)
         return Phrases.count(faces.size, "face") if faces
@@ -73,12 +106,56 @@ module SheetTrace
         fresh =
           after.layout.uv_map.face_islands[faces].to_a.uniq -
             after.layout.uv_map.face_islands[job.mesh.corner_faces[held]].to_a
-        after = after.with(drawn_seams: nil)
-        if into
-          after
-        else
-          after.with(layout: Layout::MoveToFreePlaces.call(after.layout, fresh, gutter_px: gutter_px || job.gutter_px))
+        after = settled(job, after.with(drawn_seams: plan_elsewhere(job, after, faces)), fresh)
+        [after, pieces.counts]
+      end
+
+      # What is laid flat is cut as it lies now; elsewhere what is planned stays planned.
+      def plan_elsewhere(job, after, faces)
+        return if job.drawn_seams.nil? || faces.size == job.mesh.face_count
+
+        chosen = Numo::Bit.zeros(job.mesh.face_count).tap { |bits| bits[faces] = 1 }
+        touched = Numo::Bit.zeros(job.mesh.edges.count)
+        corners = chosen[job.mesh.corner_faces].where
+        touched[job.mesh.edges.corner_edges[corners]] = 1
+        plan = (job.drawn_seams & ~touched) | (Flatten::Seams.of_map(after.layout.uv_map) & touched)
+        plan unless plan == Flatten::Seams.of_map(after.layout.uv_map)
+      end
+
+      def settled(job, after, fresh)
+        return after if into
+        return packed(after) if anew?(job) && fresh.size <= MOST_PACKED
+
+        gutter = gutter_px || job.gutter_px
+        after.with(
+          layout: Layout::MoveToFreePlaces.call(after.layout, fresh, gutter_px: gutter, shrink: everything?(job))
+        )
+      rescue LayoutError
+        after.with(layout: beside_sheet(after, fresh))
+      end
+
+      # So that nothing that was not picked is moved or made smaller.
+      def beside_sheet(after, islands)
+        left = after.sheet.width_px + after.gutter_px
+        crowded = Layout::NearBoxes.call(after.layout.boxes_px, after.gutter_px) & islands
+        crowded.reduce(after.layout) do |layout, island|
+          x, y, right, = layout.boxes_px[island, true].to_a
+          moved = layout.place([island], Geometry::Affine.move(left - x, [-y, 0].max))
+          left += right - x + after.gutter_px
+          moved
         end
+      end
+
+      def packed(after)
+        layout =
+          Layout::Pack.call(
+            after.layout,
+            (0...after.layout.uv_map.island_count).map { |island| [island] },
+            gutter_px: gutter_px || after.gutter_px,
+            margin_px: [after.plan.margin_px, gutter_px || after.gutter_px].max,
+            turn: "none"
+          ).layout
+        after.with(layout: layout)
       end
 
       def target(job)
@@ -111,6 +188,7 @@ module SheetTrace
           sides: sides,
           band: { axis: axis, origin: origin }.compact,
           held: held_places(job, held_corners(job, faces)),
+          limit: stretch_limit,
           symmetry: mirrored ? job.mesh.symmetry : nil
         )
       end
@@ -156,7 +234,7 @@ module SheetTrace
         edges =
           case seams
           when "drawn"
-            job.seams
+            by == "best" ? job.drawn_seams || Flatten::Seams.none(job.mesh) : job.seams
           when "angle"
             Flatten::Seams.by_angle(job.mesh, angle_rad)
           when "all"
@@ -174,7 +252,7 @@ module SheetTrace
         island = home(job, own)
         corners = cut.face_pieces[job.mesh.corner_faces].eq(piece).where
         flat = pieces.places[cut.corner_points[corners], true] * Numo::DFloat[[1, -1]] # px run down
-        flat *= into ? scale_into(flat) : scale(job, island)
+        flat *= into ? scale_into(flat) : scale(job, anew?(job) ? nil : island)
         groups[own] = job.layout.uv_map.island_count + 1 + piece
         stay = held & corners.to_a
         kept = px[stay, true].copy if stay.any?

@@ -72,7 +72,7 @@ describe SheetTrace::Operations do
     "give_back_faces" => [{ faces: [0] } => /none of these faces has a neighbour/, { faces: [7] } => /no face 7/],
     "lay_flat" => [
       { islands: [9] } => /no island 9/,
-      { by: "fly" } => /give unfold, rollout/,
+      { by: "fly" } => /give best, unfold/,
       { seams: "x" } => /give drawn, angle, none/,
       { angle_rad: 9 } => /angle is 515.66°; give degrees from 0.57 to 180/,
       { by: "seen" } => /direction is lacking; give three numbers/,

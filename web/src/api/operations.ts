@@ -42,7 +42,7 @@ export interface Operations {
   bring_onto_sheet: { islands: (number | string)[] };
   match_density: { islands: (number | string)[]; density_px_per_mm: number };
   true_shape: { islands: (number | string)[] };
-  lay_flat: { islands?: (number | string)[] | null; faces?: number[] | null; by?: "unfold" | "rollout" | "direction" | "angle" | "square_on" | "seen" | "wrap"; seams?: "drawn" | "angle" | "none" | "all"; angle_deg?: number; direction?: [number, number, number] | null; sides?: "six" | "three" | "left_right" | "top_bottom" | "front_back"; axis?: [number, number, number] | null; origin?: [number, number, number] | null; mirrored?: boolean; into?: { width_px: number; height_px: number; keep?: boolean } | null; pins?: number[]; gutter_px?: number | null };
+  lay_flat: { islands?: (number | string)[] | null; faces?: number[] | null; by?: "best" | "unfold" | "rollout" | "direction" | "angle" | "square_on" | "seen" | "wrap"; seams?: "drawn" | "angle" | "none" | "all"; stretch_limit?: number; angle_deg?: number; direction?: [number, number, number] | null; sides?: "six" | "three" | "left_right" | "top_bottom" | "front_back"; axis?: [number, number, number] | null; origin?: [number, number, number] | null; mirrored?: boolean; into?: { width_px: number; height_px: number; keep?: boolean } | null; pins?: number[]; gutter_px?: number | null };
   relax: { islands: (number | string)[]; border?: "free" | "held"; pins?: number[]; steps?: number | null };
   mark_seams: { edges: number[]; cut?: boolean; mirrored?: boolean };
   start_seams: { from: "none" | "map" };

@@ -129,6 +129,46 @@ describe SheetTrace::Operations::LayFlat do
     refute_empty close.call(40)
   end
 
+  # A figure of 15 blocks, brought in without UVs: one step.
+  it "makes the blocks of a figure nets in one step, each with its front in the middle, upright, packed at one density" do
+    limbs = Array.new(15) { |i| [[i * 40, 0, 0], [10 + i, 12 + (i % 4), 8 + (i % 3)]] }
+    job = Models.job(Models.blocks(limbs))
+
+    assert_operator job.layout.uv_map.island_count, :>=, 15
+    change = operate(job, "lay_flat")
+    after = change.job
+
+    assert_match(/All faces laid flat \(15 nets\): 15 islands, worst stretch .* 1\.000/, change.sentence)
+    assert_equal 15, after.layout.uv_map.island_count
+    after.measures.each { |measure| assert_in_delta 1, measure.stretch_worst, 1e-6 }
+    assert_in_delta 1, after.measures.map(&:density_px_per_mm).minmax.reduce(:/), 1e-6
+    assert_empty(after.findings.map(&:code) & %w[overlap off_sheet gutter mirrored])
+    after.measures.each { |measure| assert_in_delta 0, measure.up_angle_rad, 1e-6 }
+  end
+
+  it "leaves what is not picked to the bit, keeps the place and density of what is, and the plan of seams elsewhere" do
+    job = operate(shade.call, "mark_seams", edges: [0, 5, 40]).job
+    island = job.island_names.index("shade Left")
+    others = (0...job.layout.uv_map.island_count).to_a - [island]
+    faces = job.layout.uv_map.island_faces[island].to_a
+    places = ->(state) { state.layout.corner_uvs[(job.layout.uv_map.face_islands[job.mesh.corner_faces].ne(island)).where, true] }
+    # The rest of the sheet is taken, so that there is no other room.
+    %w[best unfold rollout].each do |by|
+      change = operate(job, "lay_flat", islands: [island], by: by)
+      after = change.job
+
+      assert_equal places.call(job), places.call(after)
+      own = after.layout.uv_map.face_islands[faces.first]
+
+      assert_in_delta job.measures[island].density_px_per_mm, after.measures[own].density_px_per_mm, 0.02
+      elsewhere = job.drawn_seams.where.to_a.reject { |edge| job.mesh.edge_faces[edge].intersect?(faces) }
+
+      assert_empty elsewhere - after.seams.where.to_a
+      assert_match(/the plan of seams is kept elsewhere/, change.sentence) if elsewhere.any? && after.drawn_seams
+    end
+    assert_equal job.layout.uv_map.island_count - 1, others.size
+  end
+
   it "refuses what it can't do, by name" do
     job = shade.call
 
@@ -143,6 +183,9 @@ describe SheetTrace::Operations::LayFlat do
       { into: 3 } => /into is 3/,
       { into: { width_px: 0, height_px: 5 } } => /width is 0/,
       { gutter_px: -1 } => /gutter is -1/,
+      { stretch_limit: 0.5 } => /stretch limit is 0\.5/,
+      { by: "best", mirrored: true } => /mirrored halves are laid by one of the other ways/,
+      { pins: [0] } => /corners are held by unfolding alone/,
       { mirrored: "yes" } => /mirrored is "yes"/
     }.each do |parameters, message|
       assert_refused(SheetTrace::InvalidOperationError, message: message) { operate(job, "lay_flat", **parameters) }
@@ -150,7 +193,7 @@ describe SheetTrace::Operations::LayFlat do
     lopsided = Models.job("v 0 0 0\nv 10 0 0\nv 3 7 0\nv 1 2 9\nf 1 3 2\nf 1 2 4\nf 2 3 4\nf 3 1 4\n")
 
     assert_refused(SheetTrace::InvalidOperationError, message: /no plane of symmetry/) do
-      operate(lopsided, "lay_flat", mirrored: true)
+      operate(lopsided, "lay_flat", by: "unfold", mirrored: true)
     end
     assert_refused(SheetTrace::InvalidOperationError, message: /no plane of symmetry/) do
       operate(lopsided, "mark_seams", edges: [0], mirrored: true)

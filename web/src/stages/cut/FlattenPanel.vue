@@ -21,7 +21,8 @@ const picks = usePicks();
 const seams = useSeams();
 const bands = useBand();
 const selection = useSelection();
-const method = ref("unfold");
+const method = ref("best");
+const limit = ref(1.1);
 const along = ref<"drawn" | "angle" | "none">("drawn");
 const angle = ref(60);
 const sides = ref<(typeof SIDES)[number]["value"]>("six");
@@ -45,7 +46,8 @@ function flatten() {
     seams: along.value,
     angle_deg: angle.value,
     sides: sides.value,
-    mirrored: seams.bothSides,
+    mirrored: by !== "best" && seams.bothSides,
+    stretch_limit: limit.value,
     direction: by === "seen" ? (chosen.value.direction ?? [...selection.eye]) : null,
     into: size.value === "rectangle" ? into.value : null,
     gutter_px: gutter.value,
@@ -68,7 +70,11 @@ function flatten() {
     <p class="form-text">{{ chosen.what }}</p>
     <BandFields v-if="method === 'rollout'" />
     <h3>Seams</h3>
+    <p v-if="method === 'best' && !jobs.job!.seams" class="form-text">
+      Found for each part. Draw some, and it is cut along them too.
+    </p>
     <ChoiceBar
+      v-else
       v-model="along"
       class="w-100"
       label="Seams to cut along"
@@ -85,6 +91,15 @@ function flatten() {
         @change="angle = $event"
       />
       <NumberField
+        v-if="method === 'best'"
+        class="wide"
+        label="Stretch up to"
+        title="Mean stretch of what is neither flat nor a band; where it would be more, it is cut or parted"
+        :value="limit"
+        :decimals="2"
+        @change="limit = $event"
+      />
+      <NumberField
         class="wide"
         label="Gutter"
         :value="gutter ?? jobs.job!.gutter_px"
@@ -96,7 +111,7 @@ function flatten() {
     <BFormCheckbox v-if="pins.length > 0 && method === 'unfold'" v-model="hold" class="mt-2"
       >Hold the {{ counted(pins.length, "corners") }} picked</BFormCheckbox
     >
-    <BFormCheckbox v-if="seams.symmetric" v-model="seams.mirrored" class="mt-2"
+    <BFormCheckbox v-if="seams.symmetric && method !== 'best'" v-model="seams.mirrored" class="mt-2"
       >Both halves as mirror images</BFormCheckbox
     >
     <h3>Size</h3>

@@ -15,6 +15,12 @@ export interface Method {
 
 export const METHODS: Method[] = [
   {
+    value: "best",
+    by: "best",
+    text: "Best for each part",
+    what: "Flat panels become nets, bands are rolled out, the rest is unfolded with hidden seams. True wherever it can be.",
+  },
+  {
     value: "unfold",
     by: "unfold",
     text: "Unfold",
