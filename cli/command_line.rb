@@ -60,11 +60,13 @@ module SheetTraceCli
     option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
     option :method,
            default: "best",
-           desc: "best (nets of flat panels, bands rolled out, the rest unfolded), unfold, rollout, direction, angle or " \
-             "square-on"
+           desc:
+             "best (nets of flat panels, bands rolled out, the rest unfolded), unfold, rollout, direction, angle or " \
+               "square-on"
     option :seams,
-           desc: "angle:DEGREES, file (as its UVs are cut) or none; more are cut where a piece would not lie flat; " \
-             "for best none, for the other methods angle:60 if it is left out"
+           desc:
+             "angle:DEGREES, file (as its UVs are cut) or none; more are cut where a piece would not lie flat; " \
+               "for best none, for the other methods angle:60 if it is left out"
     option :angle,
            type: :numeric,
            default: 60,

@@ -8,7 +8,7 @@ module SheetTraceCli
 
     # @param reading [SheetTrace::Formats::Reading]
     # @param method [String] of SheetTrace::Flatten::Pieces::METHODS
-    # @param seams [String, nil] "angle:DEGREES", "file" or "none"; for the method best none, for others angle:60, if nil
+    # @param seams [String, nil] "angle:DEGREES", "file" or "none"; if nil, none for the method best, else angle:60
     # @raise [SheetTrace::InputError] where: { seams: } or { method: }
     def initialize(reading, method:, seams:, angle_deg:)
       @reading = reading

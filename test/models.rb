@@ -95,7 +95,11 @@ module Models
 
   # A third of a cylinder's side, with a window.
   def bent_wall
-    points = (0..12).to_a.product((0..6).to_a).map { |i, j| (-1 + (i / 6.0)).then { |a| "v #{30 * Math.sin(a)} #{j * 5} #{30 * Math.cos(a)}" } }
+    points =
+      (0..12)
+        .to_a
+        .product((0..6).to_a)
+        .map { |i, j| (-1 + (i / 6.0)).then { |a| "v #{30 * Math.sin(a)} #{j * 5} #{30 * Math.cos(a)}" } }
     faces =
       (0...12)
         .to_a

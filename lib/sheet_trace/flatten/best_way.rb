@@ -77,9 +77,7 @@ module SheetTrace
       end
 
       def put(net, panels)
-        net.panels.zip(net.maps) do |panel, map|
-          @places[panels[panel].corners, true] = map.apply(panels[panel].places)
-        end
+        net.panels.zip(net.maps) { |panel, map| @places[panels[panel].corners, true] = map.apply(panels[panel].places) }
         @seams[net.folds] = 0 if net.folds.any?
         @counts[net.panels.size > 1 ? :net : :flat] += 1
       end
@@ -135,11 +133,12 @@ module SheetTrace
       # The cuts within some faces, in place of those that there are.
       def take(faces, seams)
         chosen = Numo::Int32.zeros(@mesh.face_count).tap { |bits| bits[faces] = 1 }
-        uses = Geometry::Grouped.sum(
-          Numo::Int32.cast(@mesh.edges.corner_edges),
-          Numo::DFloat.cast(chosen[@mesh.corner_faces]),
-          @mesh.edges.count
-        )
+        uses =
+          Geometry::Grouped.sum(
+            Numo::Int32.cast(@mesh.edges.corner_edges),
+            Numo::DFloat.cast(chosen[@mesh.corner_faces]),
+            @mesh.edges.count
+          )
         inner = (uses.eq(Numo::DFloat.cast(@mesh.edges.uses)) & (uses > 0)).where
         @seams[inner] = seams[inner] unless inner.empty?
       end

@@ -7,8 +7,7 @@ module SheetTrace
     module FillOpenings
       # @param piece [Cut::Piece]
       # @return [Boolean] whether it has several borders, and would be a disc if all but one were closed
-      def self.openings?(piece) =
-        piece.border.size > 1 && !piece.twisted? && piece.euler == 2 - piece.border.size
+      def self.openings?(piece) = piece.border.size > 1 && !piece.twisted? && piece.euler == 2 - piece.border.size
 
       # @param piece [Cut::Piece] of which .openings? holds
       # @return [Numo::DFloat] n x 2, the unit of the positions; no triangle is turned over

@@ -44,10 +44,10 @@ module SheetTrace
         found
       end
 
-      # A large panel that looks to the front is the middle of a net.
+      # A large panel that looks to the front, or else up, is the middle of a net.
       def worth(panel)
-        front = @normals[panel][2] / [@areas[panel], Float::MIN].max
-        (@areas[panel] * (1 + [front, 0.0].max)).round(6)
+        up, front = @normals[panel].last(2).map { |part| [part / [@areas[panel], Float::MIN].max, 0.0].max }
+        (@areas[panel] * (1 + front + (up / 2))).round(6)
       end
 
       # So that nothing depends on the order of the faces.
@@ -138,22 +138,23 @@ module SheetTrace
         found
       end
 
-      # @return [Hash{Array(Integer, Integer) => Array<Array(Integer, Integer)>}] corners of both sides of each edge
+      # @return [Hash{Array(Integer, Integer) => Array<Array(Integer, Integer)>}] two panels => corners of both sides of
+      #   each edge between them; none where one is turned round
       def shared_edges
         panel_of = Numo::Int32.new(@mesh.face_count).fill(-1)
         @panels.each_with_index { |panel, i| panel_of[panel.faces] = i }
-        first, second = @mesh.edges.paired_corners
-        return {} if first.empty?
+        @mesh
+          .edges
+          .paired_corners
+          .map(&:to_a)
+          .transpose
+          .each_with_object(Hash.new { |all, pair| all[pair] = [] }) do |corners, found|
+            sides = corners.map { |corner| panel_of[@mesh.corner_faces[corner]] }
+            next if sides.min.negative? || sides.uniq.one?
+            next if corners.map { |corner| @mesh.edges.forward[corner] }.uniq.one?
 
-        sides = [first, second].map { |corners| panel_of[@mesh.corner_faces[corners]] }
-        rows = (sides[0].ge(0) & sides[1].ge(0) & sides[0].ne(sides[1])).where
-        return {} if rows.empty?
-
-        pairs = first[rows].to_a.zip(second[rows].to_a, sides[0][rows].to_a, sides[1][rows].to_a)
-        pairs
-          .reject { |a, b, _, _| @mesh.edges.forward[a] == @mesh.edges.forward[b] } # one is turned round
-          .group_by { |_a, _b, i, j| [i, j].minmax }
-          .transform_values { |all| all.map { |a, b, i, j| i < j ? [a, b] : [b, a] } }
+            found[sides.sort] << (sides[0] < sides[1] ? corners : corners.reverse)
+          end
       end
 
       # Of several edges the longest fixes the hinge; others that meet by it too stay whole.

@@ -107,7 +107,9 @@ module SheetTrace
         @counts = found.counts
         @places = Numo::DFloat.zeros(@cut.point_vertices.size, 2)
         @places[@cut.corner_points, true] = found.places
-        laid.each { |index| @cut.point_pieces.eq(index).where.then { |own| @places[own, true] = centred(@places[own, true]) } }
+        laid.each do |index|
+          @cut.point_pieces.eq(index).where.then { |own| @places[own, true] = centred(@places[own, true]) }
+        end
       end
 
       def both_sides(seams)

@@ -179,10 +179,9 @@ module SheetTrace
       # lies at none, and nothing goes on over it.
       def unwound(angles, on_axis)
         own = angles.to_a
-        near = Array.new(own.size) { [] }
-        @piece.triangles.to_a.each { |a, b, c| near[a] << b << c and near[b] << a << c and near[c] << a << b }
-        start = own.each_index.reject { |i| on_axis[i] == 1 }.min_by { |i| own[i].abs } || 0
+        near = beside
         done = Array.new(own.size)
+        start = own.each_index.select { |i| on_axis[i].zero? }.min_by { |i| own[i].abs } || 0
         done[start] = own[start]
         queue = [start]
         queue.each do |i|
@@ -195,6 +194,13 @@ module SheetTrace
           end
         end
         validated(Numo::DFloat.cast(done.map.with_index { |angle, i| angle || own[i] }), on_axis)
+      end
+
+      # @return [Array<Array<Integer>>] by vertex: those of its triangles
+      def beside
+        near = Array.new(@positions.shape[0]) { [] }
+        @piece.triangles.to_a.each { |a, b, c| near[a] << b << c and near[b] << a << c and near[c] << a << b }
+        near
       end
 
       def validated(angles, on_axis)

@@ -64,8 +64,7 @@ module SheetTrace
 
       # Inner vertices of the triangles that are stretched most, not too near to each other.
       def spread(triangles, ratios, border, worst)
-        near = Hash.new { |all, i| all[i] = [] }
-        triangles.each { |a, b, c| near[a].push(b, c) && near[b].push(a, c) && near[c].push(a, b) }
+        near = beside(triangles)
         outer = border.to_h { |i| [i, true] }
         taken = {}
         triangles
@@ -73,16 +72,21 @@ module SheetTrace
           .select { |t| ratios[t] > worst }
           .sort_by { |t| -ratios[t] }
           .filter_map do |t|
-            about = triangles[t]
-            inner = about.find { |i| !outer[i] } || about.flat_map { |i| near[i] }.find { |i| !outer[i] }
+            inner = (triangles[t] + near.values_at(*triangles[t]).flatten).find { |i| !outer[i] }
             next if inner.nil? || taken[inner]
 
-            reached = [inner]
-            ABOUT.times { reached |= reached.flat_map { |i| near[i] } }
-            reached.each { |i| taken[i] = true }
+            about(inner, near).each { |i| taken[i] = true }
             inner
           end
       end
+
+      def beside(triangles)
+        triangles.each_with_object(Hash.new { |all, i| all[i] = [] }) do |corners, near|
+          corners.each { |i| near[i].concat(corners - [i]) }
+        end
+      end
+
+      def about(vertex, near) = ABOUT.times.reduce([vertex]) { |reached, _| reached | near.values_at(*reached).flatten }
 
       # A run ends where it meets one before it: two of them between the same borders would cut a crumb off.
       def runs(targets)
@@ -100,9 +104,10 @@ module SheetTrace
 
       def size
         @size ||=
-          @mesh.positions[@mesh.corner_vertices[@mesh.corner_faces.then { |all| chosen[all].where }], true].then do |own|
-            (own.max(axis: 0) - own.min(axis: 0)).max
-          end
+          @mesh.positions[
+            @mesh.corner_vertices[@mesh.corner_faces.then { |all| chosen[all].where }],
+            true
+          ].then { |own| (own.max(axis: 0) - own.min(axis: 0)).max }
       end
 
       def chosen = Numo::Bit.zeros(@mesh.face_count).tap { |bits| bits[@faces] = 1 }

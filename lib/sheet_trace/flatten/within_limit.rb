@@ -79,7 +79,8 @@ module SheetTrace
 
       def mean(state)
         areas = state.pieces.map { |piece, _| PlaneTriangles.new(piece.positions, piece.triangles).areas.sum }
-        state.pieces.zip(areas).sum { |(piece, places), area| SuggestReliefCuts.stretch(piece, places) * area } / areas.sum
+        state.pieces.zip(areas).sum { |(piece, places), area| SuggestReliefCuts.stretch(piece, places) * area } /
+          areas.sum
       end
 
       # Cuts from the border to where few triangles are stretched much, until none is.

@@ -29,6 +29,21 @@ module SheetTrace
           end
       end
 
+      # The same, but nothing else is moved or made smaller: what has no room goes beside the sheet.
+      #
+      # @return [Layout]
+      def self.or_beside(layout, islands, gutter_px:)
+        call(layout, islands, gutter_px: gutter_px, shrink: false)
+      rescue LayoutError
+        left = layout.sheet.width_px + gutter_px
+        crowded(layout, islands, gutter_px).reduce(layout) do |so_far, island|
+          x, y, right, = so_far.boxes_px[island, true].to_a
+          moved = so_far.place([island], Geometry::Affine.move(left - x, [-y, 0].max))
+          left += right - x + gutter_px
+          moved
+        end
+      end
+
       # One after the other: those that stay are in the way of those that follow.
       def self.crowded(layout, islands, gutter_px)
         islands.each_with_object([]) do |island, moving|

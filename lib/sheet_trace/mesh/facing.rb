@@ -13,7 +13,7 @@ module SheetTrace
       LEVEL = 0.95
       # Below this length the mean normal says nothing: the surface goes round.
       ROUND = 0.35
-      private_constant :LEVEL, :ROUND
+      private_constant :LEVEL
 
       # @param normals [Numo::DFloat] n x 3 mean unit normals, shorter where the surface bends
       # @return [Numo::DFloat] n x 3 unit vectors: up on each surface

@@ -46,12 +46,7 @@ module SheetTrace
       number :gutter_px, Job::GUTTER_PX, "to be kept from other islands; the job's if nil", optional: true
 
       def call(job)
-        refuse("direction is lacking; give #{Parameters::Direction.new.to_text}") if by == "seen" && direction.nil?
-        refuse("held corners go with true scale, and not with mirrored halves") if pins.any? && (into || mirrored)
-        refuse("corners are held by unfolding alone") if pins.any? && by != "unfold"
-        refuse("mirrored halves are laid by one of the other ways; best goes by each part") if mirrored && by == "best"
-        refuse("the model has no plane of symmetry to follow") if mirrored && job.mesh.symmetry.nil?
-
+        refuse_senseless(job)
         after, counts = laid(job)
         worst = [job, after].map { |state| state.measures.filter_map(&:stretch_worst).max || 1.0 }
         change(
@@ -63,6 +58,14 @@ module SheetTrace
       end
 
       private
+
+      def refuse_senseless(job)
+        refuse("direction is lacking; give #{Parameters::Direction.new.to_text}") if by == "seen" && direction.nil?
+        refuse("held corners go with true scale, and not with mirrored halves") if pins.any? && (into || mirrored)
+        refuse("corners are held by unfolding alone") if pins.any? && by != "unfold"
+        refuse("mirrored halves are laid by one of the other ways; best goes by each part") if mirrored && by == "best"
+        refuse("the model has no plane of symmetry to follow") if mirrored && job.mesh.symmetry.nil?
+      end
 
       # @param counts [Hash{Symbol => Integer}, nil] as Flatten::BestWay has it
       def way(counts)
@@ -127,23 +130,13 @@ module SheetTrace
         return packed(after) if anew?(job) && fresh.size <= MOST_PACKED
 
         gutter = gutter_px || job.gutter_px
-        after.with(
-          layout: Layout::MoveToFreePlaces.call(after.layout, fresh, gutter_px: gutter, shrink: everything?(job))
-        )
-      rescue LayoutError
-        after.with(layout: beside_sheet(after, fresh))
-      end
-
-      # So that nothing that was not picked is moved or made smaller.
-      def beside_sheet(after, islands)
-        left = after.sheet.width_px + after.gutter_px
-        crowded = Layout::NearBoxes.call(after.layout.boxes_px, after.gutter_px) & islands
-        crowded.reduce(after.layout) do |layout, island|
-          x, y, right, = layout.boxes_px[island, true].to_a
-          moved = layout.place([island], Geometry::Affine.move(left - x, [-y, 0].max))
-          left += right - x + after.gutter_px
-          moved
-        end
+        layout =
+          if everything?(job)
+            Layout::MoveToFreePlaces.call(after.layout, fresh, gutter_px: gutter)
+          else
+            Layout::MoveToFreePlaces.or_beside(after.layout, fresh, gutter_px: gutter)
+          end
+        after.with(layout: layout)
       end
 
       def packed(after)
@@ -252,7 +245,14 @@ module SheetTrace
         island = home(job, own)
         corners = cut.face_pieces[job.mesh.corner_faces].eq(piece).where
         flat = pieces.places[cut.corner_points[corners], true] * Numo::DFloat[[1, -1]] # px run down
-        flat *= into ? scale_into(flat) : scale(job, anew?(job) ? nil : island)
+        flat *=
+          (
+            if into
+              scale_into(flat)
+            else
+              scale(job, anew?(job) ? nil : island)
+            end
+          )
         groups[own] = job.layout.uv_map.island_count + 1 + piece
         stay = held & corners.to_a
         kept = px[stay, true].copy if stay.any?

@@ -32,7 +32,8 @@ module SheetTrace
         straight = job.with(layout: EachIsland.place(job, islands) { |island| TrueShape.straight(job, island) })
         bent = islands.select { |island| (straight.measures[island].stretch_worst || Float::INFINITY) > BENT }
         shaped = bent.empty? ? straight : laid_flat(straight, bent)
-        after = shaped.with(layout: Layout::MoveToFreePlaces.call(shaped.layout, islands, gutter_px: job.gutter_px))
+        after =
+          shaped.with(layout: Layout::MoveToFreePlaces.or_beside(shaped.layout, islands, gutter_px: job.gutter_px))
         change(
           after,
           "#{Phrases.islands(job, islands)}: worst stretch " \

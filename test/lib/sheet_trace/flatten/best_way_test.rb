@@ -18,7 +18,11 @@ describe SheetTrace::Flatten::BestWay do
         .map do |index|
           piece = cut.piece(index)
           large, small =
-            SheetTrace::UvMap::Jacobians.of(piece.positions, places[piece.points, true], piece.triangles).singular_values
+            SheetTrace::UvMap::Jacobians.of(
+              piece.positions,
+              places[piece.points, true],
+              piece.triangles
+            ).singular_values
           [(large / small).max, (large - 1).abs.max, (small - 1).abs.max]
         end
         .transpose
@@ -95,7 +99,9 @@ describe SheetTrace::Flatten::BestWay do
     counts =
       5.times.map do |seed|
         order = (0..5).to_a.shuffle(random: Random.new(seed))
-        laid.call(Models.read(Models.blocks([[[0, 0, 0], [4, 7, 2]], [[20, 0, 0], [9, 3, 3]]], order: order)).mesh).counts
+        laid.call(
+          Models.read(Models.blocks([[[0, 0, 0], [4, 7, 2]], [[20, 0, 0], [9, 3, 3]]], order: order)).mesh
+        ).counts
       end
 
     assert_equal [{ net: 2, flat: 0, rolled: 0, unfolded: 0 }], counts.uniq

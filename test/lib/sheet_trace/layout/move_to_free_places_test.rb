@@ -30,6 +30,17 @@ describe SheetTrace::Layout::MoveToFreePlaces do
     refute_same layout, moved.call([1], keep_free: false)
   end
 
+  it "puts beside the sheet what has no room, and leaves all else to the bit, where nothing may be made smaller" do
+    x, y = layout.centre_px([1])
+    onto = SheetTrace::Geometry::Affine.move(512 - x, 512 - y)
+    large = layout.place([1], SheetTrace::Geometry::Affine.scale(5, 5).about(512, 512) * onto)
+    after = SheetTrace::Layout::MoveToFreePlaces.or_beside(large, [0], gutter_px: 8)
+
+    assert_equal boxes.call(large).drop(1), boxes.call(after).drop(1)
+    assert_operator boxes.call(after)[0][0], :>=, 1024
+    after.size_px(0).each { |px| assert_in_delta 200, px, 1e-6 }
+  end
+
   it "keeps sizes where there is room" do
     after = moved.call([0, 1, 2, 3])
 

@@ -151,7 +151,9 @@ describe SheetTrace::Operations::LayFlat do
     island = job.island_names.index("shade Left")
     others = (0...job.layout.uv_map.island_count).to_a - [island]
     faces = job.layout.uv_map.island_faces[island].to_a
-    places = ->(state) { state.layout.corner_uvs[(job.layout.uv_map.face_islands[job.mesh.corner_faces].ne(island)).where, true] }
+    places = ->(state) do
+      state.layout.corner_uvs[job.layout.uv_map.face_islands[job.mesh.corner_faces].ne(island).where, true]
+    end
     # The rest of the sheet is taken, so that there is no other room.
     %w[best unfold rollout].each do |by|
       change = operate(job, "lay_flat", islands: [island], by: by)
@@ -166,6 +168,7 @@ describe SheetTrace::Operations::LayFlat do
       assert_empty elsewhere - after.seams.where.to_a
       assert_match(/the plan of seams is kept elsewhere/, change.sentence) if elsewhere.any? && after.drawn_seams
     end
+
     assert_equal job.layout.uv_map.island_count - 1, others.size
   end
 
