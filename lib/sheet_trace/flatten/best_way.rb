@@ -14,11 +14,9 @@ module SheetTrace
       MOST_PIECES = 60
       # A cylinder or cone must come as near as this, as a share of the band's size.
       NEAR = 0.01
-      # Mean stretch up to which openings are left as they are.
-      OPENINGS = 1.02
       # Rolled out and unfolded lengths may differ by as much: by the sagitta of the band's sides.
       SAGITTA = 0.05
-      private_constant :CREASE_RAD, :MOST_PIECES, :NEAR, :OPENINGS, :SAGITTA
+      private_constant :CREASE_RAD, :MOST_PIECES, :NEAR, :SAGITTA
 
       # @return [Numo::Bit] E: where the surface is cut
       attr_reader :seams
@@ -92,7 +90,7 @@ module SheetTrace
           next false unless FillOpenings.openings?(piece)
 
           way, places = rolled(piece)&.then { |found| [:rolled, found] } || [:unfolded, FillOpenings.call(piece)]
-          next false if SuggestReliefCuts.stretch(piece, places) > [@limit, OPENINGS].min
+          next false if SuggestReliefCuts.stretch(piece, places) > [@limit, FillOpenings::MOST_STRETCH].min
 
           keep(cut, piece, way == :rolled ? places : upright(piece, places), way)
         rescue MeshError

@@ -5,6 +5,9 @@ module SheetTrace
     # Lays a piece with openings flat without cutting from one to the next: they are closed by a fan each for the start,
     # and free after it.
     module FillOpenings
+      # Mean stretch up to which openings are left as they are.
+      MOST_STRETCH = 1.02
+
       # @param piece [Cut::Piece]
       # @return [Boolean] whether it has several borders, and would be a disc if all but one were closed
       def self.openings?(piece) = piece.border.size > 1 && !piece.twisted? && piece.euler == 2 - piece.border.size

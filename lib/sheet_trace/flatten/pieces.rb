@@ -129,8 +129,27 @@ module SheetTrace
         when "square_on", "seen"
           seams
         else
-          OpenUp.call(@mesh, seams, faces: @faces, costs: costs)
+          OpenUp.call(@mesh, seams, faces: closed_or_bent(seams), costs: costs)
         end
+      end
+
+      # What has to be cut open: openings need no cut where the piece is laid flat without stretch all the same.
+      #
+      # @return [Array<Integer>, nil] all if nil
+      def closed_or_bent(seams)
+        return @faces if @method != "unfold" || @symmetry
+
+        cut = Cut.call(@mesh, seams)
+        all = @faces || (0...@mesh.face_count).to_a
+        whole = all.map { |face| cut.face_pieces[face] }.uniq.select { |index| whole?(cut.piece(index)) }
+        whole.empty? ? @faces : all.reject { |face| whole.include?(cut.face_pieces[face]) }
+      end
+
+      def whole?(piece)
+        FillOpenings.openings?(piece) &&
+          SuggestReliefCuts.stretch(piece, FillOpenings.call(piece)) <= FillOpenings::MOST_STRETCH
+      rescue MeshError
+        false
       end
 
       def costs
@@ -179,7 +198,7 @@ module SheetTrace
       def laid_by_method(piece)
         case @method
         when "unfold"
-          upright(piece, Unfold.call(piece))
+          upright(piece, FillOpenings.openings?(piece) ? FillOpenings.call(piece) : Unfold.call(piece))
         when "rollout"
           rolled(piece)
         when "wrap"
