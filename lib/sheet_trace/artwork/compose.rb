@@ -2,9 +2,9 @@
 
 module SheetTrace
   module Artwork
-    # Bakes the layers of an edition, lays them over each other, and carries the colours of the islands' rims outwards
-    # by the bleed. What was composed last on the same surface is taken where nothing has changed: a moved island costs
-    # its own rectangle.
+    # Bakes the layers of an edition, carries the colours that each has at the islands' rims outwards by the bleed, and
+    # lays them over each other. What was composed last on the same surface is taken where nothing has changed: a moved
+    # island costs its own rectangle.
     class Compose
       # A baked layer and how it is laid: patch [Patch]; opacity [Float]; blend [String]
       Laid = Struct.new(:patch, :opacity, :blend)
@@ -85,23 +85,19 @@ module SheetTrace
         laid = @laid.reject { |own| own.patch.box.within(around).empty? }
         return Numo::UInt32.zeros(box.height_px, box.width_px) if laid.empty?
 
-        sheet = laid.reduce(nil) { |below, own| over(below, own, around) }
+        bleed = Bleeding.new(@canvas.texel_map(around), around, @bleed_px)
+        sheet = laid.reduce(nil) { |below, own| over(below, own, around, bleed) }
         pixels = Numo::UInt32.from_binary(sheet.write_to_memory)
-        targets, sources = @canvas.texel_map(around).bleed(@bleed_px)
-        pixels[targets] = pixels[sources] unless targets.empty?
         pixels.reshape(around.height_px, around.width_px)[*box.seen_from(around).ranges].copy
       end
 
       # @param below [Vips::Image, nil] nil where there is nothing yet
-      def over(below, laid, around)
-        part = laid.patch.box.within(around)
+      def over(below, laid, around, bleed)
+        part, above = bleed.call(laid.patch)
         there = part.seen_from(around).to_a
-        above = laid.patch.image.crop(*part.seen_from(laid.patch.box).to_a)
         if below || laid.opacity < 1
           below ||= blank_image(around)
           above = Blend.call(below.crop(*there), above, opacity: laid.opacity, mode: laid.blend)
-        else
-          above = above.extract_band(3).ifthenelse(above, 0) # as blending gives it, at a fraction of the cost
         end
         (part == around ? above : (below || blank_image(around)).insert(above, *there.first(2))).copy_memory
       end

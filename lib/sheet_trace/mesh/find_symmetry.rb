@@ -138,7 +138,7 @@ module SheetTrace
       def edge_twins(corners)
         ends = [corners, corners[@mesh.next_corners]]
         following = @mesh.next_corners[ends[1]]
-        start = Numo::Int64.cast(ends[1])
+        start = ends[1].copy # a view would write through to the corners
         ahead = following.ne(ends[0]).where
         start[ahead] = ends[0][ahead] unless ahead.empty?
         Numo::Int64

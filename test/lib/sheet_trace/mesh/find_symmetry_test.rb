@@ -61,4 +61,24 @@ describe SheetTrace::Mesh::FindSymmetry do
     assert_nil Models.read("v 0 0 0\nv 10 0 0\nv 3 7 0\nv 1 2 9\nf 1 3 2\nf 1 2 4\nf 2 3 4\nf 3 1 4\n").mesh.symmetry
     assert_nil Models.read("v 1 1 1\nv 1 1 1\nv 1 1 1\nf 1 2 3\n").mesh.symmetry
   end
+
+  # Two halves of a wavy cloth; the second runs round its faces the same way as its mirror image, or the other way.
+  it "carries edges to their mirror images whichever way the halves are wound" do
+    at = ->(s, i, j) { [s * i * 2.0, Math.sin((i * 0.8) + (j * 0.5)), j * 1.5] }
+    [false, true].each do |turned|
+      cells = (0...4).to_a.product((0...5).to_a)
+      points =
+        [1, -1].flat_map { |s| (0..4).to_a.product((0..5).to_a).map { |i, j| "v #{at.call(s, i, j).join(" ")}" } }
+      quads = cells.map { |i, j| ((i * 6) + j + 1).then { |a| [a, a + 1, a + 7, a + 6] } }
+      others = quads.map { |quad| quad.map { |k| k + 30 }.then { |corners| turned ? corners : corners.reverse } }
+      mesh = Models.read([*points, *(quads + others).map { |quad| "f #{quad.join(" ")}" }].join("\n")).mesh
+      places = ->(edge) { mesh.positions[mesh.edges.vertices[edge, true].to_a, true] }
+      sorted = ->(rows) { rows.to_a.map { |row| row.map { |part| part.round(6) + 0.0 } }.sort }
+
+      mesh.edges.count.times do |edge|
+        assert_equal sorted.call(mesh.symmetry.reflect(places.call(edge))),
+                     sorted.call(places.call(mesh.symmetry.edge_twins[edge]))
+      end
+    end
+  end
 end

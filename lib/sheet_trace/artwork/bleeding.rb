@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Artwork
+    # Carries what a layer has on the rims of islands outwards, into texels that no island has and that the layer itself
+    # leaves transparent. What is painted stays to the byte, and holes inside islands stay holes.
+    class Bleeding
+      ALPHA_BITS = 24
+      private_constant :ALPHA_BITS
+
+      # @param texel_map [Raster::TexelMap] of the box
+      # @param box [Box] of the sheet
+      # @param reach_px [Integer]
+      def initialize(texel_map, box, reach_px)
+        @box = box
+        @reach_px = reach_px
+        @targets, @sources = texel_map.bleed(reach_px)
+      end
+
+      # @param patch [Patch] that has something in the box
+      # @return [Array(Box, Vips::Image)] the part of the box that the layer has paint in now, and its image, 8-bit sRGB
+      #   with alpha
+      def call(patch)
+        own = patch.box.within(@box)
+        return own, patch.image.crop(*own.seen_from(patch.box).to_a) if @targets.empty? || opaque?(patch)
+
+        part = own.grown(@reach_px).within(@box)
+        [part, Patch.image(bled(patch, own, part), part.width_px, part.height_px)]
+      end
+
+      private
+
+      def opaque?(patch) = patch.box.within(@box) == @box && patch.image.extract_band(3).min == 255
+
+      # @return [Numo::UInt32] part's height x width
+      def bled(patch, own, part)
+        pixels = Numo::UInt32.zeros(part.height_px, part.width_px)
+        inside = patch.image.crop(*own.seen_from(patch.box).to_a)
+        pixels[*own.seen_from(part).ranges] = Numo::UInt32.from_binary(inside.write_to_memory).reshape(
+          own.height_px,
+          own.width_px
+        )
+        flat = pixels.flatten
+        targets, sources = near(own, part)
+        unless targets.empty?
+          free = (flat[targets] >> ALPHA_BITS).eq(0).where
+          flat[targets[free]] = flat[sources[free]].copy unless free.empty?
+        end
+        flat.reshape(*pixels.shape)
+      end
+
+      # Those whose source lies where the layer has an image, as texels of the part.
+      def near(own, part)
+        inside = own.seen_from(@box)
+        x, y = columns_and_rows(@sources)
+        rows = (x.ge(inside.left_px) & x.lt(inside.right_px) & y.ge(inside.top_px) & y.lt(inside.bottom_px)).where
+        return rows, rows if rows.empty?
+
+        shift = part.seen_from(@box)
+        [@targets, @sources].map do |texels|
+          across, down = columns_and_rows(texels[rows].copy)
+          ((down - shift.top_px) * part.width_px) + across - shift.left_px
+        end
+      end
+
+      def columns_and_rows(texels) = (texels / @box.width_px).then { |down| [texels - (down * @box.width_px), down] }
+    end
+  end
+end
