@@ -159,7 +159,7 @@ module SheetTraceServer
       snapshot = SheetTrace::Job::Snapshot.dump(started.job)
       id =
         @jobs.create(
-          File.basename(name, ".*").tr("_", " "),
+          File.basename(name, ".*"),
           snapshot,
           "#{name} brought in",
           pictures: started.pictures,

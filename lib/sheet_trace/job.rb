@@ -8,6 +8,9 @@ module SheetTrace
     # Px that islands may be asked to keep from each other, wherever that is said.
     GUTTER_PX = (0..1024)
     TAGS = %w[art plain].freeze
+    # What still counts as the same density, and as no stretch.
+    TRUE_SHARE = 0.001
+    private_constant :TRUE_SHARE
 
     # @return [Array<String>] in words: what was said of the surface and could not be carried over by the change
     #   that gave this job
@@ -132,6 +135,22 @@ module SheetTrace
 
       mean = measures.each_with_index.sum { |measure, i| areas[i] * (measure.density_px_per_mm**2) } / total
       mean.positive? ? Math.sqrt(mean) : 1.0
+    end
+
+    # @param size [Layout::Sheet] that the sheet is written at
+    # @return [Float, nil] px per mm on the model where all islands with art have the same and none is stretched
+    def true_density_px_per_mm(size = sheet)
+      scale = size.width_px.fdiv(sheet.width_px)
+      return unless (size.height_px.fdiv(sheet.height_px) - scale).abs < TRUE_SHARE * scale
+
+      own = measures.values_at(*art_islands).reject { |measure| measure.density_px_per_mm.zero? }
+      least, most = own.map(&:density_px_per_mm).minmax
+      if least.nil? || most > least * (1 + TRUE_SHARE) ||
+           own.any? { |measure| (measure.stretch_mean || 2) > 1 + TRUE_SHARE }
+        return
+      end
+
+      least * scale
     end
 
     # @return [Check::Subject] what the checks look at; not kept, as what it works out is large

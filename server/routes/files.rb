@@ -27,7 +27,7 @@ module SheetTraceServer
           download(
             "#{base_name}-trace-#{size.width_px}x#{size.height_px}.png",
             "image/png",
-            SheetTrace::Formats::Png::Writer.call(drawing.to_image)
+            SheetTrace::Formats::Png::Writer.call(drawing.to_image, px_per_mm: job.true_density_px_per_mm(size))
           )
         end
 

@@ -26,15 +26,38 @@ module SheetTrace
           set =
             UvSet.new(
               name: "layout",
-              uvs: layout.points_uv,
+              uvs: Model.plain(layout),
               corner_uvs: map.corner_points,
               face_mapped: map.face_mapped
             )
           new(mesh: mesh, uv_sets: [set], unit_mm: unit_mm, images: images)
         end
 
+        # UVs without the noise of arithmetic: exact where they lie on whole pixels, else to ten decimals, which is far
+        # below what any sheet can tell apart.
+        #
+        # @param layout [Layout]
+        # @return [Numo::DFloat] P x 2
+        def self.plain(layout)
+          uvs = layout.points_uv.copy
+          [layout.sheet.width_px, layout.sheet.height_px].each_with_index do |side, axis|
+            px = uvs[true, axis] * side
+            whole = (px - px.round).abs < Model::WHOLE_PX
+            values = (uvs[true, axis] * Model::DECIMALS).round / Model::DECIMALS
+            values[whole.where] = px.round[whole.where] / side if whole.any?
+            uvs[true, axis] = values + 0.0 # no negative zero
+          end
+          uvs
+        end
+
         # @return [Array<UvSet>] those that some face has UVs in
         def used_sets = uv_sets.select { |set| set.face_mapped.any? }
       end
+
+    # How UVs are written.
+    class Model
+      WHOLE_PX = 1e-6
+      DECIMALS = 1e10
+    end
   end
 end

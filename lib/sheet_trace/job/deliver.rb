@@ -26,7 +26,7 @@ module SheetTrace
             mesh: mesh,
             unit_mm: job.unit_mm,
             images: {
-              picture => Formats::Png::Writer.call(sheet)
+              picture => Formats::Png::Writer.call(sheet, px_per_mm: job.true_density_px_per_mm(size))
             }
           )
         writer.call(model, base_name: base_name).files
@@ -37,8 +37,7 @@ module SheetTrace
       # @param name [String] any
       # @return [String]
       def self.base_name(name)
-        plain =
-          File.basename(name, ".*").unicode_normalize(:nfkd).gsub(/[^A-Za-z0-9_-]+/, "-").gsub(/\A-+|-+\z/, "").downcase
+        plain = File.basename(name, ".*").unicode_normalize(:nfkd).gsub(/[^A-Za-z0-9_-]+/, "-").gsub(/\A-+|-+\z/, "")
         plain.empty? ? "model" : plain[0, 60]
       end
     end

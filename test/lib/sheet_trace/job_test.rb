@@ -47,7 +47,13 @@ describe SheetTrace::Job do
   end
 
   it "makes base names that any program takes" do
-    names = { "Tea caddy.obj" => "tea-caddy", "../x/Größe 3.obj" => "gro-e-3", "日本.obj" => "model", ".obj" => "obj" }
+    names = {
+      "Tea caddy.obj" => "Tea-caddy",
+      "chamfer_die.obj" => "chamfer_die",
+      "../x/Größe 3.obj" => "Gro-e-3",
+      "日本.obj" => "model",
+      ".obj" => "obj"
+    }
 
     names.each { |name, base| assert_equal base, SheetTrace::Job::Deliver.base_name(name), name }
   end

@@ -21,14 +21,15 @@ module SheetTrace
           )
         end
 
+        # @param job [Job]; size [Layout::Sheet] of the image that the block gives
         # @return [Hash{String => String}] path => bytes
         # @raise [InputError] where: { file: }
-        def png(file)
+        def png(file, job, size)
           unless file.downcase.end_with?(".png")
             raise InputError.new("#{file} does not end with .png", where: { file: file })
           end
 
-          { file => Formats::Png::Writer.call(yield) }
+          { file => Formats::Png::Writer.call(yield, px_per_mm: job.true_density_px_per_mm(size)) }
         end
       end
     end

@@ -13,8 +13,9 @@ module SheetTrace
 
         # @return [Hash{String => String}] path => bytes
         def self.call(job, pictures:, file:, width_px:, height_px:, edition:)
-          canvas = job.canvas(pictures: pictures, size: sheet(job, width_px, height_px))
-          png(file) { Artwork::Compose.call(job.artwork, canvas, edition: index(job, edition)) }
+          size = sheet(job, width_px, height_px)
+          canvas = job.canvas(pictures: pictures, size: size)
+          png(file, job, size) { Artwork::Compose.call(job.artwork, canvas, edition: index(job, edition)) }
         end
 
         def self.index(job, name)

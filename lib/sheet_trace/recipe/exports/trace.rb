@@ -14,7 +14,7 @@ module SheetTrace
         # @return [Hash{String => String}] path => bytes
         def self.call(job, file:, width_px:, height_px:, options:, **)
           size = sheet(job, width_px, height_px)
-          png(file) { SheetTrace::Trace::Template.call(job.layout, size: size, **options).to_image }
+          png(file, job, size) { SheetTrace::Trace::Template.call(job.layout, size: size, **options).to_image }
         end
       end
     end
