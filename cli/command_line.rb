@@ -51,7 +51,10 @@ module SheetTraceCli
           background: options[:background],
           edges: options[:edges]
         )
-      File.binwrite(options[:out], SheetTrace::Formats::Png::Writer.call(drawing.to_image, px_per_mm: job.true_density_px_per_mm))
+      File.binwrite(
+        options[:out],
+        SheetTrace::Formats::Png::Writer.call(drawing.to_image, px_per_mm: job.true_density_px_per_mm)
+      )
       islands = job.layout.uv_map.island_count
       puts "#{options[:out]}: #{job.sheet}, #{drawing.segments.shape[0]} lines, #{islands} islands"
     end

@@ -20,6 +20,7 @@ module SheetTrace
           PlacePicture
           ChangeLayer
           MoveLayer
+          DuplicateLayer
           RemoveLayer
           AddEdition
           ShowEdition

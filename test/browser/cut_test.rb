@@ -309,7 +309,7 @@ describe "the cut stage" do
       assert_done(/2 edges cut/)
       click_button "All"
       picked "12 edges"
-      click_button "Sew up 12"
+      click_button "Close 12"
 
       assert_done(/2 edges closed/)
       click_at(on_sheet(24, 250))

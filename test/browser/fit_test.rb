@@ -306,7 +306,7 @@ describe "the fit stage" do
       assert_text "Pull a line from a corner"
     end
 
-    it "drags a corner by itself, held to pixels, and bends an island by a cage" do
+    it "drags a corner by itself, held to pixels, and bends an island by a grid" do
       tab "Points"
       find(".inspector label", text: "Drag corners and edges alone").click
       find(".inspector label", text: "corners", exact_text: true).click
@@ -316,7 +316,7 @@ describe "the fit stage" do
       assert_done(/Front: 1 corner moved by .* px, held to pixel corners/)
       find(".inspector label", text: "Drag corners and edges alone").click
       find(".island-card", text: "Back").click
-      find(".inspector label", text: "A cage over picked islands").click
+      find(".inspector label", text: "A bend grid over picked islands").click
       box = job["islands"][3]["box_px"]
       drag(on_sheet((box[0] + box[2]) / 2, box[1]), on_sheet((box[0] + box[2]) / 2, box[1] - 3))
 

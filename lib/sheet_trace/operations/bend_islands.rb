@@ -2,7 +2,7 @@
 
 module SheetTrace
   module Operations
-    # Bends islands by a cage of handles over the box round them, twins that lie on them along.
+    # Bends islands by a grid of handles over the box round them, twins that lie on them along.
     class BendIslands < Operation
       islands
       whole :columns, 2..8, "of handles", default: 3
@@ -15,12 +15,12 @@ module SheetTrace
 
       def call(job)
         unless shifts.size == columns * rows
-          refuse("#{shifts.size} shifts; a cage of #{columns} x #{rows} handles takes #{columns * rows}")
+          refuse("#{shifts.size} shifts; a grid of #{columns} x #{rows} handles takes #{columns * rows}")
         end
 
         after = bent(job)
         if turned_over?(job, after)
-          refuse("that far the cage would turn some of the surface over; move the handle less")
+          refuse("that far the grid would turn some of the surface over; move the handle less")
         end
 
         most = shifts.map { |shift| Math.hypot(*shift) }.max

@@ -3,7 +3,7 @@
 module SheetTrace
   module Operations
     # Changes a layer: its name, how it is laid over the others, what it shows or where. What is nil stays as it is;
-    # of content and place, what is said.
+    # of content and place, what is said. A layer that is named after its picture is named after the next one too.
     class ChangeLayer < Operation
       layer
       text :name, optional: true
@@ -43,10 +43,11 @@ module SheetTrace
           blend: blend,
           mask: mask && Artwork::Mask.new(**mask)
         }.compact
+        shown = content ? content.call(layer.content, context) : layer.content
         layer.with(
-          name: name || layer.name,
+          name: name || (layer.name == layer.content.title ? shown.title : layer.name),
           look: layer.look.with(**look),
-          content: content ? content.call(layer.content, context) : layer.content,
+          content: shown,
           place: place ? place.call(layer.place, context) : layer.place
         )
       rescue InputError => e

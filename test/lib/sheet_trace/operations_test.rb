@@ -58,6 +58,7 @@ describe SheetTrace::Operations do
     "set_bleed" => [{ bleed_px: 65 } => /bleed is 65/, { bleed_px: 1.5 } => /bleed is 1.5/],
     "change_layer" => [{ id: "none", opacity: 1 } => /no layer "none"/],
     "move_layer" => [{ id: "none", to: 0 } => /no layer "none"/],
+    "duplicate_layer" => [{ id: "none" } => /no layer "none"/],
     "remove_layer" => [{ id: "none" } => /no layer "none"/],
     "place_picture" => [
       { id: "a", picture: "4x4", name: "x", island: 3 } => /no island 3/,
@@ -183,7 +184,7 @@ describe SheetTrace::Operations do
     "lay_along_gradient" => [{ islands: [0], cell: 0, direction: [0, 1, 0] } => /no underlay with cells is shown/],
     "map_palette" => [{} => /no underlay is shown/],
     "bend_islands" => [
-      { islands: [0], shifts: [[0, 0]] * 4 } => /4 shifts; a cage of 3 x 3 handles takes 9/,
+      { islands: [0], shifts: [[0, 0]] * 4 } => /4 shifts; a grid of 3 x 3 handles takes 9/,
       { islands: [0], shifts: [[1, 1]] } => /1 of them/,
       { islands: [0], shifts: [[0, 0]] * 9, columns: 1 } => /columns is 1; give a whole number from 2 to 8/,
       { islands: [0], shifts: [[900, 0], *[[0, 0]] * 8] } => /turn some of the surface over/

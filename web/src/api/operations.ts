@@ -15,6 +15,7 @@ export interface Operations {
   place_picture: { picture: string; island: number | string; width_mm?: number | null; x_mm?: number; y_mm?: number; turn_deg?: number; name?: string | null; id?: string | null };
   change_layer: { id: string; name?: string | null; visible?: boolean | null; locked?: boolean | null; opacity?: number | null; blend?: "normal" | "multiply" | "screen" | "overlay" | "darken" | "lighten" | "color-dodge" | "color-burn" | "hard-light" | "soft-light" | "difference" | "exclusion" | null; content?: { kind?: "picture"; picture?: string } | { kind?: "fill"; color?: string } | null; place?: { kind?: "sheet" } | { kind?: "island"; island?: number | string; width_mm?: number; x_mm?: number; y_mm?: number; turn_deg?: number } | null; mask?: { islands?: (number | string)[] | null; parts?: (number | string)[] | null; materials?: (number | string)[] | null; faces?: number[] | null } | null };
   move_layer: { id: string; to: number };
+  duplicate_layer: { id: string };
   remove_layer: { id: string };
   add_edition: { name: string; like?: number | string | null };
   show_edition: { edition: number | string };
@@ -85,6 +86,7 @@ export interface Operations {
 export interface OperationFacts {
   add_layer: { layer: string };
   place_picture: { layer: string };
+  duplicate_layer: { layer: string };
   pack: { attempt: number; share_used: number; density_px_per_mm: number; best: boolean };
   relax: { step: number; spacing: number };
   fit_landmarks: { residuals_px: number[]; turned_triangles: number };

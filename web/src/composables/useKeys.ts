@@ -2,12 +2,17 @@ import { onScopeDispose } from "vue";
 
 type Action = (event: KeyboardEvent) => unknown;
 
-/** Whether typing goes into a field, so that keys are letters and not commands. */
-function typing(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName))
-  );
+/** Kinds of input that nothing is typed into. */
+const PRESSED = ["radio", "checkbox", "button", "file", "color"];
+/** Keys that such inputs, and ranges, have a use for themselves. */
+const OWN = /^(Arrow|Home|End|Page| $|Enter)/;
+
+/** Whether a key goes into a field, so that it is a letter and no command. */
+function typing({ target, key }: KeyboardEvent): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target instanceof HTMLInputElement && (PRESSED.includes(target.type) || target.type === "range"))
+    return OWN.test(key);
+  return target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName);
 }
 
 /**
@@ -30,7 +35,7 @@ type Actions = Record<string, Action>;
 const tables: Actions[] = [];
 
 function press(event: KeyboardEvent) {
-  if (event.defaultPrevented || typing(event.target) || document.querySelector(".modal.show")) return;
+  if (event.defaultPrevented || typing(event) || document.querySelector(".modal.show")) return;
   const name = keyName(event);
   const taken = [...tables].reverse().some((actions) => actions[name] && actions[name](event) !== false);
   if (taken) event.preventDefault();

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One job: sheet and proof side by side, the inspector of the stage, the island strip. */
+import { BButton } from "bootstrap-vue-next";
 import { computed, onUnmounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { useIslandKeys } from "@/composables/useIslandKeys";
@@ -69,7 +70,15 @@ onUnmounted(() => {
   document.title = "Sheet Trace";
 });
 
-const go = (stage: string) => router.replace({ params: { ...route.params, stage } });
+const go = (stage: string) => router.push({ params: { ...route.params, stage }, query: {} });
+
+/** Past the bars, for who works without a pointer. */
+const SKIPS = {
+  Islands: ".island-card",
+  "Tools of the stage": ".inspector :is(button, input, select)",
+  Sheet: ".sheet-view",
+};
+const skip = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus();
 
 useJobEvents(() => props.id);
 useIslandKeys(() => current.value.movable);
@@ -92,6 +101,17 @@ useKeys({
 
 <template>
   <main v-if="jobs.job" class="editor">
+    <nav class="skips" aria-label="Skip to">
+      <BButton
+        v-for="(selector, name) in SKIPS"
+        :key="name"
+        variant="secondary"
+        size="sm"
+        class="visually-hidden-focusable"
+        @click="skip(selector)"
+        >To {{ name.toLowerCase() }}</BButton
+      >
+    </nav>
     <TopBar @keys="keysOpen = true" />
     <NoteBox v-if="jobs.job.damage" class="damage" role="alert">{{ jobs.job.damage }}</NoteBox>
     <StageRail :stage="current.id" @go="go" />
@@ -120,6 +140,14 @@ useKeys({
 }
 .editor > :is(.top-bar, .strip, .status-bar) {
   grid-column: 1 / -1;
+}
+.skips {
+  position: absolute;
+  z-index: 20;
+  top: 8px;
+  left: 8px;
+  display: flex;
+  gap: 6px;
 }
 .editor > .proof-view {
   border-left: 5px solid var(--bs-body-bg);

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /**
  * A number that can be typed, also as a sum (=120/3); a whole one where no decimals are shown. It is taken with Enter
- * or on leaving; Escape brings the old one back. When all changes are saved it shows the value it was given, so that one
- * the server refused does not stay.
+ * or on leaving; Escape brings the old one back. What is no number stays, with a word why, until it is mended. When all
+ * changes are saved it shows the value it was given, so that one the server refused does not stay.
  */
 import { BFormInput, BInputGroup } from "bootstrap-vue-next";
 import { computed, ref, useId, watch } from "vue";
@@ -29,6 +29,7 @@ const jobs = useJob();
 const id = useId();
 const text = ref(shown(props.value, props.decimals));
 const typing = ref(false);
+const refused = ref(false);
 const typed = computed(() => valueOf(text.value));
 
 const restore = () => (text.value = shown(props.value, props.decimals));
@@ -40,6 +41,11 @@ watch([() => props.value, () => props.decimals, () => jobs.saved], () => {
 function take() {
   if (!typing.value) return;
   typing.value = false;
+  if (typed.value === null && text.value.trim() !== "") {
+    typing.value = refused.value = true;
+    return;
+  }
+  refused.value = false;
   const taken = typed.value !== null && props.decimals === 0 ? Math.round(typed.value) : typed.value;
   if (taken === null || text.value === shown(props.value, props.decimals)) {
     restore();
@@ -50,7 +56,7 @@ function take() {
 }
 
 function drop(event: KeyboardEvent) {
-  typing.value = false;
+  typing.value = refused.value = false;
   restore();
   (event.target as HTMLInputElement).blur();
 }
@@ -69,13 +75,20 @@ function drop(event: KeyboardEvent) {
         spellcheck="false"
         :disabled="disabled"
         :state="typing && typed === null ? false : null"
+        :aria-describedby="refused ? `${id}-why` : undefined"
         @focus="($event.target as HTMLInputElement).select()"
-        @input="typing = true"
+        @input="
+          typing = true;
+          refused = false;
+        "
         @keydown.enter="take"
         @keydown.esc.stop="drop"
         @blur="take"
       />
     </BInputGroup>
+    <p v-if="refused" :id="`${id}-why`" class="why" role="alert">
+      “{{ text }}” is no number; type one, or a sum such as 120/3
+    </p>
   </div>
 </template>
 
@@ -86,6 +99,12 @@ function drop(event: KeyboardEvent) {
 .number-field.bare {
   display: block;
   min-width: 0;
+}
+.why {
+  margin: -2px 0 4px;
+  color: var(--bs-form-invalid-color);
+  font-size: 11px;
+  grid-column: 1 / -1;
 }
 .number-field :deep(.input-group-text) {
   padding: 0 6px 0 0;

@@ -81,7 +81,7 @@ function rename() {
     <span class="form-text mt-0 me-auto" role="status">{{ savedAt }}</span>
     <RouterLink
       class="chip preflight d-inline-flex gap-2 text-body text-decoration-none"
-      :to="{ params: { stage: 'model' }, query: { view: 'preflight' } }"
+      :to="{ params: { stage: 'model' }, query: { page: 'preflight' } }"
       :title="preflight.checking ? 'Checking' : 'Open the preflight report'"
     >
       Preflight

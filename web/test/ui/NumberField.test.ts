@@ -17,14 +17,19 @@ describe("a number field", () => {
     expect(text(wrapper)).toBe("40");
   });
 
-  it("emits nothing for what was not changed or is no number", async () => {
+  it("emits nothing for what was not changed or is no number, which stays with a word why", async () => {
     const wrapper = field();
     await wrapper.get("input").trigger("blur");
     await wrapper.get("input").setValue("wide");
     expect(wrapper.get("input").attributes("aria-invalid")).toBe("true");
     await wrapper.get("input").trigger("blur");
     expect(wrapper.emitted("change")).toBeUndefined();
-    expect(text(wrapper)).toBe("4");
+    expect(text(wrapper)).toBe("wide");
+    expect(wrapper.get("[role=alert]").text()).toContain("“wide” is no number");
+    await wrapper.get("input").setValue("5");
+    expect(wrapper.find("[role=alert]").exists()).toBe(false);
+    await wrapper.get("input").trigger("blur");
+    expect(wrapper.emitted("change")).toEqual([[5]]);
   });
 
   it("brings the old number back with Escape", async () => {

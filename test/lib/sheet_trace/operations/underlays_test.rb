@@ -238,7 +238,7 @@ describe "underlays, cells and landmarks of a job" do
     assert_equal job.layout.boxes_px[1, true], after.layout.boxes_px[1, true]
   end
 
-  it "bends an island by a cage, its own corners by just as much as theirs" do
+  it "bends an island by a grid, its own corners by just as much as theirs" do
     job = Demo.skiff.job
     island = job.island_names.index("hull Right")
     box = job.layout.boxes_px[island, true].to_a

@@ -31,6 +31,7 @@ async function bring(files: File[]) {
 }
 
 async function add(place: "sheet" | "island", from: Picture) {
+  selection.layer = null; // what is typed now is not meant for the one before
   const done =
     place === "island"
       ? await jobs.operate("place_picture", { picture: from.digest, island: island.value!.index })

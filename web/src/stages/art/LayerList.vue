@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The layers, the upper ones first, with order, visibility and opacity. */
-import { PhArrowDown, PhArrowUp, PhEye, PhEyeSlash, PhTrash } from "@phosphor-icons/vue";
+import { PhArrowDown, PhArrowUp, PhCopy, PhEye, PhEyeSlash, PhTrash } from "@phosphor-icons/vue";
 import { BButton, BFormInput, BFormSelect, BListGroup, BListGroupItem } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { api } from "@/api/client";
@@ -22,6 +22,10 @@ function pick(layer: Layer) {
 
 const change = (layer: Layer, changes: Partial<Operations["change_layer"]>) =>
   jobs.operate("change_layer", { id: layer.id, ...changes });
+async function copy(layer: Layer) {
+  const at = jobs.layers.findIndex(({ id }) => id === layer.id);
+  if (await jobs.operate("duplicate_layer", { id: layer.id })) selection.layer = jobs.layers[at + 1]?.id ?? null;
+}
 const raise = (layer: Layer, by: number) =>
   jobs.operate("move_layer", { id: layer.id, to: jobs.layers.findIndex(({ id }) => id === layer.id) + by });
 function where(layer: Layer) {
@@ -103,6 +107,9 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
           @click="raise(layer, -1)"
         >
           <PhArrowDown :size="15" />
+        </BButton>
+        <BButton variant="light" title="Copy" :aria-label="`Copy ${layer.name}`" @click="copy(layer)">
+          <PhCopy :size="15" />
         </BButton>
         <BButton
           variant="light"

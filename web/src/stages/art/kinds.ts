@@ -1,6 +1,7 @@
 import type { Component } from "vue";
 import type { Content, Layer, LayerPlace } from "@/api/types";
 import FillFields from "./contents/FillFields.vue";
+import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
 
 /** What a layer is called in words, by what it shows and where it lies. */
@@ -11,7 +12,7 @@ const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
 /**
  * The fields of each content and place that has some; they take the layer. A new kind is a component and a line here.
  */
-const CONTENTS: Partial<Record<Content["kind"], Component>> = { fill: FillFields };
+const CONTENTS: Partial<Record<Content["kind"], Component>> = { fill: FillFields, picture: PictureFields };
 const PLACES: Partial<Record<LayerPlace["kind"], Component>> = { island: IslandFields };
 
 export const wordOf = (layer: Layer) => WORDS[layer.content.kind][layer.place.kind];

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Cutting along picked edges or sewing them up, having a cut suggested, and starting seams anew. */
+/** Cutting along picked edges or closing them, having a cut suggested, and starting seams anew. */
 import { BButton, BFormCheckbox } from "bootstrap-vue-next";
 import { computed, ref, watch } from "vue";
 import { useCutting } from "@/stages/cut/cutting";
@@ -54,7 +54,7 @@ watch(
         Cut {{ edges.length }}
       </BButton>
       <BButton variant="secondary" :disabled="edges.length === 0" @click="mark(false)">
-        Sew up {{ edges.length }}
+        Close {{ edges.length }}
       </BButton>
     </div>
     <BFormCheckbox v-model="seams.direct" class="mt-2">Draw directly: cut as it is picked</BFormCheckbox>

@@ -33,9 +33,9 @@ onUnmounted(() => {
   <BFormCheckbox v-model="corners.on" class="mt-2" @change="corners.clear()"
     >Drag corners and edges alone</BFormCheckbox
   >
-  <BFormCheckbox v-model="cage.on" class="mt-2">A cage over picked islands</BFormCheckbox>
+  <BFormCheckbox v-model="cage.on" class="mt-2">A bend grid over picked islands</BFormCheckbox>
   <p v-if="cage.on" class="form-text">
-    {{ cage.box ? "Pull a handle of the cage: the island bends smoothly." : "Pick islands to put a cage over them." }}
+    {{ cage.box ? "Pull a handle of the grid: the island bends smoothly." : "Pick islands to put a grid over them." }}
   </p>
   <div class="fields mt-2">
     <span>Held to</span>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed } from "vue";
-import { useRoute, useRouter } from "vue-router";
+import { computed, ref } from "vue";
 import { usePreflight } from "@/stores/preflight";
 import PageTabs from "@/ui/PageTabs.vue";
 import ModelFacts from "./ModelFacts.vue";
@@ -9,13 +8,8 @@ import PreflightPanel from "./PreflightPanel.vue";
 
 type View = "facts" | "parts" | "preflight";
 
-const route = useRoute();
-const router = useRouter();
 const preflight = usePreflight();
-const view = computed<View>({
-  get: () => (["parts", "preflight"].includes(String(route.query.view)) ? (route.query.view as View) : "facts"),
-  set: (now) => void router.replace({ query: now === "facts" ? {} : { view: now } }),
-});
+const view = ref<View>("facts");
 const pages = computed(() => ({
   facts: { title: "Facts", panel: ModelFacts },
   parts: { title: "Parts", panel: PartList },
