@@ -18,8 +18,12 @@ module SheetTrace
       MIRRORED = 0.9
       NEXT_TO = 0.3
       NAMED = 0.35
+      FOLDS = 0.6 # how well the panels of a solid must fit a net that it can be folded to
       CLEAR = 0.15 # by how much a pair must be better than any other to be sure
-      private_constant :ROUNDS, :MOST, :POOR, :TURNS, :MIRRORED, :NEXT_TO, :NAMED, :CLEAR
+      # How sure a folded net is by the number of other ways round that are as good: a box of three measures has 3, one
+      # of two 7, a cube 23.
+      CUSTOM = { 0 => 1.0, 1 => 0.95, 3 => 0.9, 7 => 0.8, 23 => 0.6 }.freeze
+      private_constant :ROUNDS, :MOST, :POOR, :TURNS, :MIRRORED, :NEXT_TO, :NAMED, :FOLDS, :CLEAR, :CUSTOM
 
       # islands [Array<Integer>] of one place, the first leads; reflected [Array<Boolean>] beside the first; cells
       # [Array<Integer>]
@@ -63,10 +67,14 @@ module SheetTrace
         end
 
         places = { "cells" => cells.each_index.map { |i| [i] }, "nets" => Groups.call(cells) }
-        ways = by == "best" ? places.keys : [by]
-        ways = %w[cells] if places["nets"].size == cells.size && by == "best"
+        match = ->(way) { new(layout, islands, underlay, places[way], names, flat_map) }
+        nets = places["nets"].size < cells.size
+        folded = nets && by != "cells" ? match.call("cells").send(:folded, places["nets"]) : []
+        return folded if folded.any?
+
+        ways = by == "best" ? ["cells", *("nets" if nets)] : [by]
         Progress
-          .map(ways) { |way| new(layout, islands, underlay, places[way], names, flat_map).send(:proposals) }
+          .map(ways) { |way| match.call(way).send(:proposals) }
           .max_by { |found| found.sum(&:confidence) / [found.size, 1].max }
       end
 
@@ -137,6 +145,79 @@ module SheetTrace
           .filter_map { |unit, (spot, found)| proposal(unit, spot, found, table[unit]) if found[:score] > POOR }
           .sort_by { |proposal| -proposal.confidence }
       end
+
+      # Loose panels onto printed nets: each solid onto the net that it can be folded to best.
+      #
+      # @param groups [Array<Array<Integer>>] cells
+      # @return [Array<Proposal>] none where a net is no solid's
+      def folded(groups)
+        nets = groups.select { |group| group.size > 1 }
+        solids = connected
+        table = nets.map { |net| solids.map { |solid| placement(net, solid) } }
+        Geometry::Assignment
+          .call(table.map { |row| row.map { |found| 1 - found.score } })
+          .to_a
+          .select { |net, solid| table[net][solid].score > FOLDS }
+          .flat_map { |net, solid| from_net(nets[net], solids[solid], table[net][solid]) }
+          .sort_by { |proposal| [-proposal.confidence, proposal.islands.first] }
+      end
+
+      # @return [Array<Array<Integer>>] units that hang together on the model
+      def connected
+        left = @units.each_index.to_a
+        found = []
+        until left.empty?
+          solid = [left.first]
+          solid.each { |unit| solid.concat(@sides[unit].keys - solid) }
+          found << solid.sort
+          left -= solid
+        end
+        found
+      end
+
+      def placement(net, solid)
+        return Folded::NONE if net.size > solid.size
+
+        sides = solid.map { |unit| @sides[unit].transform_keys { |other| solid.index(other) } }
+        # In px of the picture: how it is stretched over the sheet is nothing of the net's.
+        spots = net.map { |cell| Shape.of_cells([@underlay.cells[cell]], Geometry::Affine.identity) }
+        areas = [spots, @shapes.values_at(*solid)].map { |shapes| shapes.sum(&:area) }
+        scale = Math.sqrt(areas[0] / [areas[1], 1e-12].max)
+        Folded.call(
+          Groups.ways(net.map { |cell| @underlay.cells[cell] }),
+          sides,
+          front: front(solid)
+        ) do |cell, unit, quarters|
+          shape = @shapes[solid[unit]].turned(quarters, false)
+          place = spots[cell]
+          alike(shape.width * scale, place.width) * alike(shape.height * scale, place.height) * shape.overlap(place) *
+            ((1 - NAMED) + (NAMED * named(solid[unit], net[cell])))
+        end
+      end
+
+      def front(solid)
+        facings = Mesh::Facing.names(@layout.uv_map.mean_normals)
+        ->(unit) { facings[@units[solid[unit]][:islands].first] == "Front" }
+      end
+
+      # What is as good another way round is taken by custom, and so is less sure.
+      def from_net(net, solid, placement)
+        placement.spots.map do |cell, (unit, quarters)|
+          Proposal.new(
+            **@units[solid[unit]],
+            cells: [net[cell]],
+            turn_rad: quarters * Math::PI / 2,
+            mirrored: false,
+            confidence: (placement.score * sureness(placement.rivals)).round(3),
+            reasons: {
+              folded: placement.score.round(3),
+              name: named(solid[unit], net[cell]).round(3)
+            }
+          )
+        end
+      end
+
+      def sureness(rivals) = CUSTOM.find { |most, _share| rivals <= most }&.last || CUSTOM.values.last
 
       def scale_of(pairs, before)
         scales =

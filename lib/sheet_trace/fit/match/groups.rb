@@ -28,15 +28,32 @@ module SheetTrace
           groups.map(&:sort)
         end
 
-        # Whether sides face each other over some of their length, at most so far apart.
-        def self.beside?(first, other, gap)
+        # @param cells [Array<Cell>] of one group
+        # @return [Array<Hash{Integer => Array(Integer, Integer)>}] by cell: those along its sides, and the way to
+        #   them: right, down
+        def self.ways(cells)
+          gap = cells.combination(2).any? { |a, b| way(a, b, 0) } ? 0 : LINE_PX
+          cells.map do |cell|
+            cells
+              .each_with_index
+              .filter_map { |other, i| (found = other.equal?(cell) ? nil : way(cell, other, gap)) && [i, found] }
+              .to_h
+          end
+        end
+
+        def self.beside?(first, other, gap) = !way(first, other, gap).nil?
+
+        # The way to a cell whose side faces this one's over some of its length, at most so far apart.
+        def self.way(first, other, gap)
           left, top, right, bottom = first.box
           l, t, r, b = other.box
           across = [r, right].min - [l, left].max
           down = [b, bottom].min - [t, top].max
-          (across.positive? && down.between?(-gap, 0)) || (down.positive? && across.between?(-gap, 0))
+          return 0, t <=> top if across.positive? && down.between?(-gap, 0)
+
+          [l <=> left, 0] if down.positive? && across.between?(-gap, 0)
         end
-        private_class_method :beside?
+        private_class_method :beside?, :way
       end
     end
   end

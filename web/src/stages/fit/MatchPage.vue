@@ -21,6 +21,7 @@ const REASONS: Record<string, string> = {
   outline: "outline",
   size: "size",
   next_to: "what is next to it",
+  folded: "how it folds",
   name: "name",
 };
 const jobs = useJob();
