@@ -112,7 +112,10 @@ module SheetTrace
     # @raise [InvalidOperationError] carrying all that is wrong with its parameters, or why it can't be done; where:
     #   { operation: }
     def self.run(operation, job, pictures: ->(_name) {})
-      change = named(operation.class.plain_name) { prepare(operation, job, pictures: pictures).call(job) }
+      change =
+        named(operation.class.plain_name) do
+          prepare(operation, job, pictures: pictures).call(job).tap { |made| hold_locked(job, made.job) }
+        end
       lost = change.job.dropped
       return change if lost.empty?
 
@@ -131,6 +134,30 @@ module SheetTrace
     rescue InputError => e
       raise InvalidOperationError.new([e.message], where: { **e.where, operation: name })
     end
-    private_class_method :named
+
+    # Locked islands stay where they are, whatever an operation does. Where surface or sheet is another, there is nothing
+    # to compare.
+    def self.hold_locked(job, after)
+      locked = job.plan.locked
+      return if locked.empty? || after.plan.locked.size < locked.size || job.sheet != after.sheet
+      return if job.layout.equal?(after.layout) || job.mesh.corner_vertices != after.mesh.corner_vertices
+
+      shift = (job.layout.corner_uvs - after.layout.corner_uvs).abs.max(axis: 1).gt(LOCK_SHARE)
+      islands = job.layout.uv_map.face_islands[job.mesh.corner_faces[shift.where]].to_a.uniq
+      moved = locked & islands
+      return if moved.empty?
+
+      names = Phrases.islands(job, moved)
+      raise InputError.new(
+              "#{names} #{moved.size == 1 ? "is" : "are"} locked in place; unlock first",
+              where: {
+                islands: moved
+              }
+            )
+    end
+    # Arithmetic may shift what stays by as much of the sheet.
+    LOCK_SHARE = 1e-9
+    private_constant :LOCK_SHARE
+    private_class_method :named, :hold_locked
   end
 end

@@ -166,7 +166,7 @@ usePainting(canvas, {
   lit: computed(() => lit.value?.path ?? null),
   moved: islands.moved,
   moving: computed(() => (islands.moved.value ? moving.islands.value : null)),
-  frame: computed(() => (props.movable && !islands.moved.value ? islands.frame.value : null)),
+  frame: computed(() => (props.movable && !islands.moved.value ? islands.grips.value : null)),
   label: label.layer,
   labelChange: label.change,
   corners: moving.places,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A card per island, drawn upright, as many as are on the screen. */
+import { PhLockSimple } from "@phosphor-icons/vue";
 import { BButton } from "bootstrap-vue-next";
 import { useVirtualizer } from "@tanstack/vue-virtual";
 import { computed, ref, watch } from "vue";
@@ -98,7 +99,7 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; look: stri
         >
           <IslandThumb :island="island" />
           <span class="text small text-nowrap">
-            <b>{{ island.name }}</b>
+            <b>{{ island.name }}<PhLockSimple v-if="island.locked" class="ms-1" weight="fill" aria-label="locked" /></b>
             <span class="num">{{ shown(island.size_mm[0], 1) }} × {{ shown(island.size_mm[1], 1) }} mm</span>
             <span
               ><span class="num">{{ island.density_px_per_mm.toFixed(2) }} px/mm</span>{{ " "

@@ -1,7 +1,7 @@
 import type { Island } from "@/api/types";
 import type { Box } from "../handles";
 import type { IslandShape } from "../shapes";
-import { mirroredMark, nameTag, upMark } from "./marks";
+import { lockMark, mirroredMark, nameTag, upMark } from "./marks";
 import { lineAt, onScreen, onSheet, type Frame } from "./pass";
 
 /** More islands than this are drawn without names, marks and hatching. */
@@ -121,6 +121,7 @@ export function drawMarks(
     const box = { left, top, right, bottom };
     if (island.mirrored) mirroredMark(frame, box, shapes[island.index]);
     upMark(frame, box, island);
+    if (island.locked) lockMark(frame, box);
     nameTag(frame, box, island, on.has(island.index), names);
   }
 }

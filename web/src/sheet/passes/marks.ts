@@ -66,6 +66,24 @@ export function upMark({ context, colors }: Frame, box: Box, island: Island) {
   context.restore();
 }
 
+/** A padlock at the lower right: it stays where it is. */
+export function lockMark({ context, colors }: Frame, box: Box) {
+  const x = box.right - 14;
+  const y = box.bottom - 12;
+  context.beginPath();
+  context.arc(x, y - 3, 4, Math.PI, 2 * Math.PI);
+  context.strokeStyle = colors.ink;
+  context.lineWidth = 2;
+  context.stroke();
+  context.beginPath();
+  context.roundRect(x - 6.5, y - 3, 13, 9, 2);
+  context.fillStyle = colors.ink;
+  context.fill();
+  context.strokeStyle = colors.paper;
+  context.lineWidth = 1;
+  context.stroke();
+}
+
 /** @param taken where names stand already: on islands that lie on each other only the first one is written */
 export function nameTag({ context, colors }: Frame, box: Box, island: Island, picked: boolean, taken: Box[]) {
   const width = box.right - box.left - 34;

@@ -36,8 +36,15 @@ export function useMoveIslands(
     change.value === UNCHANGED || !frame.value ? null : changeMatrix(change.value, frame.value),
   );
 
+  /** what is locked has no grips, and the hand does not move it */
+  const locked = computed(() =>
+    jobs.islands.some((island) => island.locked && selection.islands.includes(island.index)),
+  );
+  const free = () => movable() && !locked.value;
+  const grips = computed(() => (locked.value ? null : frame.value));
+
   function gripUnder(at: Pair): Grip | null {
-    if (!frame.value || !movable()) return null;
+    if (!frame.value || !free()) return null;
     const { scale, x, y } = ground.view.value;
     const { left, top, right, bottom } = frame.value;
     return gripAt(
@@ -53,7 +60,9 @@ export function useMoveIslands(
   const tool: Tool = {
     hit(at) {
       const grip = gripUnder(at);
-      return grip ? gripCursor(grip) : movable() && ground.islandAt(at) !== null ? "move" : null;
+      if (grip) return gripCursor(grip);
+      const island = ground.islandAt(at);
+      return movable() && island !== null && !jobs.islands[island]?.locked ? "move" : null;
     },
     hover(at) {
       selection.hovered = at && ground.islandAt(at);
@@ -74,7 +83,7 @@ export function useMoveIslands(
       const was = movable() && selection.islands.includes(island);
       if (!was) pick(island, extend);
       // Shift takes a picked island away on a click, and holds to one axis on a drag.
-      if (movable())
+      if (free())
         held = { grip: null, box: frame.value!, from: ground.px(at), onClick: () => was && pick(island, extend) };
       return true;
     },
@@ -105,5 +114,5 @@ export function useMoveIslands(
     leave: settle,
   };
 
-  return { tool, frame, change, moved, settle };
+  return { tool, frame, grips, change, moved, settle };
 }

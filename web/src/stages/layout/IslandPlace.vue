@@ -21,6 +21,7 @@ const free = ref(false);
 const about = ref<"common" | "each" | "corner">("common");
 
 const picked = computed(() => jobs.islands.filter((island) => selection.islands.includes(island.index)));
+const locked = computed(() => picked.value.filter((island) => island.locked).map((island) => island.index));
 const single = computed(() => (picked.value.length === 1 ? picked.value[0]! : null));
 const box = computed(() => boxAround(picked.value) ?? { left: 0, top: 0, right: 0, bottom: 0 });
 /** px of one shown unit */
@@ -57,6 +58,12 @@ function sizeTo(axis: 0 | 1, value: number) {
 
 <template>
   <section aria-label="Place on the sheet">
+    <p v-if="locked.length > 0" class="form-text d-flex align-items-center justify-content-between mt-0">
+      Locked in place.
+      <BButton variant="secondary" size="sm" @click="jobs.operate('lock_islands', { islands: locked, locked: false })"
+        >Unlock</BButton
+      >
+    </p>
     <div class="d-flex justify-content-between align-items-center mb-2">
       <h3 class="m-0">Place on the sheet</h3>
       <ChoiceBar v-model="settings.unit" label="Unit" :choices="{ px: 'px', mm: 'mm' }" />
@@ -65,6 +72,7 @@ function sizeTo(axis: 0 | 1, value: number) {
       <span>Centre</span>
       <NumberField
         label="Centre x"
+        :disabled="locked.length > 0"
         hide-label
         :value="centre[0] / unitPx"
         :unit="settings.unit"
@@ -72,6 +80,7 @@ function sizeTo(axis: 0 | 1, value: number) {
       />
       <NumberField
         label="Centre y"
+        :disabled="locked.length > 0"
         hide-label
         :value="centre[1] / unitPx"
         :unit="settings.unit"
@@ -80,6 +89,7 @@ function sizeTo(axis: 0 | 1, value: number) {
       <span>Size</span>
       <NumberField
         label="Width"
+        :disabled="locked.length > 0"
         hide-label
         :value="size[0] / unitPx"
         :unit="settings.unit"
@@ -87,6 +97,7 @@ function sizeTo(axis: 0 | 1, value: number) {
       />
       <NumberField
         label="Height"
+        :disabled="locked.length > 0"
         hide-label
         :value="size[1] / unitPx"
         :unit="settings.unit"
@@ -98,6 +109,7 @@ function sizeTo(axis: 0 | 1, value: number) {
         <span>Model-up</span>
         <NumberField
           label="Model-up"
+          :disabled="locked.length > 0"
           hide-label
           :value="single.up_angle_deg"
           unit="°"
