@@ -135,7 +135,7 @@ module SheetTrace
       raise InvalidOperationError.new([e.message], where: { **e.where, operation: name })
     end
 
-    # Locked islands stay where they are, whatever an operation does. Where surface or sheet is another, there is nothing
+    # Locked islands stay where they are, whatever an operation does. Where surface or sheet is another there is nothing
     # to compare.
     def self.hold_locked(job, after)
       locked = job.plan.locked

@@ -6,9 +6,11 @@ module SheetTrace
     #
     # mesh [Mesh]; uv_sets [Array<UvSet>]; unit_mm [Float] length of a model unit
     # images [Hash{String => String}] file name => bytes of the pictures that materials name
+    # alphas [Hash{String => String}] file name => what of its alpha is seen: "mask" where it only leaves out, "blend"
+    # where it is in between too
     Model =
-      Struct.new(:mesh, :uv_sets, :unit_mm, :images, keyword_init: true) do
-        def initialize(unit_mm: 1.0, images: {}, **rest)
+      Struct.new(:mesh, :uv_sets, :unit_mm, :images, :alphas, keyword_init: true) do
+        def initialize(unit_mm: 1.0, images: {}, alphas: {}, **rest)
           super
           freeze
         end
@@ -21,7 +23,7 @@ module SheetTrace
 
         # @param layout [Layout] whose UVs are written
         # @return [Model]
-        def self.of_layout(layout, unit_mm: 1.0, images: {}, mesh: layout.uv_map.mesh)
+        def self.of_layout(layout, unit_mm: 1.0, images: {}, alphas: {}, mesh: layout.uv_map.mesh)
           map = layout.uv_map
           set =
             UvSet.new(
@@ -30,7 +32,7 @@ module SheetTrace
               corner_uvs: map.corner_points,
               face_mapped: map.face_mapped
             )
-          new(mesh: mesh, uv_sets: [set], unit_mm: unit_mm, images: images)
+          new(mesh: mesh, uv_sets: [set], unit_mm: unit_mm, images: images, alphas: alphas)
         end
 
         # UVs without the noise of arithmetic: exact where they lie on whole pixels, else to ten decimals, which is far

@@ -14,7 +14,9 @@ module SheetTrace
       # @raise [UnknownNameError] where: { name: }
       def self.call(job, pictures:, size: job.sheet, base_name: Deliver.base_name(job.source_name), format: "obj")
         writer = Formats::WRITERS.fetch(format)
-        sheet = Artwork::Compose.call(job.artwork, job.canvas(pictures: pictures, size: size))
+        canvas = job.canvas(pictures: pictures, size: size)
+        sheet = Artwork::Compose.call(job.artwork, canvas)
+        alpha = alpha(sheet, canvas)
         picture = "#{base_name}.png"
         mesh =
           job.mesh.with(
@@ -25,12 +27,25 @@ module SheetTrace
             job.layout,
             mesh: mesh,
             unit_mm: job.unit_mm,
+            alphas: { picture => alpha }.compact,
             images: {
               picture => Formats::Png::Writer.call(sheet, px_per_mm: job.true_density_px_per_mm(size))
             }
           )
         writer.call(model, base_name: base_name).files
       end
+
+      # @param sheet [Vips::Image] composed on the canvas
+      # @return [String, nil] what of the alpha is seen on the model, as Formats::Model has it; nil where islands are
+      #   painted all over, or not at all
+      def self.alpha(sheet, canvas)
+        covered = canvas.texel_map(Artwork::Box.whole(canvas.size)).texels
+        alpha = Numo::UInt8.from_binary(sheet.extract_band(3).write_to_memory)[covered]
+        return if covered.empty? || alpha.min == 255 || alpha.max.zero?
+
+        (alpha.gt(0) & alpha.lt(255)).any? ? "blend" : "mask"
+      end
+      private_class_method :alpha
 
       # A name that every file system and OBJ reader takes: letters, digits, hyphens and underscores.
       #

@@ -9,6 +9,7 @@ const TOGGLES = {
   facing: "Facing",
   one_sided: "One side",
   see_through: "See through",
+  cut_outs: "Cut-outs",
 } as const;
 const settings = useSettings();
 </script>

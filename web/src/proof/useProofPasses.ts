@@ -43,6 +43,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
     const { width = 0, height = 0 } = images.image ?? {};
     return settings.pixels === "hard" || (settings.pixels === "auto" && width * height <= SMALL_PX);
   });
+  const cutOut = computed(() => settings.proof.cut_outs && settings.look === "art");
   /** Until the new sheet is there, islands that were moved wear what they wore: their places wait for it. */
   const settled = shallowRef(surfaces.points);
   watch(
@@ -65,7 +66,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
     return [
       pass(model, () => [surface()], model.setSurface.bind(model)),
       pass(model, () => [surface(), settled.value, jobs.job?.sheet ?? null, moving.now], model.setPoints.bind(model)),
-      pass(model, () => [images.image, hard.value], model.setImage.bind(model)),
+      pass(model, () => [images.image, hard.value, cutOut.value], model.setImage.bind(model)),
       pass(model, () => [settings.light], model.setLight.bind(model)),
       pass(model, () => [surface(), hidden()], model.setHidden.bind(model)),
       pass(model, () => [{ ...settings.proof }], model.setAids.bind(model)),

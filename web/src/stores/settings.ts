@@ -18,6 +18,7 @@ export interface Aids {
   facing: boolean;
   one_sided: boolean;
   see_through: boolean;
+  cut_outs: boolean;
 }
 
 /** What the painter likes, kept in the browser. */
@@ -34,6 +35,7 @@ export const useSettings = defineStore("settings", () => {
     facing: false,
     one_sided: false,
     see_through: false,
+    cut_outs: false,
   });
   const light = useStorage<Light>("sheet-trace-light", "shaded");
   const hold = useStorage<Hold>("sheet-trace-hold", "free");

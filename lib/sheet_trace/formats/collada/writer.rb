@@ -99,6 +99,10 @@ module SheetTrace
                   x.color((material.color || [1, 1, 1, 1]).join(" "))
                 end
               end
+              # COLLADA 1.5, <transparent>: opaque where alpha is 1.
+              if @model.alphas[material.image]
+                x.transparent(opaque: "A_ONE") { x.texture(texture: "sampler", texcoord: "UV0") }
+              end
             end
           end
         end

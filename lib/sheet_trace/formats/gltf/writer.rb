@@ -178,11 +178,15 @@ module SheetTrace
             pbr[:baseColorFactor] = [*material.color.first(3).map { |share| decode(share) }, material.color[3]]
           end
           pbr[:baseColorTexture] = { index: texture } if texture
-          {
-            name: material.name,
-            pbrMetallicRoughness: pbr,
-            **(material.color && material.color[3] < 1 ? { alphaMode: "BLEND" } : {})
-          }
+          { name: material.name, pbrMetallicRoughness: pbr, **alpha_mode(material) }
+        end
+
+        # glTF 2.0, 3.9.4 Alpha coverage.
+        def alpha_mode(material)
+          alpha = @model.alphas[material.image]
+          return { alphaMode: "BLEND" } if alpha == "blend" || (material.color && material.color[3] < 1)
+
+          alpha == "mask" ? { alphaMode: "MASK", alphaCutoff: 0.5 } : {}
         end
 
         # IEC 61966-2-1: sRGB to linear light.

@@ -28,6 +28,7 @@ export class TexturedModel extends THREE.Group {
     flat: HTMLCanvasElement;
     source: SheetImage["source"];
     hard: boolean;
+    cutOut: boolean;
     texture: THREE.CanvasTexture;
   } | null = null;
 
@@ -69,33 +70,39 @@ export class TexturedModel extends THREE.Group {
     uv.needsUpdate = true;
   }
 
-  /** Paper shows where the sheet has no paint; px of a hard image are squares. Only what has changed is drawn anew. */
-  setImage(image: SheetImage | null, hard: boolean) {
+  /** Paper shows where the sheet has no paint, or what lies behind where cut-outs are shown; px of a hard image are squares. Only what has changed is drawn anew. */
+  setImage(image: SheetImage | null, hard: boolean, cutOut: boolean) {
     if (!image) return;
-    const same = this.worn?.source === image.source && this.worn.hard === hard && image.changed !== null;
+    const same =
+      this.worn?.source === image.source &&
+      this.worn.hard === hard &&
+      this.worn.cutOut === cutOut &&
+      image.changed !== null;
     const flat = same ? this.worn!.flat : document.createElement("canvas");
     if (!same) Object.assign(flat, { width: image.width, height: image.height });
     const context = flat.getContext("2d");
     if (!context) return;
     context.fillStyle = PAPER;
     for (const box of (same && image.changed) || [[0, 0, image.width, image.height] as const]) {
-      context.fillRect(...box);
+      if (cutOut) context.clearRect(...box);
+      else context.fillRect(...box);
       context.drawImage(image.source, ...box, ...box);
     }
     if (same) this.worn!.texture.needsUpdate = true;
-    else this.wear(flat, image.source, hard);
+    else this.wear(flat, image.source, hard, cutOut);
   }
 
-  private wear(flat: HTMLCanvasElement, source: SheetImage["source"], hard: boolean) {
+  private wear(flat: HTMLCanvasElement, source: SheetImage["source"], hard: boolean, cutOut: boolean) {
     const texture = new THREE.CanvasTexture(flat);
     texture.colorSpace = THREE.SRGBColorSpace;
     if (hard) texture.magFilter = THREE.NearestFilter;
     texture.anisotropy = Math.max(this.anisotropy, 1);
     if (this.anisotropy === 0) Object.assign(texture, { generateMipmaps: false, minFilter: THREE.LinearFilter });
-    this.worn = { flat, source, hard, texture };
+    this.worn = { flat, source, hard, cutOut, texture };
     for (const material of [this.even, this.shaded]) {
       material.map?.dispose();
       material.map = texture;
+      material.alphaTest = cutOut ? 0.5 : 0;
       material.needsUpdate = true;
     }
   }

@@ -18,6 +18,14 @@ watch(
 const wrong = computed(() => [size.width_px, size.height_px].find((px) => !within(px, LIMITS.side_px)));
 const shownLayers = computed(() => jobs.layers.filter((layer) => layer.visible).length);
 const file = computed(() => api.urls.delivery(jobs.job!.id, jobs.job!.revision, size.width_px, size.height_px));
+const underlay = computed(() => {
+  const setup = jobs.job!.fit_setup;
+  return setup.shown === null ? null : setup.underlays[setup.shown]!;
+});
+/** it lies over the whole sheet as it came */
+const whole = computed(
+  () => underlay.value?.recipe.length === 0 && underlay.value.box.every((share, i) => share === (i < 2 ? 0 : 1)),
+);
 const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored).map((island) => island.name));
 </script>
 
@@ -48,7 +56,19 @@ const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored)
     <NoteBox v-if="wrong !== undefined" role="alert">
       A side of {{ wrong }} px can't be written; give {{ LIMITS.side_px.join(" to ") }}.
     </NoteBox>
-    <NoteBox v-if="shownLayers === 0">No layer is visible: the texture will be empty.</NoteBox>
+    <NoteBox v-if="shownLayers === 0 && underlay">
+      {{ underlay.name }} is laid under to fit to, and is no art: the texture will be empty.
+      <BButton
+        v-if="whole"
+        variant="secondary"
+        size="sm"
+        class="d-block mt-2"
+        @click="jobs.operate('add_layer', { content: { kind: 'picture', picture: underlay.picture } })"
+        >Use it as art</BButton
+      >
+      <template v-else>Bring it in as a picture on Art, and lay it over the sheet.</template>
+    </NoteBox>
+    <NoteBox v-else-if="shownLayers === 0">No layer is visible: the texture will be empty.</NoteBox>
     <NoteBox v-if="mirrored.length > 0">
       {{ mirrored.join(", ") }} {{ mirrored.length === 1 ? "reads" : "read" }} mirrored.
     </NoteBox>
