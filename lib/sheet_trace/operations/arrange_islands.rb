@@ -8,8 +8,15 @@ module SheetTrace
              %w[reading figure],
              "reading: in rows, those with art first, then front before back, left before right, top before bottom, " \
                "the larger first; " \
-               "figure: each where it is on the model seen from the front, what looks back beside it",
+               "figure: upright, each left of, right of, above and below all others as on the model seen from the front, " \
+               "what looks back beside it",
              default: "reading"
+      # Rounds in which scale and gutter agree.
+      SETTLING = 12
+      # How far the figure seen from behind lies beside the other, as a share of the model's width.
+      BESIDE = 1.3
+      private_constant :SETTLING, :BESIDE
+
       number :gutter_px, Job::GUTTER_PX, "as the job has it if nil", optional: true
       number :margin_px, 0..1024, "as planned if nil", optional: true
 
@@ -43,24 +50,68 @@ module SheetTrace
           end
       end
 
-      # Two figures beside each other: what looks to the front and the sides, and what looks back. Then what lies on
-      # others makes way.
+      # Two figures beside each other: what looks to the front and the sides, and what looks back, seen from behind. All
+      # at one density, upright, as large as they go.
       def figure(job)
-        density = job.density_px_per_mm * job.unit_mm
-        middles = middles(job)
+        stacks = Layout::Stacks.call(job.layout)
+        leaders = stacks.map(&:first)
+        middles = seen(job).values_at(*leaders)
+        sizes = leaders.map { |island| job.measures[island].size_mm }
+        border = [margin(job), gutter(job)].max
+        scale, places = largest(job, middles, sizes, border)
+        stacks
+          .zip(places)
+          .reduce(job.layout) do |layout, (stack, place)|
+            upright(job, layout, stack, scale, place.map { |mm| mm * scale })
+          end
+      end
+
+      # @param place [Array(Float, Float)] px of the middle
+      def upright(job, layout, stack, scale, place)
+        measure = job.measures[stack.first]
+        return layout unless measure.density_px_per_mm.positive?
+
+        factor = scale / measure.density_px_per_mm
+        change = Geometry::Affine.scale(factor, factor) * Geometry::Affine.turn(-measure.up_angle_rad)
+        turned = layout.place(stack, change.about(*layout.centre_px([stack.first])))
+        turned.place(stack, Geometry::Affine.move(*place.zip(turned.centre_px([stack.first])).map { |to, at| to - at }))
+      end
+
+      # The gutter is in px, so that the scale has to be known for the places, and these for the scale.
+      #
+      # @return [Array(Float, Array<Array(Float, Float)>)] px per mm; middles from the sheet's corner, mm
+      def largest(job, middles, sizes, border)
+        room = [job.sheet.width_px, job.sheet.height_px].map { |px| px - (2 * border) }
+        scale = 1.0
+        low = places = nil
+        SETTLING.times do
+          places = Layout::AsFigure.call(middles, sizes, gap: gutter(job) / scale)
+          low, high = corners(places, sizes)
+          scale = [0, 1].map { |axis| room[axis] / [high[axis] - low[axis], 1e-9].max }.min
+        end
+        refuse("the gutter leaves no room to lay islands out") unless scale.positive?
+
+        shift = [0, 1].map { |axis| (border / scale) - low[axis] }
+        [scale, places.map { |place| place.zip(shift).map(&:sum) }]
+      end
+
+      def corners(places, sizes)
+        %i[- +]
+          .zip(%i[min max])
+          .map do |way, end_of|
+            [0, 1].map do |axis|
+              places.zip(sizes).map { |place, size| place[axis].public_send(way, size[axis] / 2) }.public_send(end_of)
+            end
+          end
+      end
+
+      # Right and down as seen from the front; what looks back as seen from behind, in a figure of its own.
+      def seen(job)
         back = Mesh::Facing.names(job.layout.uv_map.mean_normals).map { |facing| facing == "Back" }
         width = job.mesh.bounds.transpose[0].reduce { |least, most| most - least }
-        placed =
-          middles
-            .each_with_index
-            .reduce(job.layout) do |layout, ((x, y), island)|
-              across = back[island] ? (1.3 * width) - x : x # seen from behind
-              at = layout.centre_px([island])
-              layout.place([island], Geometry::Affine.move((across * density) - at[0], (-y * density) - at[1]))
-            end
-        fitted = done(FitToSheet.new(margin_px: [margin(job), gutter(job)].max), job.with(layout: placed))
-        islands = Layout::ReadingOrder.call(job.layout, job.tags).flatten
-        Layout::MoveToFreePlaces.call(fitted.layout, islands, gutter_px: gutter(job))
+        back.none? || back.all? and return middles(job).map { |x, y| [x, -y] }
+
+        middles(job).each_with_index.map { |(x, y), island| [back[island] ? (BESIDE * width) - x : x, -y] }
       end
 
       # Across and up the model.

@@ -124,6 +124,43 @@ describe "arranging islands" do
     assert_empty after.findings.map(&:code) & %w[overlap off_sheet]
   end
 
+  # A figure of 15 limbs, each a net: pairs of arms, hands, legs, feet and ears, and what is in the middle.
+  it "lays a figure of 15 limbs out as it stands: every pair in order across and down, pairs at one height" do
+    limbs = [
+      [[0, 100, 0], [30, 40, 18]],
+      [[0, 130, 0], [10, 8, 10]],
+      [[0, 150, 2], [24, 24, 24]],
+      [[0, 172, 0], [20, 6, 20]],
+      [[0, 146, 18], [4, 4, 8]],
+      [[-24, 108, 0], [10, 30, 10]],
+      [[24, 108, 0], [10, 30, 10]],
+      [[-24, 84, 0], [8, 8, 8]],
+      [[24, 84, 0], [8, 8, 8]],
+      [[-9, 55, 0], [12, 44, 12]],
+      [[9, 55, 0], [12, 44, 12]],
+      [[-9, 28, 6], [12, 8, 22]],
+      [[9, 28, 6], [12, 8, 22]],
+      [[-14, 158, 0], [3, 8, 6]],
+      [[14, 158, 0], [3, 8, 6]]
+    ]
+    3.times do |round|
+      order = (0...15).to_a.shuffle(random: Random.new(round))
+      job = operate(Models.job(Models.blocks(limbs.values_at(*order))), "lay_flat").job
+      after = operate(job, "arrange_islands", rule: "figure").job
+      model =
+        (0...15).map { |island| limbs[order[after.mesh.face_parts[after.layout.uv_map.island_faces[island][0]]]][0] }
+      sheet = (0...15).map { |island| after.layout.centre_px([island]).map { |px| px.round(3) } }
+
+      (0...15)
+        .to_a
+        .combination(2) do |a, b|
+          assert_equal model[a][0] <=> model[b][0], sheet[a][0] <=> sheet[b][0]
+          assert_equal model[b][1] <=> model[a][1], sheet[a][1] <=> sheet[b][1]
+        end
+      assert_empty after.findings.map(&:code) & %w[overlap off_sheet gutter not_upright density]
+    end
+  end
+
   it "parks islands small in a corner, tagged plain, and makes room there" do
     job = caddy.call
     after = operate(job, "park_islands", islands: [3, 5], corner: "bottom_right", share: 0.02).job
