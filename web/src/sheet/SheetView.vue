@@ -21,6 +21,8 @@ import { useVisibility } from "@/stores/visibility";
 import ZoomTools from "./ZoomTools.vue";
 import { sheetGround } from "./ground";
 import { boxAround, wholeBox } from "./handles";
+import { nameSpots, type NameSpot } from "./nameSpots";
+import { MOST_MARKED } from "./passes/islands";
 import { facesShape, islandShapes, type BuiltShapes, type IslandShape } from "./shapes";
 import { useDrawShape } from "./tools/useDrawShape";
 import { useLetGo } from "./tools/useLetGo";
@@ -60,6 +62,7 @@ const { view, percent, fit, frame, zoomAt, zoomBy, pan, actualSize } = useViewpo
 );
 
 const shapes = shallowRef<IslandShape[]>([]);
+const spots = shallowRef<(NameSpot | null)[]>([]);
 const shownIslands = computed(() => jobs.islands.filter((island) => !visibility.hiddenIslands.has(island.index)));
 const lit = computed(() => {
   const faces = selection.spot?.faces ?? [];
@@ -115,6 +118,8 @@ const moving = useMovingHand(islands.moved, handles.shift);
 let built: BuiltShapes | null = null;
 function build(surface: Surface | null, points: Float32Array | null) {
   shapes.value = surface && points ? islandShapes(surface, points, jobs.islands.length, built) : [];
+  const named = surface && points && jobs.islands.length <= MOST_MARKED;
+  spots.value = named ? nameSpots(surface, points, jobs.islands.length) : [];
   built = surface && points && { surface, points: points.slice(), shapes: shapes.value };
 }
 
@@ -162,6 +167,7 @@ usePainting(canvas, {
   pixelRatio,
   view,
   shapes,
+  spots,
   cutting: () => props.cutting,
   lit: computed(() => lit.value?.path ?? null),
   moved: islands.moved,

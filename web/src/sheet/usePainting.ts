@@ -17,6 +17,7 @@ import { drawIslands, drawLit, drawLively, drawMarks, drawReserved } from "./pas
 import { Painter } from "./passes/painter";
 import { pass, type Pass } from "./passes/pass";
 import { drawRulers } from "./passes/rulers";
+import type { NameSpot } from "./nameSpots";
 import type { IslandShape } from "./shapes";
 import { useSheetMarks } from "./useSheetMarks";
 import type { Viewport } from "./viewport";
@@ -27,6 +28,8 @@ interface Options {
   pixelRatio: Ref<number>;
   view: Ref<Viewport>;
   shapes: Ref<IslandShape[]>;
+  /** where names have room */
+  spots: Ref<(NameSpot | null)[]>;
   cutting: () => boolean;
   /** faces that are lit */
   lit: Ref<Path2D | null>;
@@ -51,6 +54,7 @@ export function usePainting(
     pixelRatio,
     view,
     shapes,
+    spots,
     cutting,
     lit,
     moved,
@@ -71,6 +75,9 @@ export function usePainting(
   const marks = useSheetMarks(cutting);
 
   const islands = () => [jobs.islands, shapes.value, visibility.hiddenIslands] as const;
+  /** names and marks are those of the layout as it is: none while another one is looked at */
+  const marked = () =>
+    [marks.preview.value ? [] : jobs.islands, shapes.value, spots.value, visibility.hiddenIslands] as const;
   const opacity = () => (images.look === "underlay" ? (fitting.underlay?.opacity ?? 1) : 1);
   const [RESTS, LIVES] = [true, false];
   const passes: Pass[] = [
@@ -80,12 +87,12 @@ export function usePainting(
     pass(RESTS, () => [...islands(), moving.value], drawIslands),
     pass(RESTS, () => [jobs.job!.reserved_px], drawReserved),
     pass(LIVES, () => [...islands(), selection.islands, selection.hovered, moving.value, moved.value], drawLively),
-    pass(RESTS, () => [marks.preview.value], drawPreview),
+    pass(RESTS, () => [marks.preview.value, jobs.job!.sheet], drawPreview),
     pass(RESTS, () => [marks.fit.value], drawFit),
     pass(RESTS, () => [marks.seams.value], drawSeams),
     pass(RESTS, () => [marks.picked.value, 0.8], drawMarked),
     pass(RESTS, () => [lit.value], drawLit),
-    pass(RESTS, () => [...islands(), selection.islands, moving.value], drawMarks),
+    pass(RESTS, () => [...marked(), selection.islands, moving.value], drawMarks),
     pass(LIVES, () => [marks.hovered.value, 0.4], drawMarked),
     pass(LIVES, () => [pull.value], drawPull),
     pass(LIVES, () => [frame.value], drawFrame),

@@ -1,4 +1,4 @@
-import type { Pair } from "@/api/types";
+import type { Pair, Sheet } from "@/api/types";
 import { cornerMark } from "./frame";
 import { onScreen, onSheet, type Frame } from "./pass";
 
@@ -34,9 +34,14 @@ export function drawMarked(frame: Frame, shape: MarkedShape | null, alpha: numbe
   for (const corner of shape.corners) cornerMark(frame, corner);
 }
 
-/** The outlines of a change that is shown before it is taken. */
-export function drawPreview(frame: Frame, preview: Path2D | null) {
+/** The outlines of a change that is shown before it is taken; the layout as it is shows through paper. */
+export function drawPreview(frame: Frame, preview: Path2D | null, sheet: Sheet) {
   if (!preview) return;
+  onSheet(frame);
+  frame.context.globalAlpha = 0.72;
+  frame.context.fillStyle = frame.colors.paper;
+  frame.context.fillRect(0, 0, sheet.width_px, sheet.height_px);
+  frame.context.globalAlpha = 1;
   stroke(frame, preview, frame.colors.paper, 5);
   stroke(frame, preview, frame.colors.lit, 2.5, [6, 3]);
 }

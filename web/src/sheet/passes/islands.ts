@@ -1,11 +1,12 @@
-import type { Island } from "@/api/types";
+import type { Island, Pair } from "@/api/types";
 import type { Box } from "../handles";
+import type { NameSpot } from "../nameSpots";
 import type { IslandShape } from "../shapes";
 import { lockMark, mirroredMark, nameTag, upMark } from "./marks";
 import { lineAt, onScreen, onSheet, type Frame } from "./pass";
 
 /** More islands than this are drawn without names, marks and hatching. */
-const MOST_MARKED = 400;
+export const MOST_MARKED = 400;
 
 /** Islands as they lie at rest. */
 export function drawIslands(
@@ -103,6 +104,7 @@ export function drawMarks(
   frame: Frame,
   islands: Island[],
   shapes: IslandShape[],
+  spots: (NameSpot | null)[],
   hidden: Set<number>,
   picked: number[],
   moving: Set<number> | null,
@@ -120,9 +122,12 @@ export function drawMarks(
     if (right < 0 || bottom < 0 || left > width || top > height || right - left < 26 || bottom - top < 26) continue;
     const box = { left, top, right, bottom };
     if (island.mirrored) mirroredMark(frame, box, shapes[island.index]);
-    upMark(frame, box, island);
     if (island.locked) lockMark(frame, box);
-    nameTag(frame, box, island, on.has(island.index), names);
+    const spot = spots[island.index];
+    if (!spot) continue;
+    const at: Pair = [spot.x * view.scale + view.x, spot.y * view.scale + view.y];
+    const named = nameTag(frame, at, spot.half * view.scale, island, on.has(island.index), names);
+    upMark(frame, named ? [at[0], at[1] - 18] : at, island);
   }
 }
 

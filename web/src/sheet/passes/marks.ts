@@ -48,9 +48,9 @@ export function mirroredMark(frame: Frame, box: Box, shape: IslandShape | undefi
 }
 
 /** A small arrow that points where the model's up does. */
-export function upMark({ context, colors }: Frame, box: Box, island: Island) {
+export function upMark({ context, colors }: Frame, [x, y]: Pair, island: Island) {
   context.save();
-  context.translate(box.right - 14, box.top + 14);
+  context.translate(x, y);
   context.rotate((island.up_angle_deg * Math.PI) / 180);
   context.beginPath();
   context.moveTo(0, -7);
@@ -84,27 +84,46 @@ export function lockMark({ context, colors }: Frame, box: Box) {
   context.stroke();
 }
 
-/** @param taken where names stand already: on islands that lie on each other only the first one is written */
-export function nameTag({ context, colors }: Frame, box: Box, island: Island, picked: boolean, taken: Box[]) {
-  const width = box.right - box.left - 34;
-  if (width < 24) return;
-  context.font = "600 11.5px 'Atkinson Hyperlegible Next Variable', sans-serif";
-  context.textAlign = "left";
-  context.textBaseline = "middle";
-  const measured = context.measureText(island.name).width;
-  if (measured + 10 > width) return;
-  const own = { left: box.left + 6, top: box.top + 6, right: box.left + 16 + measured, bottom: box.top + 23 };
-  if (
-    taken.some(
-      (other) => own.left < other.right && other.left < own.right && own.top < other.bottom && other.top < own.bottom,
+/** Sizes of a name, the largest first. */
+const FONTS = [13, 11.5, 10];
+const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
+
+/**
+ * Writes an island's name inside it, as large as it fits.
+ *
+ * @param half how far there is room to either side, px of the screen
+ * @param taken where names stand already: on islands that lie on each other only the first one is written
+ * @returns whether there was room
+ */
+export function nameTag(
+  { context, colors }: Frame,
+  [x, y]: Pair,
+  half: number,
+  island: Island,
+  picked: boolean,
+  taken: Box[],
+): boolean {
+  for (const size of FONTS) {
+    context.font = `600 ${size}px ${FONT}`;
+    const width = context.measureText(island.name).width / 2 + 4;
+    if (width > half) continue;
+    const own = { left: x - width, top: y - size * 0.75, right: x + width, bottom: y + size * 0.75 };
+    if (
+      taken.some(
+        (other) => own.left < other.right && other.left < own.right && own.top < other.bottom && other.top < own.bottom,
+      )
     )
-  )
-    return;
-  taken.push(own);
-  context.beginPath();
-  context.roundRect(box.left + 6, box.top + 6, measured + 10, 17, 3);
-  context.fillStyle = picked ? colors.picked : colors.paper;
-  context.fill();
-  context.fillStyle = picked ? colors.paper : colors.ink;
-  context.fillText(island.name, box.left + 11, box.top + 15);
+      return false;
+    taken.push(own);
+    context.textAlign = "center";
+    context.textBaseline = "middle";
+    context.beginPath();
+    context.roundRect(own.left, own.top, own.right - own.left, own.bottom - own.top, 3);
+    context.fillStyle = picked ? colors.picked : colors.paper;
+    context.fill();
+    context.fillStyle = picked ? colors.paper : colors.ink;
+    context.fillText(island.name, x, y + 0.5);
+    return true;
+  }
+  return false;
 }
