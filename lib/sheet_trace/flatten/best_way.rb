@@ -49,7 +49,8 @@ module SheetTrace
         regions = Cut.call(@mesh, Seams.by_angle(@mesh, CREASE_RAD) | @seams).face_pieces
         parts = pieces_of(Cut.call(@mesh, @seams).face_pieces, @faces)
         curved = parts.flat_map { |faces| lay_panels(faces, pieces_of(regions, faces)) }
-        lay_curved(whole_left(curved))
+        left = Progress.part(0, 0.2) { whole_left(curved) }
+        Progress.part(0.2, 1) { lay_curved(left) }
       end
 
       # @return [Array<Array<Integer>>] faces by the piece that they are of

@@ -109,7 +109,8 @@ module SheetTrace
         fresh =
           after.layout.uv_map.face_islands[faces].to_a.uniq -
             after.layout.uv_map.face_islands[job.mesh.corner_faces[held]].to_a
-        after = settled(job, after.with(drawn_seams: plan_elsewhere(job, after, faces)), fresh)
+        after = after.with(drawn_seams: plan_elsewhere(job, after, faces))
+        after = Progress.part(0.8, 1) { settled(job, after, fresh) }
         [after, pieces.counts]
       end
 

@@ -9,44 +9,67 @@ export interface NameSpot {
 
 /** How far above and below its middle a name must have room, as a share of the triangle's height. */
 const LEAN = 0.12;
+/** Triangles that are looked at: not much smaller than the island's largest, and so many at the most. */
+const LARGE = 0.25;
+const MOST = 12;
 
-/** For each island the middle of its largest panel, and the free width there. O(triangles + outlines) */
+type Pair = readonly [number, number];
+interface Candidate extends NameSpot {
+  area: number;
+  reach: number;
+}
+
+/** For each island the panel with the most room to either side of its middle. O(triangles + outlines) */
 export function nameSpots(surface: Surface, points: Float32Array, count: number): (NameSpot | null)[] {
-  const { trianglePoints, triangleIslands, edges, edgeOutlines, pointIslands } = surface;
-  const largest = new Float64Array(count);
-  const spots: (NameSpot & { reach: number })[] = [];
-  const at = (point: number) => [points[2 * point]!, points[2 * point + 1]!] as const;
-  for (let k = 0; k < triangleIslands.length; k += 1) {
-    const island = triangleIslands[k]!;
-    const corners = [0, 1, 2].map((i) => at(trianglePoints[3 * k + i]!));
-    const [[ax, ay], [bx, by], [cx, cy]] = corners as [Pair, Pair, Pair];
-    const area = Math.abs((bx - ax) * (cy - ay) - (by - ay) * (cx - ax));
-    if (area <= largest[island]!) continue;
-    largest[island] = area;
-    // The longest side of half a quadrilateral runs through its middle.
-    const sides = [0, 1, 2].map((i) => {
-      const [[px, py], [qx, qy]] = [corners[i]!, corners[(i + 1) % 3]!];
-      return { x: (px + qx) / 2, y: (py + qy) / 2, length: Math.hypot(qx - px, qy - py) };
-    });
-    const side = sides.reduce((one, other) => (other.length > one.length ? other : one));
-    const reach = (Math.max(ay, by, cy) - Math.min(ay, by, cy)) * LEAN;
-    spots[island] = { x: side.x, y: side.y, half: Infinity, reach };
-  }
+  const { edges, edgeOutlines, pointIslands } = surface;
+  const at = (point: number): Pair => [points[2 * point]!, points[2 * point + 1]!];
+  const candidates = largest(surface, at, count);
   for (let e = 0; e < edgeOutlines.length; e += 1) {
     if (!edgeOutlines[e]) continue;
-    const spot = spots[pointIslands[edges[2 * e]!]!];
-    if (!spot) continue;
-    const [[ax, ay], [bx, by]] = [at(edges[2 * e]!), at(edges[2 * e + 1]!)];
-    for (const lean of [-spot.reach, 0, spot.reach]) {
-      const y = spot.y + lean;
-      if (ay > y === by > y) continue;
-      spot.half = Math.min(spot.half, Math.abs(ax + ((y - ay) * (bx - ax)) / (by - ay) - spot.x));
-    }
+    const [from, to] = [edges[2 * e]!, edges[2 * e + 1]!];
+    for (const spot of candidates[pointIslands[from]!] ?? []) narrow(spot, at(from), at(to));
   }
-  return Array.from({ length: count }, (_, island) => {
-    const spot = spots[island];
-    return spot && spot.half < Infinity ? { x: spot.x, y: spot.y, half: spot.half } : null;
+  return candidates.map((spots) => {
+    const [best] = spots.filter(({ half }) => half < Infinity).sort((a, b) => b.half - a.half || b.area - a.area);
+    return best ? { x: best.x, y: best.y, half: best.half } : null;
   });
 }
 
-type Pair = readonly [number, number];
+function largest({ trianglePoints, triangleIslands }: Surface, at: (point: number) => Pair, count: number) {
+  const found: Candidate[][] = Array.from({ length: count }, () => []);
+  triangleIslands.forEach((island, k) => {
+    const spot = middleOf([0, 1, 2].map((i) => at(trianglePoints[3 * k + i]!)));
+    const own = found[island];
+    if (!own || (own[0] && spot.area < own[0].area * LARGE)) return;
+    own.push(spot);
+    own.sort((a, b) => b.area - a.area);
+    if (own.length > MOST) own.pop();
+  });
+  return found;
+}
+
+/** The longest side of half a quadrilateral runs through its middle. */
+function middleOf(corners: Pair[]): Candidate {
+  const [[ax, ay], [bx, by], [cx, cy]] = corners as [Pair, Pair, Pair];
+  const [side] = corners
+    .map(([px, py], i) => {
+      const [qx, qy] = corners[(i + 1) % 3]!;
+      return { x: (px + qx) / 2, y: (py + qy) / 2, length: Math.hypot(qx - px, qy - py) };
+    })
+    .sort((one, other) => other.length - one.length);
+  return {
+    x: side!.x,
+    y: side!.y,
+    half: Infinity,
+    area: Math.abs((bx - ax) * (cy - ay) - (by - ay) * (cx - ax)),
+    reach: (Math.max(ay, by, cy) - Math.min(ay, by, cy)) * LEAN,
+  };
+}
+
+/** An outline leaves as much room as there is up to it. */
+function narrow(spot: Candidate, [ax, ay]: Pair, [bx, by]: Pair) {
+  for (const lean of [-spot.reach, 0, spot.reach]) {
+    const y = spot.y + lean;
+    if (ay > y !== by > y) spot.half = Math.min(spot.half, Math.abs(ax + ((y - ay) * (bx - ax)) / (by - ay) - spot.x));
+  }
+}

@@ -5,6 +5,7 @@ import type { Island } from "@/api/types";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { useSettings } from "@/stores/settings";
+import { useSurface } from "@/stores/surface";
 
 const props = defineProps<{ island: Island }>();
 const WIDTH = 54;
@@ -13,6 +14,7 @@ const HEIGHT = 56;
 const SMALL_PX = 256;
 const images = useSheetImage();
 const jobs = useJob();
+const surfaces = useSurface();
 const settings = useSettings();
 const canvas = ref<HTMLCanvasElement | null>(null);
 
@@ -50,11 +52,29 @@ function draw() {
     const [x, y] = [across / sheet.width_px, down / sheet.height_px];
     context.drawImage(source, box[0] * x, box[1] * y, width * x, height * y, box[0], box[1], width, height);
   }
+  outline(context);
   context.restore();
+  context.strokeStyle = settings.theme === "dark" ? "#3d4a47" : "#1f2b38";
+  context.lineWidth = 1;
+  context.stroke();
+}
+
+/** The outline as a path, so that an island shows without art too. */
+function outline(context: CanvasRenderingContext2D) {
+  context.beginPath();
+  const { surface, points } = surfaces;
+  if (!surface || !points) return;
+  const { edges, edgeOutlines, pointIslands } = surface;
+  for (let e = 0; e < edgeOutlines.length; e += 1) {
+    const [from, to] = [edges[2 * e]!, edges[2 * e + 1]!];
+    if (!edgeOutlines[e] || pointIslands[from] !== props.island.index) continue;
+    context.moveTo(points[2 * from]!, points[2 * from + 1]!);
+    context.lineTo(points[2 * to]!, points[2 * to + 1]!);
+  }
 }
 
 onMounted(draw);
-watch([() => props.island, () => settings.theme], draw, { flush: "post" });
+watch([() => props.island, () => settings.theme, () => surfaces.points], draw, { flush: "post" });
 watch(
   () => images.image,
   () => touched() && draw(),
