@@ -21,6 +21,7 @@ module SheetTrace
           NotUpright
           CellBorders
           Gutter
+          Margin
           Density
           Stretch
           Normals

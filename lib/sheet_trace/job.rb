@@ -127,13 +127,14 @@ module SheetTrace
       @memo.fetch(:flat_maps) { {} }[island] ||= Flatten::FlatMap.call(layout.uv_map, island, unit_mm: unit_mm)
     end
 
-    # @return [Float] root of sheet area over model area, all islands together; px per mm
+    # @return [Float] root of sheet area over model area of the islands with art, or of all where none has; px per mm
     def density_px_per_mm
-      areas = measures.map { |measure| measure.size_mm.reduce(:*) }
+      own = art_islands.empty? ? measures : measures.values_at(*art_islands)
+      areas = own.map { |measure| measure.size_mm.reduce(:*) }
       total = areas.sum
       return 1.0 unless total.positive?
 
-      mean = measures.each_with_index.sum { |measure, i| areas[i] * (measure.density_px_per_mm**2) } / total
+      mean = own.each_with_index.sum { |measure, i| areas[i] * (measure.density_px_per_mm**2) } / total
       mean.positive? ? Math.sqrt(mean) : 1.0
     end
 

@@ -7,7 +7,7 @@ module SheetTrace
     KINDS =
       Registry.new(
         "solid",
-        %w[Box RoundedBox Cylinder Cone Plane Ring Ball].to_h do |constant|
+        %w[Box RoundedBox Cylinder Cone Plane Ring Torus Ball].to_h do |constant|
           [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Solids::#{constant}"]
         end
       )

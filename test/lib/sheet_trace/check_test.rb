@@ -78,6 +78,7 @@ describe SheetTrace::Check do
     "cell_borders" => [-> { run.call(in_one_cell, "set_inset", inset_px: 6) }, true],
     "not_upright" => [-> { Models.job(Demo::TeaCaddy.obj) }, true],
     "gutter" => [move.call([1], move_px: [-20, 0]), true],
+    "margin" => [-> { run.call(clean.call, "plan_sheet", margin_px: 64) }, true],
     "density" => [move.call([4], scale: [0.9, 0.9]), true],
     "stretch" => [move.call([4], scale: [0.9, 1]), true],
     "normals" => [changed.call(0, "f 4/4 3/3 2/2 1/1"), true],

@@ -61,6 +61,15 @@ describe SheetTrace::Solids do
   end
 
   # Ball 4 pi r^2; at latitude b a globe's chart is wider than true by 1 / cos b.
+  # Pappus: the surface of a torus is 4 pi^2 R r.
+  it "makes a ring of round section, cut along its inner side" do
+    solid = job.call("torus", outer_mm: 100.0, section_mm: 20.0, sides: 96, section_sides: 48)
+
+    assert_in_delta 4 * (Math::PI**2) * 40 * 10, area.call(solid), 40 # chords for arcs
+    assert_equal [1, [[-50, 0, -50], [50, 20, 50]]],
+                 [solid.layout.uv_map.island_count, solid.mesh.bounds.map { |place| place.map(&:round) }]
+  end
+
   it "wraps a ball as a chart of the globe" do
     solid = job.call("ball", diameter_mm: 60.0, sides: 96)
 
@@ -79,6 +88,7 @@ describe SheetTrace::Solids do
     {
       ["box", { width_mm: 0 }] => ["width_mm", /width, x is 0; give a number from 0.1 to 100000/],
       ["cylinder", { sides: 2.5 }] => ["sides", /give a whole number from 3 to 256/],
+      ["torus", { section_mm: 60.0 }] => ["section_mm", /less than half of the outer one/],
       ["ring", { inner_mm: 90.0 }] => ["inner_mm", /less than the outer one/],
       ["rounded_box", { radius_mm: 30.0 }] => ["radius_mm", /half the shortest side/],
       ["box", { girth_mm: 1 }] => ["girth_mm", /no parameter girth_mm/]
