@@ -45,7 +45,7 @@ describe "the cut stage" do
       tab "Lay flat"
       click_button "Lay shade Left flat"
 
-      assert_done(/shade Left laid flat \(unfold\)/)
+      assert_done(/shade Left laid flat \(1 rolled out\)/)
       click_button "The file's own map"
 
       assert_done(/Islands as in UV set vt/)
@@ -76,7 +76,7 @@ describe "the cut stage" do
       tab "Lay flat"
       click_button "Lay everything flat"
 
-      assert_done(/All faces laid flat \(unfold\)/)
+      assert_done(/All faces laid flat \(.*rolled out\)/)
     end
 
     it_with_proof "picks faces on the model by click, ring, run and piece, and in a box" do

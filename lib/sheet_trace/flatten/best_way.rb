@@ -66,7 +66,12 @@ module SheetTrace
       end
 
       # @return [FlatPatches::Patch, nil] nil where the faces lie in no one plane
-      def panel(faces) = FlatPatches.call(@mesh, faces).then { |found| found.first if found.size == 1 }
+      def panel(faces)
+        @normals ||= Geometry::Vectors.unit(@mesh.face_area_vectors)
+        return if @normals[faces, true].dot(@normals[faces.first, true]).min < FlatPatches::FLAT_COS
+
+        FlatPatches.call(@mesh, faces).then { |found| found.first if found.size == 1 }
+      end
 
       # Cuts between regions of one part.
       def part(regions)

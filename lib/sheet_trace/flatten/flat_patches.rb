@@ -6,7 +6,6 @@ module SheetTrace
     module FlatPatches
       # Faces whose normals differ by less lie in one plane.
       FLAT_COS = Math.cos(0.5 * Math::PI / 180)
-      private_constant :FLAT_COS
 
       # faces [Array<Integer>]; corners [Numo::Int64] theirs; places [Numo::DFloat] by corner, model units, the least
       # x and y at 0
