@@ -8,9 +8,11 @@ module SheetTrace
     # Px that islands may be asked to keep from each other, wherever that is said.
     GUTTER_PX = (0..1024)
     TAGS = %w[art plain].freeze
+    # Faces of a model without UVs up to which it is laid flat as it is brought in.
+    LAID_AT_ONCE = 5000
     # What still counts as the same density, and as no stretch.
     TRUE_SHARE = 0.001
-    private_constant :TRUE_SHARE
+    private_constant :TRUE_SHARE, :LAID_AT_ONCE
 
     # @return [Array<String>] in words: what was said of the surface and could not be carried over by the change
     #   that gave this job
@@ -50,9 +52,17 @@ module SheetTrace
     # @param set [Integer, nil] which of the source's sets; the first that is used if nil
     # @return [UvMap]
     def self.first_map(source, mesh, sheet, set = source.used_sets.first)
-      return Layout::ProjectFaces.call(mesh, sheet: sheet) unless set
+      set ? UvMap::Build.call(mesh, *source.uv_sets[set].to_a.drop(1)) : laid_flat(mesh, sheet)
+    end
 
-      UvMap::Build.call(mesh, *source.uv_sets[set].to_a.drop(1))
+    # In the way that is best for each part; where a model is large or can't be cut so, each face square-on.
+    def self.laid_flat(mesh, sheet)
+      return Layout::ProjectFaces.call(mesh, sheet: sheet) if mesh.face_count > LAID_AT_ONCE
+
+      pieces = Flatten::Pieces.call(mesh, method: "best", seams: Flatten::Seams.none(mesh))
+      Layout::LayPieces.call(pieces, sheet: sheet)
+    rescue MeshError, LayoutError
+      Layout::ProjectFaces.call(mesh, sheet: sheet)
     end
 
     def self.projected_note(source_name, mesh)
@@ -63,11 +73,11 @@ module SheetTrace
           count: mesh.face_count
         },
         message:
-          "#{source_name} has no UVs: each of its #{mesh.face_count} faces was laid square-on, in true shape and at " \
-            "one scale"
+          "#{source_name} has no UVs: its #{mesh.face_count} faces were laid " \
+            "#{mesh.face_count > LAID_AT_ONCE ? "square-on each" : "flat, each part in its best way"}, at one scale"
       )
     end
-    private_class_method :projected_note
+    private_class_method :projected_note, :laid_flat
 
     # @param parts [Hash{Symbol => Object}] by the names of Parts::ALL; source and layout at the least
     def initialize(dropped: [], memo: Memo.new, **parts)

@@ -42,7 +42,7 @@ describe "models on the server" do
   it "makes solids by measures, and names the one that is wrong" do
     kinds = ask(:get, "/api/solids")[:solids]
 
-    assert_equal %w[box rounded_box cylinder cone plane ring ball], kinds.map { |solid| solid[:kind] }
+    assert_equal %w[box rounded_box cylinder cone plane ring torus ball], kinds.map { |solid| solid[:kind] }
     job = ask(:post, "/api/solids", { kind: "cylinder", measures: { diameter_mm: 50, height_mm: 20.5 } })
 
     assert_equal [201, "Cylinder", 20.5], [last_response.status, job[:name], job[:bounds_mm][:max][1]]

@@ -160,9 +160,9 @@ describe "cutting and laying flat on the server" do
 
   it "tells weights, locks, stacks and what is reserved" do
     job = change(start_job, "weigh_islands", islands: [1], weight: 2)
-    job = change(job, "lock_islands", islands: [2])
     job = change(job, "plan_sheet", margin_px: 6, reserved: [[0, 0, 64, 32]])
     job = change(job, "stack_twins")
+    job = change(job, "lock_islands", islands: [2])
 
     assert_equal [1.0, 2.0], job[:islands].first(2).map { |island| island[:weight] }
     assert_equal [true, [0, 3]], [job[:islands][2][:locked], job[:islands][0][:stack]]

@@ -4,7 +4,10 @@ require_relative "../../../test_helper"
 
 describe SheetTrace::Layout::ProjectFaces do
   it "gives each face its true shape, at one scale, upright and on the sheet" do
-    job = Models.job(Models.ball(6, 8, 25.0))
+    job = operate(Models.job(Models.ball(6, 8, 25.0)), "lay_flat", by: "square_on", seams: "all").job
+    sheet = job.sheet
+    map = SheetTrace::Layout::ProjectFaces.call(job.mesh, sheet: sheet)
+    job = job.with(layout: SheetTrace::Layout.new(uv_map: map, sheet: sheet))
     densities = job.measures.map(&:density_px_per_mm)
 
     assert_equal job.mesh.face_count, job.layout.uv_map.island_count
@@ -19,10 +22,15 @@ describe SheetTrace::Layout::ProjectFaces do
     assert_operator job.layout.points_px.max, :<=, 1024
   end
 
-  it "says so" do
+  it "is done to models without UVs that are too large to be laid flat at once, which are told of either way" do
+    large = Models.job(Models.ball(60, 90, 30.0))
+
+    assert_equal large.mesh.face_count, large.layout.uv_map.island_count
+    assert_match(/its 5400 faces were laid square-on each/, large.notes.last.message)
+
     note = Models.job(Models.ball(4, 6, 1.0)).notes.last
 
     assert_equal "faces_projected", note.code
-    assert_match(/each of its 24 faces/, note.message)
+    assert_match(/its 24 faces were laid flat, each part in its best way/, note.message)
   end
 end

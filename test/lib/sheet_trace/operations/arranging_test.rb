@@ -382,6 +382,7 @@ describe "arranging islands" do
       end
     outer, inner = [cube.call(15, 0), cube.call(5, 8)]
     job = Models.job([*outer[0], *inner[0], *outer[1], *inner[1]].join("\n"))
+    job = operate(job, "lay_flat", by: "square_on", seams: "all").job
     weighed = operate(job, "weigh_by_visibility", limit: 4).job
 
     assert_equal [1.0] * 6, (0..5).map { |island| weighed.plan.weight(island) }
