@@ -93,6 +93,8 @@ module Demo
       },
       pictures: Kiosk.pictures,
       operations: [
+        ["lay_flat", { by: "square_on", seams: "all" }],
+        ["arrange_islands", {}],
         *Kiosk.pictures.keys.reverse.map { |file| ["add_underlay", { picture: file }] },
         ["set_cells", { index: 1, cells: cells }],
         into.call(2, material: "planks", cell: "planks", together: false),

@@ -1,14 +1,21 @@
 import type { Surface } from "@/stores/surface";
 
-/** A place inside an island that has room for its name, px of the sheet: its middle, and how far it goes to either side. */
+/**
+ * A place inside an island that has room for its name, px of the sheet: the middle of a panel, and how far it goes to
+ * either side; the panel's upper edge, and how far it goes below that.
+ */
 export interface NameSpot {
   x: number;
   y: number;
   half: number;
+  top: number;
+  topHalf: number;
 }
 
 /** How far above and below its middle a name must have room, as a share of the triangle's height. */
 const LEAN = 0.12;
+/** Where a name lies that stands below the upper edge, so that it does not cover what is painted in the middle. */
+const BELOW = 0.15;
 /** Triangles that are looked at: not much smaller than the island's largest, and so many at the most. */
 const LARGE = 0.25;
 const MOST = 12;
@@ -31,7 +38,9 @@ export function nameSpots(surface: Surface, points: Float32Array, count: number)
   }
   return candidates.map((spots) => {
     const [best] = spots.filter(({ half }) => half < Infinity).sort((a, b) => b.half - a.half || b.area - a.area);
-    return best ? { x: best.x, y: best.y, half: best.half } : null;
+    if (!best) return null;
+    const { x, y, half, top, topHalf } = best;
+    return { x, y, half, top, topHalf };
   });
 }
 
@@ -61,6 +70,8 @@ function middleOf(corners: Pair[]): Candidate {
     x: side!.x,
     y: side!.y,
     half: Infinity,
+    top: Math.min(ay, by, cy),
+    topHalf: Infinity,
     area: Math.abs((bx - ax) * (cy - ay) - (by - ay) * (cx - ax)),
     reach: (Math.max(ay, by, cy) - Math.min(ay, by, cy)) * LEAN,
   };
@@ -68,8 +79,9 @@ function middleOf(corners: Pair[]): Candidate {
 
 /** An outline leaves as much room as there is up to it. */
 function narrow(spot: Candidate, [ax, ay]: Pair, [bx, by]: Pair) {
-  for (const lean of [-spot.reach, 0, spot.reach]) {
-    const y = spot.y + lean;
-    if (ay > y !== by > y) spot.half = Math.min(spot.half, Math.abs(ax + ((y - ay) * (bx - ax)) / (by - ay) - spot.x));
-  }
+  const room = (y: number) =>
+    ay > y === by > y ? Infinity : Math.abs(ax + ((y - ay) * (bx - ax)) / (by - ay) - spot.x);
+  for (const lean of [-spot.reach, 0, spot.reach]) spot.half = Math.min(spot.half, room(spot.y + lean));
+  const height = spot.reach / LEAN;
+  for (const below of [0.02, BELOW]) spot.topHalf = Math.min(spot.topHalf, room(spot.top + below * height));
 }

@@ -17,6 +17,7 @@ describe("where names go", () => {
     const [spot] = nameSpots(surface, points, 1);
     expect([spot!.x, spot!.y]).toEqual([40, 10]);
     expect(spot!.half).toBe(20);
+    expect([spot!.top, spot!.topHalf]).toEqual([0, 20]);
   });
 
   it("is nowhere on an island without triangles", () => {

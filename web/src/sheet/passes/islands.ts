@@ -125,9 +125,13 @@ export function drawMarks(
     if (island.locked) lockMark(frame, box);
     const spot = spots[island.index];
     if (!spot) continue;
-    const at: Pair = [spot.x * view.scale + view.x, spot.y * view.scale + view.y];
-    const named = nameTag(frame, at, spot.half * view.scale, island, on.has(island.index), names);
-    upMark(frame, named ? [at[0], at[1] - 18] : at, island);
+    const x = spot.x * view.scale + view.x;
+    const [middleY, topY] = [spot.y, spot.top].map((y) => y * view.scale + view.y) as Pair;
+    // Below the upper edge, with the arrow beside it; in the middle, with the arrow above it; or the arrow alone.
+    const tag = (at: Pair, half: number) => nameTag(frame, at, half * view.scale, island, on.has(island.index), names);
+    const upper = tag([x, topY + 13], spot.topHalf - 20 / view.scale);
+    if (upper) upMark(frame, [x + upper + 10, topY + 13], island);
+    else upMark(frame, [x, tag([x, middleY], spot.half) ? middleY - 18 : middleY], island);
   }
 }
 

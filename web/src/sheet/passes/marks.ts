@@ -93,7 +93,7 @@ const FONT = "'Atkinson Hyperlegible Next Variable', sans-serif";
  *
  * @param half how far there is room to either side, px of the screen
  * @param taken where names stand already: on islands that lie on each other only the first one is written
- * @returns whether there was room
+ * @returns how far it goes to either side; 0 where there was no room
  */
 export function nameTag(
   { context, colors }: Frame,
@@ -102,7 +102,7 @@ export function nameTag(
   island: Island,
   picked: boolean,
   taken: Box[],
-): boolean {
+): number {
   for (const size of FONTS) {
     context.font = `600 ${size}px ${FONT}`;
     const width = context.measureText(island.name).width / 2 + 4;
@@ -113,7 +113,7 @@ export function nameTag(
         (other) => own.left < other.right && other.left < own.right && own.top < other.bottom && other.top < own.bottom,
       )
     )
-      return false;
+      return 0;
     taken.push(own);
     context.textAlign = "center";
     context.textBaseline = "middle";
@@ -123,7 +123,7 @@ export function nameTag(
     context.fill();
     context.fillStyle = picked ? colors.paper : colors.ink;
     context.fillText(island.name, x, y + 0.5);
-    return true;
+    return width;
   }
-  return false;
+  return 0;
 }

@@ -79,17 +79,19 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
         <component :is="layer.visible ? PhEye : PhEyeSlash" :size="16" />
       </BButton>
       <div v-if="layer.id === selection.layer" class="d-flex flex-wrap align-items-center w-100 px-2 gap-1 small">
-        <label :for="`opacity-${layer.id}`">Opacity</label>
-        <BFormInput
-          :id="`opacity-${layer.id}`"
-          class="text"
-          type="range"
-          min="0"
-          max="100"
-          :model-value="Math.round(layer.opacity * 100)"
-          @change="change(layer, { opacity: Number(($event.target as HTMLInputElement).value) / 100 })"
-        />
-        <span class="num">{{ Math.round(layer.opacity * 100) }} %</span>
+        <span class="d-flex align-items-center w-100 gap-2">
+          <label :for="`opacity-${layer.id}`">Opacity</label>
+          <BFormInput
+            :id="`opacity-${layer.id}`"
+            class="text"
+            type="range"
+            min="0"
+            max="100"
+            :model-value="Math.round(layer.opacity * 100)"
+            @change="change(layer, { opacity: Number(($event.target as HTMLInputElement).value) / 100 })"
+          />
+          <span class="num">{{ Math.round(layer.opacity * 100) }} %</span>
+        </span>
         <BButton
           variant="light"
           title="Raise"
