@@ -73,7 +73,7 @@ module SheetTrace
           count: mesh.face_count
         },
         message:
-          "#{source_name} has no UVs: its #{mesh.face_count} faces were laid " \
+          "#{source_name} has no UVs: #{Check.count(mesh.face_count, "face was", "faces were")} laid " \
             "#{mesh.face_count > LAID_AT_ONCE ? "square-on each" : "flat, each part in its best way"}, at one scale"
       )
     end

@@ -10,7 +10,7 @@ describe "the other stages" do
   it "sets the unit, names islands and tells what the reader noticed" do
     bring_in({ "plate.obj" => "v 0 0 0\nv 4 0 0\nv 4 3 0\nv 0 3 0\nf 1 2 3 4\n" })
 
-    assert_selector ".note", text: "has no UVs: each of its 1 faces was laid square-on"
+    assert_selector ".note", text: "has no UVs: 1 face was laid flat"
     type "One unit is", 25.4
 
     assert_text "One model unit: 1 mm -> 25.4 mm"

@@ -26,11 +26,11 @@ describe SheetTrace::Layout::ProjectFaces do
     large = Models.job(Models.ball(60, 90, 30.0))
 
     assert_equal large.mesh.face_count, large.layout.uv_map.island_count
-    assert_match(/its 5400 faces were laid square-on each/, large.notes.last.message)
+    assert_match(/5400 faces were laid square-on each/, large.notes.last.message)
 
     note = Models.job(Models.ball(4, 6, 1.0)).notes.last
 
     assert_equal "faces_projected", note.code
-    assert_match(/its 24 faces were laid flat, each part in its best way/, note.message)
+    assert_match(/24 faces were laid flat, each part in its best way/, note.message)
   end
 end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "vips"
 require "zlib"
 require_relative "../../../../test_helper"
 
