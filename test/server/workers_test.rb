@@ -12,7 +12,7 @@ describe "workers beside the server" do
       begin
         folder = Dir.mktmpdir
         RunningServer
-          .new(File.join(folder, "jobs.sqlite"), { "SHEET_TRACE_UPLOAD_S" => "4" })
+          .new(File.join(folder, "jobs.sqlite"), { "SHEET_TRACE_UPLOAD_S" => "8" })
           .tap do |server|
             Minitest.after_run do
               server.kill
