@@ -86,8 +86,8 @@ function drop(event: KeyboardEvent) {
         @blur="take"
       />
     </BInputGroup>
-    <p v-if="refused" :id="`${id}-why`" class="why" role="alert">
-      “{{ text }}” is no number; type one, or a sum such as 120/3
+    <p v-if="refused" :id="`${id}-why`" class="why" role="alert" title="Type a number, or a sum such as =120/3">
+      “{{ text }}” is no number
     </p>
   </div>
 </template>
