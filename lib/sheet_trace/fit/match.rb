@@ -176,7 +176,7 @@ module SheetTrace
       end
 
       def placement(net, solid)
-        return Folded::NONE if net.size > solid.size
+        return Folded::NONE unless net.size.between?(solid.size - 1, solid.size) # an open box lacks its lid
 
         sides = solid.map { |unit| @sides[unit].transform_keys { |other| solid.index(other) } }
         # In px of the picture: how it is stretched over the sheet is nothing of the net's.

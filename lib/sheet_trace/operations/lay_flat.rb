@@ -147,6 +147,7 @@ module SheetTrace
             (0...after.layout.uv_map.island_count).map { |island| [island] },
             gutter_px: gutter_px || after.gutter_px,
             margin_px: [after.plan.margin_px, gutter_px || after.gutter_px].max,
+            reserved: after.plan.reserved,
             turn: "none"
           ).layout
         after.with(layout: layout)

@@ -146,6 +146,13 @@ describe SheetTrace::Operations::LayFlat do
     after.measures.each { |measure| assert_in_delta 0, measure.up_angle_rad, 1e-6 }
   end
 
+  it "packs round what is reserved when all is laid flat anew" do
+    job = operate(Models.job(Models.blocks([[[0, 0, 0], [9, 9, 9]]])), "plan_sheet", reserved: [[0, 0, 1024, 400]]).job
+    after = operate(job, "lay_flat").job
+
+    assert_operator after.layout.boxes_px[true, 1].min, :>=, 400
+  end
+
   it "leaves what is not picked to the bit, keeps the place and density of what is, and the plan of seams elsewhere" do
     job = operate(shade.call, "mark_seams", edges: [0, 5, 40]).job
     island = job.island_names.index("shade Left")
