@@ -175,8 +175,11 @@ module SheetTrace
         found
       end
 
+      # Panels that have no cell: an open box lacks its lid.
+      def lacks(net, solid) = solid.size - net.size
+
       def placement(net, solid)
-        return Folded::NONE unless net.size.between?(solid.size - 1, solid.size) # an open box lacks its lid
+        return Folded::NONE unless lacks(net, solid).between?(0, 1)
 
         sides = solid.map { |unit| @sides[unit].transform_keys { |other| solid.index(other) } }
         # In px of the picture: how it is stretched over the sheet is nothing of the net's.
