@@ -172,7 +172,19 @@ module BrowserTestCase
   end
 
   # Tries again until what is asserted holds: for pictures, which nothing in the page tells of.
-  def eventually(&) = page.document.synchronize(Capybara.default_max_wait_time, errors: [Minitest::Assertion], &)
+  def eventually
+    page.document.synchronize(nil, errors: [NotYet]) do
+      yield
+    rescue Minitest::Assertion => e
+      raise NotYet, e.message
+    end
+  rescue NotYet => e
+    flunk e.message
+  end
+
+  # What is asserted does not hold yet. (A failed assertion is no StandardError, so that waiting would let it through.)
+  class NotYet < StandardError
+  end
 
   # Keys that are held, as the browser's protocol counts them.
   HELD = { alt: 1, control: 2, shift: 8 }.freeze

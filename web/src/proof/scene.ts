@@ -7,6 +7,9 @@ import { lengthOf } from "./geometry";
 import { SAME_PLACE, hitsAlong, type Hit } from "./hits";
 import { TexturedModel } from "./passes/model";
 
+/** ms that the hand rests before a picture is drawn that takes long */
+const HAND_RESTS_MS = 150;
+
 /** Whether there is no graphics card, as far as the browser tells. */
 function drawnBySoftware(context: WebGL2RenderingContext): boolean {
   const info = context.getExtension("WEBGL_debug_renderer_info");
@@ -22,11 +25,16 @@ export class ProofScene {
   private readonly controls: OrbitControls;
   private readonly raycaster = new THREE.Raycaster();
   readonly model: TexturedModel;
+  /** whether there is no graphics card: a picture takes much longer than a frame */
+  private readonly slow: boolean;
   private box = new THREE.Box3();
   private frame = 0;
+  private waits: number | undefined;
 
   /** told whenever the view may have changed */
   onEye: ((eye: Triple) => void) | null = null;
+  /** asked before each picture and each look at what lies under a place, for what has changed since */
+  onDraw: (() => void) | null = null;
 
   constructor(private readonly canvas: HTMLCanvasElement) {
     // Without a graphics card, smooth edges and smaller copies of the texture cost more than they show.
@@ -35,13 +43,15 @@ export class ProofScene {
     if (!context) throw new Error("WebGL 2 is off");
     this.renderer = new THREE.WebGLRenderer({ canvas, context, alpha: true });
     this.renderer.setPixelRatio(window.devicePixelRatio);
-    this.model = new TexturedModel(drawnBySoftware(context) ? 0 : this.renderer.capabilities.getMaxAnisotropy());
+    this.slow = drawnBySoftware(context);
+    this.model = new TexturedModel(this.slow ? 0 : this.renderer.capabilities.getMaxAnisotropy());
     const headlight = new THREE.DirectionalLight(0xffffff, 2.1);
     headlight.position.set(0.6, 1, 1.2);
     this.camera.add(headlight);
     this.scene.add(this.camera, new THREE.HemisphereLight(0xffffff, 0xd8cfbd, 1.5));
     this.controls = new OrbitControls(this.camera, canvas);
-    this.controls.addEventListener("change", () => this.redraw());
+    this.controls.addEventListener("change", () => this.draw());
+    if (this.slow) window.addEventListener("pointermove", this.waitOn, { passive: true });
   }
 
   add(object: THREE.Object3D) {
@@ -62,6 +72,7 @@ export class ProofScene {
 
   /** The faces under a place of the canvas, in CSS px: the nearest first; where it is seen through, all of them. */
   hitsAt(x: number, y: number, surface: Surface, seeThrough: boolean): Hit[] {
+    this.onDraw?.();
     const pointer = new THREE.Vector2((x / this.canvas.clientWidth) * 2 - 1, 1 - (y / this.canvas.clientHeight) * 2);
     this.raycaster.setFromCamera(pointer, this.camera);
     const samePlace = lengthOf(this.box) * SAME_PLACE;
@@ -92,7 +103,7 @@ export class ProofScene {
     this.camera.far = distance * 10;
     this.camera.updateProjectionMatrix();
     this.controls.update();
-    this.redraw();
+    this.draw();
   }
 
   resize(width: number, height: number) {
@@ -103,13 +114,36 @@ export class ProofScene {
     this.redraw();
   }
 
+  /** Draws in the next frame of the screen; where a picture takes longer than that, once the hand rests. */
   redraw() {
+    if (!this.slow) this.draw();
+    else if (this.waits === undefined) this.wait();
+  }
+
+  private readonly waitOn = ({ movementX, movementY }: PointerEvent) => {
+    // The browser tells of moves that are none, too, after it has drawn.
+    if (this.waits !== undefined && (movementX || movementY)) this.wait();
+  };
+
+  private wait() {
+    window.clearTimeout(this.waits);
+    this.waits = window.setTimeout(() => this.draw(), HAND_RESTS_MS);
+  }
+
+  private draw() {
+    window.clearTimeout(this.waits);
+    this.waits = undefined;
     this.onEye?.(this.camera.position.clone().sub(this.controls.target).normalize().toArray());
     cancelAnimationFrame(this.frame);
-    this.frame = requestAnimationFrame(() => this.renderer.render(this.scene, this.camera));
+    this.frame = requestAnimationFrame(() => {
+      this.onDraw?.();
+      this.renderer.render(this.scene, this.camera);
+    });
   }
 
   dispose() {
+    window.removeEventListener("pointermove", this.waitOn);
+    window.clearTimeout(this.waits);
     cancelAnimationFrame(this.frame);
     this.model.dispose();
     this.controls.dispose();

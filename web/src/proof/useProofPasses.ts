@@ -157,12 +157,17 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   }
 
   function start(view: ProofScene) {
-    for (const { object, inputs, draw } of [...modelPasses(view), ...aidPasses(), ...cutPasses()]) {
-      view.add(object);
+    const passes = [...modelPasses(view), ...aidPasses(), ...cutPasses()];
+    const due = new Set<Pass>();
+    view.onDraw = () => {
+      for (const each of passes) if (due.delete(each)) each.draw();
+    };
+    for (const each of passes) {
+      view.add(each.object);
       watch(
-        inputs,
+        each.inputs,
         () => {
-          draw();
+          due.add(each);
           view.redraw();
         },
         { immediate: true },

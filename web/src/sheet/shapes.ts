@@ -7,6 +7,10 @@ export interface IslandShape {
   faces: Path2D;
   edges: Path2D;
   outline: Path2D;
+  triangles: number;
+  /** of inner edges: how many, and as long as they are together, px */
+  edgeCount: number;
+  edgeLength: number;
 }
 
 /** Faces as one path, and the box round them; null where none of them lies on the sheet. */
@@ -58,6 +62,9 @@ export function islandShapes(
         faces: new Path2D(),
         edges: new Path2D(),
         outline: new Path2D(),
+        triangles: 0,
+        edgeCount: 0,
+        edgeLength: 0,
       },
   );
   if (moved?.size === 0) return shapes;
@@ -66,8 +73,10 @@ export function islandShapes(
   for (let k = 0; k < triangleIslands.length; k += 1) {
     const island = triangleIslands[k]!;
     if (moved && !moved.has(island)) continue;
-    const path = shapes[island]?.faces;
-    if (!path) continue;
+    const shape = shapes[island];
+    if (!shape) continue;
+    shape.triangles += 1;
+    const path = shape.faces;
     // Filled only, which closes it; to close each triangle by itself takes far longer.
     path.moveTo(...at(trianglePoints[3 * k]!));
     path.lineTo(...at(trianglePoints[3 * k + 1]!));
@@ -80,8 +89,12 @@ export function islandShapes(
     const shape = shapes[island];
     if (!shape) continue;
     const path = edgeOutlines[e] ? shape.outline : shape.edges;
-    path.moveTo(...at(from));
-    path.lineTo(...at(edges[2 * e + 1]!));
+    const [start, end] = [at(from), at(edges[2 * e + 1]!)];
+    path.moveTo(...start);
+    path.lineTo(...end);
+    if (edgeOutlines[e]) continue;
+    shape.edgeCount += 1;
+    shape.edgeLength += Math.hypot(end[0] - start[0], end[1] - start[1]);
   }
   return shapes;
 }

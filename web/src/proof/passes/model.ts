@@ -23,6 +23,10 @@ export class TexturedModel extends THREE.Group {
     new THREE.MeshBasicMaterial({ color: SEAM, side: THREE.BackSide }),
   );
 
+  /** what the faces' UVs were made of */
+  private placed: { uv: THREE.BufferAttribute; points: Float32Array; sheet: Sheet; moving: Moving | null } | null =
+    null;
+
   /** the texture, and what it was made of */
   private worn: {
     flat: HTMLCanvasElement;
@@ -62,8 +66,23 @@ export class TexturedModel extends THREE.Group {
     if (!surface || !points || !sheet) return;
     const uv = this.faces.geometry.getAttribute("uv") as THREE.BufferAttribute;
     const { trianglePoints, pointIslands } = surface;
+    const before = this.placed;
+    const known = before?.uv === uv && before.sheet === sheet ? before : null;
+    this.placed = { uv, points, sheet, moving };
+    /** whether each point lies elsewhere than it did */
+    const elsewhere = new Uint8Array(pointIslands.length).fill(known ? 0 : 1);
+    const hands = [known?.moving, moving].filter((hand) => !!hand);
+    if (known)
+      for (let point = 0; point < elsewhere.length; point += 1)
+        if (
+          known.points[2 * point] !== points[2 * point] ||
+          known.points[2 * point + 1] !== points[2 * point + 1] ||
+          hands.some((hand) => hand.islands.has(pointIslands[point]!) || hand.points.has(point))
+        )
+          elsewhere[point] = 1;
     for (let corner = 0; corner < trianglePoints.length; corner += 1) {
       const point = trianglePoints[corner]!;
+      if (elsewhere[point] === 0) continue;
       const [x, y] = placeWhile(moving, points[2 * point]!, points[2 * point + 1]!, point, pointIslands[point]!);
       uv.setXY(corner, x / sheet.width_px, 1 - y / sheet.height_px);
     }

@@ -8,6 +8,11 @@ import { lineAt, onScreen, onSheet, type Frame } from "./pass";
 /** More islands than this are drawn without names, marks and hatching. */
 export const MOST_MARKED = 400;
 
+/** px of the screen: inner edges that are shorter than this together make a grey, and take long to draw */
+const SHORTEST_EDGE = 4;
+/** An island of more triangles than this is drawn by its outline alone where it follows the hand. */
+const MOST_TRIANGLES = 5000;
+
 /** Islands as they lie at rest. */
 export function drawIslands(
   frame: Frame,
@@ -42,7 +47,7 @@ export function drawLively(
     onSheet(frame);
     if (moved && moving?.has(index)) context.transform(moved.a, moved.b, moved.c, moved.d, moved.e, moved.f);
     const on = picked.includes(index);
-    if (on || index === hovered) {
+    if ((on || index === hovered) && shape.triangles <= MOST_TRIANGLES) {
       context.globalAlpha = on ? 0.16 : 0.1;
       context.fillStyle = colors.picked;
       context.fill(shape.faces);
@@ -58,13 +63,15 @@ export function drawLively(
   }
 }
 
-/** Edges thin and pale, the outline in full; dotted where some of it lies beside the sheet. */
+/** Edges thin and pale where they can be told apart, the outline in full; dotted where some of it lies beside the sheet. */
 function drawLines({ context, view, colors }: Frame, island: Island, shape: IslandShape, color: string, width: number) {
   const thin = 1 / view.scale;
-  context.strokeStyle = colors.line;
-  context.globalAlpha = 0.45;
-  context.lineWidth = thin;
-  context.stroke(shape.edges);
+  if (shape.edgeLength * view.scale > SHORTEST_EDGE * shape.edgeCount) {
+    context.strokeStyle = colors.line;
+    context.globalAlpha = 0.45;
+    context.lineWidth = thin;
+    context.stroke(shape.edges);
+  }
   context.globalAlpha = 1;
   context.setLineDash(island.off_sheet ? [2 * thin, 4 * thin] : []);
   context.lineWidth = width * thin;
