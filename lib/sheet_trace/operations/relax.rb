@@ -12,23 +12,20 @@ module SheetTrace
       corners :pins, "vertices that stay where they are, to the bit", default: []
       whole :steps, 1..MOST_STEPS, "at the most, over all islands; as many as bring them to rest if nil", optional: true
       fact :step, Parameters::Whole.new(1..MOST_STEPS)
+      fact :spacing_before, Parameters::Number.new(0..1e9)
       fact :spacing, Parameters::Number.new(0..1e9)
 
       def call(job)
         done = 0
         after = relaxed(job) { |step, _spacing, _points_uv| done = step }
-        spacing =
-          [job, after].map do |state|
-            islands
-              .map { |island| ground(state, island).then { |own| Flatten::Relax.spacing(own.piece, own.places) } }
-              .max
-          end
+        spacing = [job, after].map { |state| islands.map { |island| spacing(state, island) }.max }
         stretch = stretches(job, after, islands, :stretch_mean)
         change(
           after,
           "#{Phrases.islands(job, islands)} relaxed with #{border == "held" ? "the border held" : "a free border"}: " \
-            "spacing off by #{Phrases.from_to(spacing)}, mean stretch #{Phrases.from_to(stretch)}",
+            "spacing off by #{spacing.map { |factor| format("%.2f", 100 * (factor - 1)) }.join(" -> ")} %, mean stretch #{Phrases.from_to(stretch)}",
           step: done,
+          spacing_before: spacing.first,
           spacing: spacing.last
         )
       end
@@ -36,13 +33,15 @@ module SheetTrace
       # The steps one after the other; as many as were seen are taken by their number.
       #
       # @yieldparam after [Job] so far
-      # @yieldparam facts [Hash] step: 1, 2 ... over all islands; spacing: how far it is from true spacing, as
-      #   Flatten::Relax.spacing has it
+      # @yieldparam facts [Hash] step: 1, 2 ... over all islands; spacing_before, spacing: how far the island is from
+      #   true spacing, as Flatten::Relax.spacing has it
       # @yieldreturn [Boolean] whether to go on
       # @return [Job]
       def watch(job)
-        relaxed(job) do |step, spacing, points_uv|
-          yield(job.with(layout: job.layout.with_points_uv(points_uv.copy)), { step: step, spacing: spacing })
+        before = Hash.new { |known, island| known[island] = spacing(job, island) }
+        relaxed(job) do |step, spacing, points_uv, island|
+          facts = { step: step, spacing_before: before[island], spacing: spacing }
+          yield(job.with(layout: job.layout.with_points_uv(points_uv.copy)), facts)
         end
       end
 
@@ -68,12 +67,14 @@ module SheetTrace
               pins: pinned(ground)
             ) do |_step, places|
               settle.call(places)
-              going = yield(done += 1, Flatten::Relax.spacing(ground.piece, places), uv) && done != steps
+              going = yield(done += 1, Flatten::Relax.spacing(ground.piece, places), uv, island) && done != steps
             end
           settle.call(flat)
         end
         Job::Remap.reshaped(job, uv)
       end
+
+      def spacing(job, island) = ground(job, island).then { |own| Flatten::Relax.spacing(own.piece, own.places) }
 
       def ground(job, island)
         measure = job.measures[island]

@@ -88,7 +88,7 @@ export interface OperationFacts {
   place_picture: { layer: string };
   duplicate_layer: { layer: string };
   pack: { attempt: number; share_used: number; density_px_per_mm: number; best: boolean };
-  relax: { step: number; spacing: number };
+  relax: { step: number; spacing_before: number; spacing: number };
   fit_landmarks: { residuals_px: number[]; turned_triangles: number };
 }
 

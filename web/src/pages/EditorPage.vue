@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One job: sheet and proof side by side, the inspector of the stage, the island strip. */
 import { BButton } from "bootstrap-vue-next";
-import { computed, onUnmounted, ref, watch } from "vue";
+import { computed, nextTick, onUnmounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { useIslandKeys } from "@/composables/useIslandKeys";
 import { useJobEvents } from "@/composables/useJobEvents";
@@ -9,6 +9,7 @@ import { useKeys } from "@/composables/useKeys";
 import ProofView from "@/proof/ProofView.vue";
 import SheetView from "@/sheet/SheetView.vue";
 import { STAGES } from "@/stages";
+import { useBench } from "@/stores/bench";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
 import { usePacking } from "@/stages/layout/packing";
@@ -16,17 +17,20 @@ import { usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
 import { useRelaxing } from "@/stages/cut/relaxing";
 import { useSelection } from "@/stores/selection";
+import BegunDialog from "@/ui/BegunDialog.vue";
 import IslandStrip from "@/ui/IslandStrip.vue";
 import KeySheet from "@/ui/KeySheet.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import StageRail from "@/ui/StageRail.vue";
 import StatusBar from "@/ui/StatusBar.vue";
 import TopBar from "@/ui/TopBar.vue";
+import ViewDivider from "@/ui/ViewDivider.vue";
 
 const props = defineProps<{ id: string; stage: string }>();
 const route = useRoute();
 const router = useRouter();
 const jobs = useJob();
+const bench = useBench();
 const selection = useSelection();
 const messages = useMessages();
 const picks = usePicks();
@@ -80,12 +84,26 @@ const SKIPS = {
 };
 const skip = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus();
 
+// A link may lead to a field.
+watch(
+  () => route.hash,
+  async (hash) => {
+    await nextTick();
+    if (hash) document.getElementById(hash.slice(1))?.focus();
+  },
+  { immediate: true, flush: "post" },
+);
+
 useJobEvents(() => props.id);
 useIslandKeys(() => current.value.movable);
 useKeys({
   ...Object.fromEntries(STAGES.map((stage, i) => [String(i + 1), () => go(stage.id)])),
   "Ctrl+z": () => void jobs.undo(),
   "Ctrl+Shift+z": () => void jobs.redo(),
+  s: () => bench.enlarge("sheet"),
+  p: () => bench.enlarge("proof"),
+  i: () => (bench.inspector = !bench.inspector),
+  l: () => (bench.strip = !bench.strip),
   "?": () => (keysOpen.value = true),
   Escape: () => {
     if (messages.failure) messages.dismiss();
@@ -100,7 +118,12 @@ useKeys({
 </script>
 
 <template>
-  <main v-if="jobs.job" class="editor">
+  <main
+    v-if="jobs.job"
+    class="editor"
+    :class="{ 'without-strip': !bench.strip }"
+    :style="{ gridTemplateColumns: bench.columns }"
+  >
     <nav class="skips" aria-label="Skip to">
       <BButton
         v-for="(selector, name) in SKIPS"
@@ -115,13 +138,20 @@ useKeys({
     <TopBar @keys="keysOpen = true" />
     <NoteBox v-if="jobs.job.damage" class="damage" role="alert">{{ jobs.job.damage }}</NoteBox>
     <StageRail :stage="current.id" @go="go" />
-    <SheetView :movable="current.movable" :labels="current.labels" :cutting="current.seams" />
-    <ProofView :cutting="current.seams" />
-    <aside class="inspector" :aria-label="current.name">
+    <SheetView
+      v-show="bench.alone !== 'proof'"
+      :movable="current.movable"
+      :labels="current.labels"
+      :cutting="current.seams"
+    />
+    <ViewDivider v-if="bench.alone === null" />
+    <ProofView v-show="bench.alone !== 'sheet'" :cutting="current.seams" />
+    <aside v-show="bench.inspector" class="inspector" :aria-label="current.name">
       <component :is="current.inspector" />
     </aside>
-    <IslandStrip />
+    <IslandStrip v-show="bench.strip" />
     <StatusBar :hint="hint" />
+    <BegunDialog />
     <KeySheet v-model="keysOpen" />
   </main>
   <main v-else-if="missing" class="missing m-auto p-5">
@@ -136,7 +166,10 @@ useKeys({
   display: grid;
   overflow: hidden;
   height: 100vh;
-  grid-template: 46px minmax(0, 1fr) 88px 24px / 84px minmax(0, 1.55fr) minmax(0, 1fr) 266px;
+  grid-template-rows: 46px minmax(0, 1fr) 88px 24px;
+}
+.without-strip {
+  grid-template-rows: 46px minmax(0, 1fr) 24px;
 }
 .editor > :is(.top-bar, .strip, .status-bar) {
   grid-column: 1 / -1;
@@ -148,9 +181,6 @@ useKeys({
   left: 8px;
   display: flex;
   gap: 6px;
-}
-.editor > .proof-view {
-  border-left: 5px solid var(--bs-body-bg);
 }
 .inspector {
   position: relative; /* what is hidden from sight in it must not make the page longer */

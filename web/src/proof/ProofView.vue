@@ -13,6 +13,7 @@ import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import EnlargeButton from "@/ui/EnlargeButton.vue";
 import LookLegend from "./LookLegend.vue";
 import ProofAids from "./ProofAids.vue";
 import { VIEWS, type ViewName } from "./eye";
@@ -106,6 +107,7 @@ const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height
       >
         {{ name }}
       </BButton>
+      <EnlargeButton view="proof" />
     </div>
     <LookLegend class="legend" />
     <p v-if="unable" class="unable">

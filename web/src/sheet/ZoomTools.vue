@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** The sheet's zoom, and ways to change it. */
 import { BButton, BButtonGroup } from "bootstrap-vue-next";
+import EnlargeButton from "@/ui/EnlargeButton.vue";
+
 defineProps<{ percent: number }>();
 const emit = defineEmits<{ zoom: [factor: number]; fit: []; actual: [] }>();
 </script>
@@ -16,6 +18,7 @@ const emit = defineEmits<{ zoom: [factor: number]; fit: []; actual: [] }>();
     >
     <BButton variant="outline-secondary" title="Whole sheet ( 0 )" @click="emit('fit')">Whole</BButton>
     <BButton variant="outline-secondary" title="One sheet px to one screen px" @click="emit('actual')">1:1</BButton>
+    <EnlargeButton view="sheet" />
   </BButtonGroup>
 </template>
 

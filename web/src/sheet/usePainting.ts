@@ -78,6 +78,9 @@ export function usePainting(
   /** names and marks are those of the layout as it is: none while another one is looked at */
   const marked = () =>
     [marks.preview.value ? [] : jobs.islands, shapes.value, spots.value, visibility.hiddenIslands] as const;
+  /** whether the sheet shows colours that are judged */
+  const colored = () =>
+    images.look === "underlay" || (images.look === "art" && jobs.layers.some(({ visible }) => visible));
   const opacity = () => (images.look === "underlay" ? (fitting.underlay?.opacity ?? 1) : 1);
   const [RESTS, LIVES] = [true, false];
   const passes: Pass[] = [
@@ -86,7 +89,11 @@ export function usePainting(
     pass(RESTS, () => [marks.fit.value], drawCells),
     pass(RESTS, () => [...islands(), moving.value], drawIslands),
     pass(RESTS, () => [jobs.job!.reserved_px], drawReserved),
-    pass(LIVES, () => [...islands(), selection.islands, selection.hovered, moving.value, moved.value], drawLively),
+    pass(
+      LIVES,
+      () => [...islands(), selection.islands, selection.hovered, moving.value, moved.value, !colored()],
+      drawLively,
+    ),
     pass(RESTS, () => [marks.preview.value, jobs.job!.sheet], drawPreview),
     pass(RESTS, () => [marks.fit.value], drawFit),
     pass(RESTS, () => [marks.seams.value], drawSeams),

@@ -11,6 +11,8 @@ const KEYS: [string, string][] = [
   ["< and >", "turn by 90°"],
   ["+ and -", "zoom in and out"],
   ["0", "show the whole sheet"],
+  ["s and p", "show the sheet or the proof alone, and both again"],
+  ["i and l", "fold the inspector, and the strip of islands"],
   ["Ctrl+Z", "undo"],
   ["Ctrl+Shift+Z", "redo"],
   ["Shift, on a click", "add an island or take it away"],

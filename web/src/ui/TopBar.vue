@@ -1,15 +1,18 @@
 <script setup lang="ts">
 /** Job name, sheet, undo and redo, the state of saving, density. */
 import { BButton, BFormInput } from "bootstrap-vue-next";
-import { PhArrowArcLeft, PhArrowArcRight, PhKeyboard } from "@phosphor-icons/vue";
+import { PhArrowArcLeft, PhArrowArcRight, PhKeyboard, PhRows, PhSidebarSimple } from "@phosphor-icons/vue";
 import { computed, ref } from "vue";
 import type { Step } from "@/api/types";
+import { useBench } from "@/stores/bench";
 import { useJob } from "@/stores/job";
+import { counted } from "@/stores/picks";
 import { usePreflight } from "@/stores/preflight";
 import SeverityMark from "./SeverityMark.vue";
 import ThemeButton from "./ThemeButton.vue";
 
 const emit = defineEmits<{ keys: [] }>();
+const bench = useBench();
 const jobs = useJob();
 const preflight = usePreflight();
 const SEVERITIES = ["error", "warning", "hint"] as const;
@@ -56,8 +59,13 @@ function rename() {
         {{ jobs.job.name }}
       </BButton>
     </h1>
-    <span class="chip">{{ jobs.job.artwork.editions[jobs.job.artwork.shown] }}</span>
-    <span class="chip num">{{ jobs.job.sheet.width_px }} × {{ jobs.job.sheet.height_px }} px</span>
+    <span class="form-text mt-0">{{ jobs.job.artwork.editions[jobs.job.artwork.shown] }}</span>
+    <RouterLink
+      class="chip num text-body text-decoration-none"
+      :to="{ params: { stage: 'layout' }, hash: '#size-preset' }"
+      title="Set the sheet's size"
+      >{{ jobs.job.sheet.width_px }} × {{ jobs.job.sheet.height_px }} px</RouterLink
+    >
     <div class="d-flex gap-2" role="group" aria-label="History">
       <BButton
         variant="secondary"
@@ -94,10 +102,32 @@ function rename() {
         <span v-if="preflight.findings.length === 0" class="text-success-emphasis">clean</span>
       </template>
     </RouterLink>
-    <span class="num form-text mt-0"
-      >{{ jobs.islands.length }} {{ jobs.islands.length === 1 ? "island" : "islands" }},
-      {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm</span
+    <RouterLink
+      class="chip num text-body text-decoration-none"
+      :to="{ params: { stage: 'layout' }, query: { page: 'scale' } }"
+      title="Density of every island with art"
+      >{{ counted(jobs.islands.length, "islands") }}, {{ jobs.job.density_px_per_mm.toFixed(2) }} px/mm</RouterLink
     >
+    <div class="d-flex" role="group" aria-label="Bench">
+      <BButton
+        variant="light"
+        :aria-pressed="bench.strip"
+        aria-label="Strip of islands"
+        :title="`${bench.strip ? 'Fold' : 'Show'} the strip of islands ( l )`"
+        @click="bench.strip = !bench.strip"
+      >
+        <PhRows :size="18" :weight="bench.strip ? 'fill' : 'regular'" aria-hidden="true" />
+      </BButton>
+      <BButton
+        variant="light"
+        :aria-pressed="bench.inspector"
+        aria-label="Inspector"
+        :title="`${bench.inspector ? 'Fold' : 'Show'} the inspector ( i )`"
+        @click="bench.inspector = !bench.inspector"
+      >
+        <PhSidebarSimple :size="18" mirrored :weight="bench.inspector ? 'fill' : 'regular'" aria-hidden="true" />
+      </BButton>
+    </div>
     <BButton variant="light" title="Keys ( ? )" aria-label="Keys" @click="emit('keys')">
       <PhKeyboard :size="18" />
     </BButton>
@@ -128,7 +158,7 @@ function rename() {
   background: var(--bs-body-bg);
   font-size: 12px;
 }
-.preflight:hover {
+.chip[href]:hover {
   border-color: var(--bs-secondary-color);
 }
 </style>

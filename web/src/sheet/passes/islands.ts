@@ -29,7 +29,11 @@ export function drawIslands(
   }
 }
 
-/** What of the islands follows the hand: those that are moved, the picked ones, and the one under the pointer. */
+/**
+ * What of the islands follows the hand: those that are moved, the picked ones, and the one under the pointer.
+ *
+ * @param tinted the picked ones are filled with a tint, where no colours are judged; else corner ticks go round them
+ */
 export function drawLively(
   frame: Frame,
   islands: Island[],
@@ -39,6 +43,7 @@ export function drawLively(
   hovered: number | null,
   moving: Set<number> | null,
   moved: DOMMatrix | null,
+  tinted: boolean,
 ) {
   const { context, colors } = frame;
   for (const index of new Set([...(moving ?? []), ...(hovered === null ? [] : [hovered]), ...picked])) {
@@ -47,7 +52,8 @@ export function drawLively(
     onSheet(frame);
     if (moved && moving?.has(index)) context.transform(moved.a, moved.b, moved.c, moved.d, moved.e, moved.f);
     const on = picked.includes(index);
-    if ((on || index === hovered) && shape.triangles <= MOST_TRIANGLES) {
+    if (on && !tinted) cornerTicks(frame, island.box_px);
+    if ((on || index === hovered) && tinted && shape.triangles <= MOST_TRIANGLES) {
       context.globalAlpha = on ? 0.16 : 0.1;
       context.fillStyle = colors.picked;
       context.fill(shape.faces);
@@ -61,6 +67,27 @@ export function drawLively(
       on ? 2.5 : index === hovered ? 2 : 1.2,
     );
   }
+}
+
+/** Ticks outside the corners of a box. */
+function cornerTicks({ context, view, colors }: Frame, [left, top, right, bottom]: Island["box_px"]) {
+  const [away, long] = [4 / view.scale, 9 / view.scale];
+  context.beginPath();
+  for (const [x, out] of [
+    [left, -1],
+    [right, 1],
+  ] as const)
+    for (const [y, down] of [
+      [top, -1],
+      [bottom, 1],
+    ] as const) {
+      const [cornerX, cornerY] = [x + out * away, y + down * away];
+      lineAt(context, cornerX, cornerY, -out * long, 0);
+      lineAt(context, cornerX, cornerY, 0, -down * long);
+    }
+  context.lineWidth = 2.5 / view.scale;
+  context.strokeStyle = colors.picked;
+  context.stroke();
 }
 
 /** Edges thin and pale where they can be told apart, the outline in full; dotted where some of it lies beside the sheet. */

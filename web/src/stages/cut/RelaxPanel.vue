@@ -3,8 +3,9 @@
 import { BButton } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import { counted, usePicks } from "@/stores/picks";
-import { useRelaxing } from "@/stages/cut/relaxing";
+import { STILL, useRelaxing } from "@/stages/cut/relaxing";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import NoteBox from "@/ui/NoteBox.vue";
 import TakeCard from "@/ui/TakeCard.vue";
 
 const props = defineProps<{ islands: number[]; named: string }>();
@@ -13,12 +14,12 @@ const relaxing = useRelaxing();
 const border = ref<"free" | "held">("free");
 
 const pins = computed(() => [...picks.sets.corners]);
-const last = computed(() => relaxing.steps.at(-1)?.facts);
-const change = computed(() => {
+const last = computed(() => relaxing.last);
+const percent = (spacing: number) => `${(100 * (spacing - 1)).toFixed(2)} %`;
+/** The last steps changed nothing to speak of. */
+const atRest = computed(() => {
   const former = relaxing.steps.at(-2)?.facts;
-  if (!last.value || !former) return "";
-  const by = last.value.spacing - former.spacing;
-  return Math.abs(by) < 0.00005 ? ", at rest" : `, ${by > 0 ? "+" : "−"}${Math.abs(by).toFixed(4)}`;
+  return !!last.value && !!former && Math.abs(last.value.spacing - former.spacing) < STILL;
 });
 const begin = () => relaxing.start({ islands: [...props.islands], border: border.value, pins: pins.value });
 </script>
@@ -33,14 +34,20 @@ const begin = () => relaxing.start({ islands: [...props.islands], border: border
     <BButton v-if="relaxing.running" variant="primary" @click="relaxing.stop()">Stop</BButton>
     <BButton v-else variant="secondary" @click="begin">Relax {{ named }}</BButton>
   </div>
+  <NoteBox v-if="last && relaxing.still && !relaxing.running" plain class="mt-2">
+    {{ named }} is at rest as it lies: spacing is off by {{ percent(last.spacing) }}, and nothing can be evened out.
+  </NoteBox>
   <TakeCard
-    v-if="last"
+    v-else-if="last"
     aria-label="Relaxing"
     take="Keep it"
     :undecided="!relaxing.running"
     @take="relaxing.keep()"
     @leave="relaxing.forget()"
   >
-    <span class="num">Step {{ last.step }}: spacing off by {{ last.spacing.toFixed(4) }}{{ change }}</span>
+    <span class="num"
+      >Step {{ last.step }}: spacing off by {{ percent(last.spacing_before) }} -> {{ percent(last.spacing)
+      }}{{ atRest ? ", at rest" : "" }}</span
+    >
   </TakeCard>
 </template>

@@ -9,7 +9,7 @@ import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
 import SizeFields from "@/ui/SizeFields.vue";
-import { within } from "@/ui/sums";
+import { shown, within } from "@/ui/sums";
 import NoteBox from "@/ui/NoteBox.vue";
 
 const jobs = useJob();
@@ -41,6 +41,12 @@ const nothing = computed(() => onlyPicked.value && selection.islands.length === 
 const stretched = computed(
   () => Math.abs(size.width_px / size.height_px - jobs.job!.sheet.width_px / jobs.job!.sheet.height_px) > 1e-9,
 );
+/** what the room between islands becomes at the size exported, px */
+const gutter = computed(() => {
+  const { sheet, gutter_px } = jobs.job!;
+  return gutter_px * Math.min(size.width_px / sheet.width_px, size.height_px / sheet.height_px);
+});
+const LEAST_GUTTER_PX = 2;
 const wrong = computed(() => {
   for (const [side, px] of [
     ["width", size.width_px],
@@ -70,6 +76,10 @@ watch(preview, () => (failed.value = ""));
     />
     <NoteBox v-if="stretched && !wrong" class="mt-2">
       These proportions differ from the sheet's: the template is stretched.
+    </NoteBox>
+    <NoteBox v-if="!wrong && jobs.job.gutter_px >= LEAST_GUTTER_PX && gutter < LEAST_GUTTER_PX" class="mt-2">
+      The gutter of {{ shown(jobs.job.gutter_px) }} px becomes {{ shown(gutter) }} px at this size: paint will run over
+      to neighbours.
     </NoteBox>
     <h3>Lines</h3>
     <div class="fields">
