@@ -2,7 +2,7 @@
 
 module SheetTraceServer
   module Routes
-    # Jobs: list, start, look at, rename, delete; operations, undo and redo.
+    # Jobs: list, start, look at, rename, copy, delete; operations, undo and redo.
     module Jobs
       # What is said of a job itself.
       module Naming
@@ -52,6 +52,12 @@ module SheetTraceServer
         app.patch("/api/jobs/:id") do
           workshop.jobs.rename(params[:id], Params.read(Naming, request_json)[:name])
           render_job(params[:id])
+        end
+
+        app.post("/api/jobs/:id/copy") do
+          id = workshop.jobs.copy(params[:id])
+          status 201
+          render_job(id)
         end
 
         app.delete("/api/jobs/:id") do

@@ -9,6 +9,15 @@ module SheetTraceServer
     # Jobs and their revisions. One change is one transaction and one revision; undo and redo move the
     # job's pointer along them.
     class Jobs
+      # What a job is made of, beside its own row.
+      COPIED = {
+        revisions: %i[number description operation document page created_at],
+        pictures: %i[digest name media_type width_px height_px],
+        model_files: %i[position name digest],
+        blob_uses: %i[digest]
+      }.freeze
+      private_constant :COPIED
+
       # The job or revision asked for is not there.
       class NotFound < StandardError
       end
@@ -127,6 +136,23 @@ module SheetTraceServer
         @database.write { @database[:jobs].where(id: id).update(name: name, updated_at: Time.now) }
       end
 
+      # Another job just like it, with its history; the bytes of both are the same.
+      #
+      # @return [String] the copy's id
+      def copy(id)
+        copy_id = SecureRandom.alphanumeric(10).downcase
+        @database.write do
+          found = find(id)
+          now = Time.now
+          @database[:jobs].insert(id: copy_id, name: copy_name(found[:name]), created_at: now, updated_at: now)
+          COPIED.each { |table, columns| copy_rows(table, columns, id, copy_id) }
+          shown = @database[:revisions].where(id: found[:revision_id]).get(:number)
+          revision_id = @database[:revisions].where(job_id: copy_id, number: shown).get(:id)
+          @database[:jobs].where(id: copy_id).update(revision_id: revision_id)
+        end
+        copy_id
+      end
+
       def delete(id)
         find(id)
         @reserve.lent do
@@ -154,6 +180,18 @@ module SheetTraceServer
       end
 
       private
+
+      def copy_rows(table, columns, id, copy_id)
+        rows = @database[table].where(job_id: id)
+        @database[table].insert([:job_id, *columns], rows.select(Sequel[copy_id].as(:job_id), *columns))
+      end
+
+      # "caddy copy", "caddy copy 2", ..., not longer than names may be.
+      def copy_name(name)
+        stem = "#{name[0, 70].sub(/ copy( \d+)?\z/, "")} copy"
+        taken = @database[:jobs].where(Sequel.like(:name, "#{@database[:jobs].escape_like(stem)}%")).select_map(:name)
+        (1..).lazy.map { |number| number == 1 ? stem : "#{stem} #{number}" }.find { |free| !taken.include?(free) }
+      end
 
       def insert_picture(id, bytes, name, seen)
         digest = SheetTrace::Job::Snapshot.digest(bytes)

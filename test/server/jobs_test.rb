@@ -185,6 +185,25 @@ describe "jobs on the server" do
     assert_equal first[:islands], ask(:get, "/api/jobs/#{second[:id]}")[:islands]
   end
 
+  it "copies a job with its history and its files, and the copy goes its own way" do
+    job = change(start_job, "transform_islands", islands: [0], move_px: [10, 0])
+    job = change(job, "transform_islands", islands: [0], move_px: [0, 5])
+    ask(:post, "/api/jobs/#{job[:id]}/undo")
+    copy = ask(:post, "/api/jobs/#{job[:id]}/copy")
+
+    assert_equal 201, last_response.status
+    assert_equal ["tea-caddy copy", 34.0], [copy[:name], copy[:islands][0][:box_px][0]]
+    refute_nil copy[:history][:redo]
+    assert_equal "tea-caddy copy 2", ask(:post, "/api/jobs/#{copy[:id]}/copy")[:name]
+
+    change(copy, "transform_islands", islands: [0], move_px: [7, 0])
+    ask(:delete, "/api/jobs/#{job[:id]}")
+    get "/api/jobs/#{copy[:id]}/recipe.zip", {}, "HTTP_HOST" => "127.0.0.1"
+
+    assert_equal 200, last_response.status
+    assert_equal 41.0, ask(:get, "/api/jobs/#{copy[:id]}")[:islands][0][:box_px][0]
+  end
+
   it "says that a job is gone where it is deleted while it is drawn" do
     job = start_job
     workshop = @api.workshop

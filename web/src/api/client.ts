@@ -192,6 +192,7 @@ export const api = {
   startSolid: (kind: string, measures: Record<string, number>) => ask<Job>("POST", "/api/solids", { kind, measures }),
   job: (id: string) => ask<Job>("GET", at(id)),
   renameJob: (id: string, name: string) => ask<Job>("PATCH", at(id), { name }),
+  copyJob: (id: string) => ask<Job>("POST", `${at(id)}/copy`),
   deleteJob: (id: string) => ask<void>("DELETE", at(id)),
   /** the job that the page has, as it is now */
   jobSince: (has: Job) => askJob("GET", "", has),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-/** All jobs with their thumbnails; one is deleted only after asking. */
+/** All jobs with their thumbnails; copied at once, deleted only after asking. */
 import { BButton, BCard, BModal } from "bootstrap-vue-next";
-import { PhTrash } from "@phosphor-icons/vue";
+import { PhCopy, PhTrash } from "@phosphor-icons/vue";
 import { ref } from "vue";
 import { api } from "@/api/client";
 import type { JobCard } from "@/api/types";
@@ -18,15 +18,17 @@ function ask(job: JobCard) {
   asking.value = true;
 }
 
-async function remove() {
-  if (!leaving.value) return;
+async function change(asked: Promise<unknown>) {
   try {
-    await api.deleteJob(leaving.value.id);
+    await asked;
   } catch (error) {
     messages.fail(error);
   }
   emit("change");
 }
+
+const copy = (job: JobCard) => change(api.copyJob(job.id));
+const remove = () => leaving.value && change(api.deleteJob(leaving.value.id));
 
 const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "medium", timeStyle: "short" });
 </script>
@@ -44,6 +46,15 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
           <b class="d-block text-truncate">{{ job.name }}</b>
           <span class="form-text">changed {{ when(job.updated_at) }}</span>
         </RouterLink>
+        <BButton
+          variant="light"
+          class="copy"
+          :aria-label="`Copy ${job.name}`"
+          title="Copy, with its history"
+          @click="copy(job)"
+        >
+          <PhCopy :size="18" />
+        </BButton>
         <BButton variant="light" class="delete" :aria-label="`Delete ${job.name}`" title="Delete" @click="ask(job)">
           <PhTrash :size="18" />
         </BButton>
@@ -89,9 +100,13 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
   max-height: 156px;
   background: var(--paper);
 }
+.copy,
 .delete {
   position: absolute;
   right: 6px;
   bottom: 8px;
+}
+.copy {
+  right: 42px;
 }
 </style>
