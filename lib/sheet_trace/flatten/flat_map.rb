@@ -6,12 +6,6 @@ module SheetTrace
     # shape on the sheet. Its origin is the middle of its box; x points right, y up.
     # A flat island is seen square-on, which is exact; a bent one is laid flat as rigidly as it lets itself.
     class FlatMap
-      # How far out of its plane, as a share of its size, a flat island's points may lie.
-      FLATNESS = 1e-5
-      # Length of the mean normal over which all faces look the same way: shorter on a bent island, 0 on a closed one.
-      ONE_WAY = 0.99
-      private_constant :FLATNESS, :ONE_WAY
-
       # @return [Numo::Int64] n point indices of the sheet map
       attr_reader :points
       # @return [Numo::DFloat] n x 2, mm
@@ -29,7 +23,7 @@ module SheetTrace
         @points = uv_map.point_islands.eq(island).where
         @normal = uv_map.mean_normals[island, true].reshape(1, 3)
         positions = uv_map.mesh.positions[uv_map.point_vertices[@points], true] * unit_mm
-        @coordinates_mm = centred(square_on(positions) || developed(island, positions)).freeze
+        @coordinates_mm = centred(PlaneOf.call(uv_map, island, unit_mm: unit_mm) || developed(island, positions)).freeze
         freeze
       end
       private_class_method :new
@@ -45,20 +39,6 @@ module SheetTrace
       end
 
       private
-
-      # @return [Numo::DFloat, nil] nil if the island is not flat
-      def square_on(positions)
-        return if Geometry::Vectors.lengths(@normal)[0] < ONE_WAY
-
-        normal = Geometry::Vectors.unit(@normal)
-        x_axis, y_axis = Axes.call(normal).map(&:flatten)
-        out = positions.dot(normal.flatten)
-        x = positions.dot(x_axis)
-        y = positions.dot(y_axis)
-        return if out.max - out.min > FLATNESS * [x.max - x.min, y.max - y.min].max
-
-        Geometry::Vectors.columns([x, y])
-      end
 
       def developed(island, positions)
         rows = @uv_map.island_triangles[island]

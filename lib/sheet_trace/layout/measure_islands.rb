@@ -11,6 +11,7 @@ module SheetTrace
     #   Progressive Meshes", SIGGRAPH 2001, section 3.
     class MeasureIslands
       # size_mm, size_px [Array(Float, Float)] width and height, size_mm as the island stands upright
+      # size_exact [Boolean] whether size_mm is that of the surface, and no estimate from a map that stretches it
       # faces [Integer]; density_px_per_mm [Float]; mirrored [Boolean]
       # stretch_mean, stretch_worst [Float, nil] nil where a triangle has no area on the sheet (endless stretch)
       # worst_face [Integer, nil] index of the face with the worst stretch
@@ -20,6 +21,7 @@ module SheetTrace
         Struct.new(
           :faces,
           :size_mm,
+          :size_exact,
           :size_px,
           :density_px_per_mm,
           :stretch_mean,
@@ -57,7 +59,9 @@ module SheetTrace
       CLEAR = 0.2
       # Cosine up to which a face looks to a side of the model.
       STRAIGHT = Math.cos(Math::PI / 4)
-      private_constant :CLEAR, :STRAIGHT
+      # A map that stretches an island by no more than this tells its size.
+      TRUE_ENOUGH = 1.001
+      private_constant :CLEAR, :STRAIGHT, :TRUE_ENOUGH
 
       # @param layout [Layout]
       # @param unit_mm [Float] length of a model unit
@@ -70,6 +74,7 @@ module SheetTrace
 
       def initialize(layout, unit_mm, picked)
         @layout = layout
+        @unit_mm = unit_mm
         @map = layout.uv_map
         @picked = picked
         @count = picked.size
@@ -89,13 +94,13 @@ module SheetTrace
       def measures
         columns = {
           faces: @map.island_faces.values_at(*@picked).map(&:size),
-          size_mm: sizes_mm,
           size_px: sizes_px,
           density_px_per_mm: densities,
           mirrored: mirrored,
           up_angle_rad: up_angles,
           **stretches
         }.transform_values(&:to_a)
+        columns.update(surface_sizes(columns[:stretch_worst]))
         Array.new(@count) do |island|
           row = columns.transform_values { |column| column[island] }
           Measure.new(**row, mirrored: row[:mirrored] == 1, flat_triangles: row[:flat_triangles].round)
@@ -183,6 +188,22 @@ module SheetTrace
       def main_sides(sides, weight)
         shares = sides.map { |looks| sum(weight * Numo::DFloat.cast(looks)).to_a.map { |share| share.round(6) } }
         Numo::Int32.cast(shares.transpose.map { |own| own.each_index.max_by { |side| [own[side], -side] } })
+      end
+
+      # Sizes as the map tells them; those of flat islands that it stretches, from the surface itself.
+      #
+      # @param stretches [Array<Float, nil>] the worst of each island
+      def surface_sizes(stretches)
+        sizes = sizes_mm
+        exact =
+          @picked.each_with_index.map do |island, i|
+            next true if stretches[i] && stretches[i] <= TRUE_ENOUGH
+
+            plane = Flatten::PlaneOf.call(@map, island, unit_mm: @unit_mm)
+            sizes[i] = (plane.max(axis: 0) - plane.min(axis: 0)).to_a if plane
+            !plane.nil?
+          end
+        { size_mm: sizes, size_exact: exact }
       end
 
       # The island's points carried to mm by the affine map that fits the whole island best - the root of

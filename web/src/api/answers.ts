@@ -201,6 +201,8 @@ export interface Island {
   stack: number[];
   faces: number;
   size_mm: [number, number];
+  /** that of the surface, and no estimate from a map that stretches it */
+  size_exact: boolean;
   size_px: [number, number];
   /** left, top, right, bottom */
   box_px: [number, number, number, number];

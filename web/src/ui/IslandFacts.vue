@@ -45,7 +45,9 @@ const way = computed(() => {
     />
     <dl class="facts">
       <dt>On the model</dt>
-      <dd class="num">{{ shown(island.size_mm[0]) }} × {{ shown(island.size_mm[1]) }} mm</dd>
+      <dd class="num" :title="island.size_exact ? '' : 'An estimate: the map stretches this bent surface'">
+        {{ island.size_exact ? "" : "≈ " }}{{ shown(island.size_mm[0]) }} × {{ shown(island.size_mm[1]) }} mm
+      </dd>
       <dt>On the sheet</dt>
       <dd class="num">{{ shown(island.size_px[0], 1) }} × {{ shown(island.size_px[1], 1) }} px</dd>
       <dt>Density</dt>

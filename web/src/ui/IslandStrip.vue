@@ -100,7 +100,10 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; look: stri
           <IslandThumb :island="island" />
           <span class="text small text-nowrap">
             <b>{{ island.name }}<PhLockSimple v-if="island.locked" class="ms-1" weight="fill" aria-label="locked" /></b>
-            <span class="num">{{ shown(island.size_mm[0], 1) }} × {{ shown(island.size_mm[1], 1) }} mm</span>
+            <span class="num"
+              >{{ island.size_exact ? "" : "≈ " }}{{ shown(island.size_mm[0], 1) }} ×
+              {{ shown(island.size_mm[1], 1) }} mm</span
+            >
             <span
               ><span class="num">{{ island.density_px_per_mm.toFixed(2) }} px/mm</span>{{ " "
               }}<b :class="mark(island).look">{{ mark(island).text }}</b></span

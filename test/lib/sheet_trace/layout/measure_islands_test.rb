@@ -38,6 +38,26 @@ describe SheetTrace::Layout::MeasureIslands do
     refute band.mirrored
   end
 
+  it "takes the size of a flat panel from its surface, wherever a corner of it was moved to" do
+    moved = measure.call(Models.panel(uvs: [[0.1, 0.1], [0.9, 0.2], [0.5, 0.7], [0.1, 0.6]]))
+
+    moved.size_mm.zip([80, 120]) { |got, mm| assert_in_delta mm, got, 1e-9 }
+    assert moved.size_exact
+    assert_operator moved.stretch_worst, :>, 1.5
+  end
+
+  it "says where a size is an estimate: a bent surface on a map that stretches it" do
+    refute measure.call(Models.band(16)).size_exact
+    assert measure.call(Models.panel).size_exact
+  end
+
+  it "measures a panel that collapsed onto a line as it is on the model" do
+    line = measure.call(Models.panel(uvs: [[0.1, 0.1], [0.5, 0.1], [0.6, 0.1], [0.2, 0.1]]))
+
+    line.size_mm.zip([80, 120]) { |got, mm| assert_in_delta mm, got, 1e-9 }
+    assert_nil line.stretch_worst
+  end
+
   it "knows where model-up points, clockwise" do
     corners = [[0.2, 0.2], [0.6, 0.2], [0.6, 0.8], [0.2, 0.8]]
     # Turned so that the panel's lower left corner lies in another corner of its place.
