@@ -174,7 +174,17 @@ module SheetTrace
         wanted.between?(low * 1.002, high * 0.998) ? wanted : Math.sqrt(low * high)
       end
 
-      def first_guess = Math.sqrt(@inner.reduce(:*) * 0.6 / total_area)
+      # By the area; what has next to none, such as an island that collapsed onto a line, by its length.
+      def first_guess = [Math.sqrt(@inner.reduce(:*) * 0.6 / total_area), Math.hypot(*@inner) / longest].min
+
+      def longest
+        @units
+          .map do |unit|
+            ends = unit.lines.flat_map { |x1, y1, x2, y2, _layers| [[x1, y1], [x2, y2]] }
+            Math.hypot(*ends.transpose.map { |values| values.minmax.reduce(:-) })
+          end
+          .max
+      end
 
       def total_area = @total_area ||= @units.sum { |unit| area(unit.lines) }
 

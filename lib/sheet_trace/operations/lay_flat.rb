@@ -48,7 +48,7 @@ module SheetTrace
       def call(job)
         refuse_senseless(job)
         after, counts = laid(job)
-        worst = [job, after].map { |state| state.measures.filter_map(&:stretch_worst).max || 1.0 }
+        worst = [job, after].map { |state| state.measures.map { |measure| worst_of(measure) }.max || 1.0 }
         change(
           after,
           "#{subject(job)} laid flat (#{way(counts)}): " \
@@ -58,6 +58,8 @@ module SheetTrace
       end
 
       private
+
+      def worst_of(measure) = measure.flat_triangles.positive? ? Float::INFINITY : measure.stretch_worst || 1.0
 
       def refuse_senseless(job)
         refuse("direction is lacking; give #{Parameters::Direction.new.to_text}") if by == "seen" && direction.nil?

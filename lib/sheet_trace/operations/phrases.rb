@@ -18,7 +18,7 @@ module SheetTrace
       def count(number, singular) = "#{number} #{singular}#{"s" unless number == 1}"
 
       # @return [String] a figure before and after, such as "1.250 -> 1.000"
-      def from_to(values) = values.map { |value| format("%.3f", value) }.join(" -> ")
+      def from_to(values) = values.map { |value| value.finite? ? format("%.3f", value) : "endless" }.join(" -> ")
 
       # @return [String] the density of the whole before and after
       def densities(before, after) = "#{short(before.density_px_per_mm)} -> #{short(after.density_px_per_mm)} px/mm"
