@@ -43,6 +43,7 @@ module SheetTrace
           ExchangeTwins
           SnapToPixels
           SeparateIslands
+          ScaleToRoom
           TurnUpright
           ReflectIslands
           BringOntoSheet

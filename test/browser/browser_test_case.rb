@@ -173,11 +173,13 @@ module BrowserTestCase
 
   # Tries again until what is asserted holds: for pictures, which nothing in the page tells of.
   def eventually
-    page.document.synchronize(nil, errors: [NotYet]) do
-      yield
-    rescue Minitest::Assertion => e
-      raise NotYet, e.message
-    end
+    page
+      .document
+      .synchronize(nil, errors: [NotYet]) do
+        yield
+      rescue Minitest::Assertion => e
+        raise NotYet, e.message
+      end
   rescue NotYet => e
     flunk e.message
   end

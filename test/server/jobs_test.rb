@@ -201,7 +201,7 @@ describe "jobs on the server" do
     get "/api/jobs/#{copy[:id]}/recipe.zip", {}, "HTTP_HOST" => "127.0.0.1"
 
     assert_equal 200, last_response.status
-    assert_equal 41.0, ask(:get, "/api/jobs/#{copy[:id]}")[:islands][0][:box_px][0]
+    assert_in_delta(41.0, ask(:get, "/api/jobs/#{copy[:id]}")[:islands][0][:box_px][0])
   end
 
   it "says that a job is gone where it is deleted while it is drawn" do

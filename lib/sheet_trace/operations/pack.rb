@@ -6,9 +6,13 @@ module SheetTrace
     # locked islands and
     # reserved rectangles are left as they are.
     class Pack < Operation
+      # Less is rounding.
+      NEAR_PX = 1e-6
+      private_constant :NEAR_PX
+
       islands :islands, "that are packed, all that are not locked if nil; the rest stays in place", optional: true
       one_of :turn, Layout::Pack::TURNS, default: "quarter"
-      flag :upright, "whether islands with art are never turned", default: true
+      flag :upright, "whether islands with art are never turned; if nil, where turns are not free", optional: true
       flag :keep_scale, "or else all is scaled together, as large as it goes", default: false
       number :gutter_px, Job::GUTTER_PX, "as the job has it if nil", optional: true
       number :margin_px, 0..1024, "as planned if nil", optional: true
@@ -27,9 +31,10 @@ module SheetTrace
         after = job.with(layout: result.layout)
         used = [job, after].map { |state| Layout::Summary.call(state.layout, unit_mm: state.unit_mm).used * 100 }
         density = [job, after].map { |state| Phrases.short(state.density_px_per_mm) }.uniq.join(" -> ")
+        stay = result.layout.equal?(job.layout) ? " as they lay, as no packing came out larger" : ""
         change(
           after,
-          "#{Phrases.count(units.flatten.size, "island")} packed: " \
+          "#{Phrases.count(units.flatten.size, "island")} packed#{stay}: " \
             "#{used.map { |value| format("%.0f", value) }.join(" -> ")} % of the sheet used, #{density} px/mm",
           attempt: attempt,
           share_used: result.share_used,
@@ -73,13 +78,48 @@ module SheetTrace
       protected
 
       def packed(job, units)
+        found = search(job, units)
+        # Smaller than they are, and they lie well: they stay, unless the order is what is wanted.
+        return found if found.scale >= 1 || in_order || !well?(job, units.flatten)
+
+        Layout::Pack::Result.new(layout: job.layout, scale: 1.0, share_used: found.share_used / (found.scale**2))
+      end
+
+      private
+
+      # Whether islands lie on the sheet, clear of its margin, of others and of what is reserved.
+      def well?(job, moved)
+        margin = margin_px || job.plan.margin_px
+        boxes = job.layout.boxes_px[moved, true].to_a
+        inside =
+          boxes.all? do |left, top, right, bottom|
+            [left, top, job.sheet.width_px - right, job.sheet.height_px - bottom].min >= margin - NEAR_PX
+          end
+        inside && boxes.none? { |box| job.plan.reserved.any? { |room| meet?(box, room) } } &&
+          apart?(job, gutter_px || job.gutter_px)
+      end
+
+      def meet?((left, top, right, bottom), (x, y, width, height))
+        left < x + width && right > x && top < y + height && bottom > y
+      end
+
+      def apart?(job, gutter)
+        Layout::NearBoxes
+          .call(job.layout.boxes_px, gutter)
+          .all? do |island|
+            gap = Layout::Clearance.call(job.layout, Layout::Stacks.of(job.layout, [island]).flatten).gap_px
+            gap.nil? || (gap > gutter - NEAR_PX && gap.positive?)
+          end
+      end
+
+      def search(job, units)
         Layout::Pack.call(
           job.layout,
           units,
           gutter_px: gutter_px || job.gutter_px,
           margin_px: margin_px || job.plan.margin_px,
           turn: turn,
-          upright: upright ? job.art_islands : [],
+          upright: kept_upright? ? job.art_islands : [],
           keep_scale: keep_scale,
           reserved: job.plan.reserved,
           fixed: (0...job.layout.uv_map.island_count).to_a - units.flatten,
@@ -88,7 +128,7 @@ module SheetTrace
         )
       end
 
-      private
+      def kept_upright? = upright.nil? ? turn != "free" : upright
 
       # Another attempt at a kept scale, or in a kept order, would be the same or no better.
       def attempts(count) = keep_scale || in_order ? 1 : Layout::Pack.attempts(count)

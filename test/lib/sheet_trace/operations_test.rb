@@ -64,6 +64,7 @@ describe SheetTrace::Operations do
       { id: "a", picture: "4x4", name: "x", island: 3 } => /no island 3/,
       { id: "a", picture: "4x4", island: 0, width_mm: 0 } => /width is 0/
     ],
+    "scale_to_room" => [{ islands: [9] } => /no island 9/],
     "separate_islands" => [{ islands: [9] } => /no island 9/],
     "turn_upright" => [{ islands: nil } => /pick one first/],
     "reflect_islands" => [{ islands: [] } => /pick one first/],

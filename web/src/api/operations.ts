@@ -22,7 +22,7 @@ export interface Operations {
   rename_edition: { edition: number | string; name: string };
   remove_edition: { edition: number | string };
   replace_in_edition: { id: string; edition?: number | string | null; content?: { kind: "picture"; picture: string } | { kind: "fill"; color: string } | null; visible?: boolean | null; restore?: boolean };
-  pack: { islands?: (number | string)[] | null; turn?: "none" | "quarter" | "free"; upright?: boolean; keep_scale?: boolean; gutter_px?: number | null; margin_px?: number | null; in_order?: boolean; attempt?: number };
+  pack: { islands?: (number | string)[] | null; turn?: "none" | "quarter" | "free"; upright?: boolean | null; keep_scale?: boolean; gutter_px?: number | null; margin_px?: number | null; in_order?: boolean; attempt?: number };
   equalise: { islands?: (number | string)[] | null };
   weigh_islands: { islands: (number | string)[]; weight: number };
   lock_islands: { islands: (number | string)[]; locked?: boolean };
@@ -38,6 +38,7 @@ export interface Operations {
   exchange_twins: { islands: (number | string)[] };
   snap_to_pixels: { islands: (number | string)[]; what?: "place" | "box" | "points" | "shape"; to?: "corners" | "middles" };
   separate_islands: { islands: (number | string)[] };
+  scale_to_room: { islands: (number | string)[] };
   turn_upright: { islands: (number | string)[] };
   reflect_islands: { islands: (number | string)[] };
   bring_onto_sheet: { islands: (number | string)[] };

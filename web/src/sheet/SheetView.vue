@@ -179,7 +179,7 @@ usePainting(canvas, {
   pull: computed(() => (drawing.shape === "pull" ? draw.drawn.value : null)),
 });
 
-const changeText = useChangeText(islands.change, islands.moved);
+const changeText = useChangeText(islands.change, islands.moved, islands.frame);
 
 useKeys({
   Escape: () => hand.leave() || drawing.leave(),
@@ -215,7 +215,7 @@ useKeys({
       {{ settings.unit }}
     </BButton>
     <ZoomTools :percent="percent" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
-    <div v-if="changeText" class="change num">{{ changeText }}</div>
+    <div v-if="changeText" class="change num" :class="{ wrong: changeText.wrong }">{{ changeText.text }}</div>
     <div v-else-if="drawing.shape" class="change">{{ drawnBox ? drawnBox.text : drawing.purpose }}</div>
     <div v-if="surfaces.loading" class="loading" role="status">Reading the surface…</div>
   </section>
@@ -256,6 +256,9 @@ canvas:focus-visible {
   background: var(--sheet-picked);
   color: #fff;
   transform: translateX(-50%);
+}
+.change.wrong {
+  background: var(--brick);
 }
 .loading {
   background: var(--bs-body-color);

@@ -74,11 +74,44 @@ export function wholeBox(from: Pair, to: Pair): Box {
  * Moves as far as the hand did, to a tenth of a px; held to pixels, so that the box's left upper corner lies on a
  * corner or a middle of one.
  */
-export function heldMove([dx, dy]: Pair, box: Box, hold: "free" | "corners" | "middles"): Pair {
-  if (hold === "free") return [Math.round(dx * 10) / 10, Math.round(dy * 10) / 10];
+export function heldMove([dx, dy]: Pair, box: Box, hold: "free" | "gutter" | "corners" | "middles"): Pair {
+  if (hold === "free" || hold === "gutter") return [Math.round(dx * 10) / 10, Math.round(dy * 10) / 10];
   const offset = hold === "middles" ? 0.5 : 0;
   const held = (from: number, by: number) => Math.round(from + by - offset) + offset - from;
   return [held(box.left, dx), held(box.top, dy)];
+}
+
+/** What a move is held beside: boxes of other islands, the room to keep from them, and the sheet with its margin. */
+export interface Neighbours {
+  boxes: Box[];
+  gutter: number;
+  /** of the sheet, less its margin */
+  room: Box;
+  /** px that a box is caught from */
+  reach: number;
+}
+
+/**
+ * Moves as far as the hand did, and on to where the box stands a gutter away from a neighbour's, in line with it, or at
+ * the margin: each direction by itself, where that is within reach.
+ */
+export function besideMove([dx, dy]: Pair, box: Box, { boxes, gutter, room, reach }: Neighbours): Pair {
+  const moved = { left: box.left + dx, right: box.right + dx, top: box.top + dy, bottom: box.bottom + dy };
+  const caught = (low: "left" | "top", high: "right" | "bottom", across: ["top", "bottom"] | ["left", "right"]) => {
+    const beside = boxes.filter(
+      (other) =>
+        other[across[1]] + gutter + reach > moved[across[0]] && other[across[0]] - gutter - reach < moved[across[1]],
+    );
+    const places = [
+      ...beside.flatMap((other) => [other[high] + gutter - moved[low], other[low] - gutter - moved[high]]),
+      ...boxes.flatMap((other) => [other[low] - moved[low], other[high] - moved[high]]),
+      room[low] - moved[low],
+      room[high] - moved[high],
+    ];
+    const nearest = places.reduce((best, by) => (Math.abs(by) < Math.abs(best) ? by : best), Infinity);
+    return Math.abs(nearest) <= reach ? nearest : 0;
+  };
+  return [dx + caught("left", "right", ["top", "bottom"]), dy + caught("top", "bottom", ["left", "right"])];
 }
 
 /** From where a grip was taken to where it is now, both in px, about the box's middle. */

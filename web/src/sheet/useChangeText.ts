@@ -3,15 +3,22 @@ import { useClearance } from "@/composables/useClearance";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
-import type { Change } from "./handles";
+import type { Box, Change } from "./handles";
 
 const shortly = (value: number) => String(Math.round(value * 100) / 100);
 
+/** Whether what is dragged comes to lie well, and what is said of it. */
+export interface ChangeText {
+  text: string;
+  /** off the sheet, or over another island */
+  wrong: boolean;
+}
+
 /**
  * What a drag of islands does, with what it comes to: the nearest island, the density, and whether it is held to
- * pixels. Empty while nothing is dragged.
+ * pixels. Null while nothing is dragged.
  */
-export function useChangeText(change: Ref<Change>, moved: Ref<DOMMatrix | null>) {
+export function useChangeText(change: Ref<Change>, moved: Ref<DOMMatrix | null>, frame: Ref<Box | null>) {
   const jobs = useJob();
   const selection = useSelection();
   const settings = useSettings();
@@ -28,9 +35,20 @@ export function useChangeText(change: Ref<Change>, moved: Ref<DOMMatrix | null>)
     if (most === 0) return "";
     return `, ${least.toFixed(2)}${most - least > 0.005 ? ` to ${most.toFixed(2)}` : ""} px/mm`;
   });
-  const held = (doing: string) => (settings.hold === "free" ? "" : `, not held to pixels while ${doing}`);
+  const held = (doing: string) => (settings.hold === "free" ? "" : `, not held while ${doing}`);
 
-  return computed(() => {
+  const off = computed(() => {
+    const [matrix, box, sheet] = [moved.value, frame.value, jobs.job?.sheet];
+    if (!matrix || !box || !sheet) return false;
+    return [box.left, box.right].some((x) =>
+      [box.top, box.bottom].some((y) => {
+        const at = matrix.transformPoint(new DOMPoint(x, y));
+        return at.x < 0 || at.y < 0 || at.x > sheet.width_px || at.y > sheet.height_px;
+      }),
+    );
+  });
+
+  const text = computed(() => {
     const { move_px, turn_deg, scale } = change.value;
     if (!moved.value) return "";
     if (turn_deg) return `${turn_deg.toFixed(1)}°${gap.value}${held("turning")}`;
@@ -41,7 +59,14 @@ export function useChangeText(change: Ref<Change>, moved: Ref<DOMMatrix | null>)
           : `${(scale[0] * 100).toFixed(1)} x ${(scale[1] * 100).toFixed(1)} %`;
       return `${percent}${density.value}${gap.value}${held("scaling")}`;
     }
-    const holds = settings.hold === "free" ? "" : `, held to pixel ${settings.hold}`;
+    const holds =
+      settings.hold === "free" ? "" : `, held to ${settings.hold === "gutter" ? "gutter" : `pixel ${settings.hold}`}`;
     return `${move_px.map(shortly).join(", ")} px${gap.value}${holds}`;
+  });
+
+  return computed((): ChangeText | null => {
+    if (!text.value) return null;
+    const over = (clearance.value?.over.length ?? 0) > 0;
+    return { text: off.value ? `${text.value}, off the sheet` : text.value, wrong: off.value || over };
   });
 }

@@ -34,7 +34,7 @@ export function useHandles(reach: () => number) {
     if (cage.held !== null) return { place: cage.handles[cage.held]!, movable: true, done: cage.pull };
     if (!cornerAt(at)) return null;
     corners.pickAt(at, reach(), extend);
-    const to = settings.hold === "free" ? null : settings.hold;
+    const to = settings.pixelHold;
     return {
       place: corners.places[0] ?? at,
       movable: fitting.active,

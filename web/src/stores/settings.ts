@@ -1,12 +1,12 @@
 import { useStorage } from "@vueuse/core";
 import { defineStore } from "pinia";
-import { watchEffect } from "vue";
+import { computed, watchEffect } from "vue";
 import type { Look } from "@/api/types";
 
 export type Theme = "light" | "dark";
 export type Unit = "px" | "mm";
 /** what a drag holds the box of islands to */
-export type Hold = "free" | "corners" | "middles";
+export type Hold = "free" | "gutter" | "corners" | "middles";
 /** whether single px of the sheet's picture are squares on the screen */
 export type Pixels = "auto" | "hard" | "smooth";
 export type Light = "even" | "shaded";
@@ -39,11 +39,13 @@ export const useSettings = defineStore("settings", () => {
   });
   const light = useStorage<Light>("sheet-trace-light", "shaded");
   const hold = useStorage<Hold>("sheet-trace-hold", "free");
+  /** the part of a pixel that what is moved comes to lie on; null: any */
+  const pixelHold = computed(() => (hold.value === "corners" || hold.value === "middles" ? hold.value : null));
   const pixels = useStorage<Pixels>("sheet-trace-pixels", "auto");
   /** degrees that the keys , and . turn by */
   const turn_step_deg = useStorage("sheet-trace-turn-step", 5);
 
   watchEffect(() => document.documentElement.setAttribute("data-bs-theme", theme.value));
 
-  return { theme, unit, look, light, proof, hold, pixels, turn_step_deg };
+  return { theme, unit, look, light, proof, hold, pixelHold, pixels, turn_step_deg };
 });

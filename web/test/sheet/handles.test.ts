@@ -1,4 +1,4 @@
-import { heldMove } from "@/sheet/handles";
+import { besideMove, heldMove } from "@/sheet/handles";
 import { describe, expect, it } from "vitest";
 import { boxAround, gripAt, gripChange, grips, UNCHANGED } from "@/sheet/handles";
 import sample from "../../../test/data/api/job.json";
@@ -46,5 +46,26 @@ describe("a drag", () => {
     expect(heldMove([1.234, -2.26], box, "free")).toEqual([1.2, -2.3]);
     expect(heldMove([1.4, 0], box, "corners").map((by, i) => (i ? box.top : box.left) + by)).toEqual([12, 21]);
     expect(heldMove([1.4, 0], box, "middles").map((by, i) => (i ? box.top : box.left) + by)).toEqual([11.5, 20.5]);
+  });
+});
+
+describe("a move beside neighbours", () => {
+  const box = { left: 0, top: 0, right: 100, bottom: 50 };
+  const beside = {
+    boxes: [{ left: 300, top: 0, right: 400, bottom: 80 }],
+    gutter: 8,
+    room: { left: 4, top: 4, right: 1020, bottom: 1020 },
+    reach: 5,
+  };
+
+  it("stops a gutter away from a neighbour, and at the margin", () => {
+    expect(besideMove([190, 300], box, beside)).toEqual([190, 300]);
+    expect(besideMove([190, 3], box, beside)).toEqual([192, 4]);
+    expect(besideMove([923, 200], box, beside)).toEqual([920, 200]);
+  });
+
+  it("comes in line with a neighbour", () => {
+    expect(besideMove([302, 300], box, beside)).toEqual([300, 300]);
+    expect(besideMove([298, 86], box, beside)).toEqual([300, 88]);
   });
 });

@@ -226,6 +226,38 @@ describe "arranging islands" do
     end
   end
 
+  # The caddy's front stands 24 px from the border and 8 px or more from its neighbours; its lid has room below.
+  it "scales islands to the room there is, to the gutter and the margin" do
+    job = operate(caddy.call, "plan_sheet", margin_px: 6).job
+    job = operate(job, "set_gutter", gutter_px: 10).job
+    alone = operate(job, "set_aside", islands: [1, 2, 3, 4, 5]).job
+    grown =
+      operate(operate(alone, "place_island", island: 0, x_px: 512, y_px: 512).job, "scale_to_room", islands: [0]).job
+
+    assert_in_delta 6, grown.layout.boxes_px[0, true].to_a.min, 0.05
+    small = operate(job, "match_density", islands: [4, 5], density_px_per_mm: 1).job
+    both = operate(small, "scale_to_room", islands: [4, 5]).job
+    gaps = [4, 5].map { |island| SheetTrace::Layout::Clearance.call(both.layout, [island]).gap_px }
+
+    assert_in_delta 10, gaps.min, 0.02
+    assert_in_delta both.measures[4].density_px_per_mm, both.measures[5].density_px_per_mm, 1e-6
+    assert_refused(SheetTrace::InvalidOperationError, message: /no room where Left lies/) do
+      operate(operate(job, "place_island", island: 1, x_px: 200, y_px: 300).job, "scale_to_room", islands: [1])
+    end
+  end
+
+  it "never packs islands smaller than they lie, where they lie well; free turns turn what carries art too" do
+    job = operate(caddy.call, "set_gutter", gutter_px: 4).job
+    best = operate(job, "pack").job
+    again = operate(best, "pack", margin_px: 0, attempt: 3)
+
+    assert_operator again.job.density_px_per_mm, :>=, best.density_px_per_mm
+    assert_match(/6 islands packed as they lay, as no packing came out larger/, again.sentence)
+    free = operate(job, "pack", turn: "free").job
+
+    refute(free.measures.all? { |measure| measure.up_angle_rad.abs < 1e-9 })
+  end
+
   it "takes twins along when the island they lie on is moved, turned, typed, aligned or put by a corner" do
     job = operate(caddy.call, "stack_twins").job
     point = job.layout.uv_map.island_points[0][1]

@@ -47,6 +47,7 @@ describe "every transform of a layout" do
       %w[shape]
     ],
     "set_aside" => [->(job) { { islands: some.call(job) } }, %w[scale turn]],
+    "scale_to_room" => [->(job) { { islands: some.call(job).first(2) } }, %w[shape]],
     "separate_islands" => [->(job) { { islands: some.call(job) } }, %w[turn]],
     "snap_to_pixels" => [
       ->(job) { { islands: some.call(job), what: "place", to: %w[corners middles].sample(random: random) } },

@@ -6,6 +6,7 @@ import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import type { SheetGround } from "../ground";
 import {
+  besideMove,
   boxAround,
   changeMatrix,
   gripAt,
@@ -57,6 +58,20 @@ export function useMoveIslands(
   /** Ends the preview: after the result is drawn, or when a drag is left. */
   const settle = () => void (change.value = UNCHANGED);
 
+  function whereHeld(move: Pair, box: Box): Pair {
+    const { sheet, margin_px: margin, gutter_px: gutter } = jobs.job!;
+    if (settings.hold !== "gutter") return heldMove(move, box, settings.hold);
+    const mine = new Set(selection.islands.flatMap((index) => jobs.islands[index]?.stack ?? []));
+    const boxes = jobs.islands.filter(({ index }) => !mine.has(index)).map((island) => boxAround([island])!);
+    const room = {
+      left: margin,
+      top: margin,
+      right: sheet.width_px - margin,
+      bottom: sheet.height_px - margin,
+    };
+    return besideMove(move, box, { boxes, gutter, room, reach: ground.reach() });
+  }
+
   const tool: Tool = {
     hit(at) {
       const grip = gripUnder(at);
@@ -94,10 +109,7 @@ export function useMoveIslands(
         ? gripChange(held.grip, held.box, held.from, to, event.shiftKey)
         : {
             ...UNCHANGED,
-            move_px: straight(
-              heldMove([to[0] - held.from[0], to[1] - held.from[1]], held.box, settings.hold),
-              event.shiftKey,
-            ),
+            move_px: straight(whereHeld([to[0] - held.from[0], to[1] - held.from[1]], held.box), event.shiftKey),
           };
     },
     async release(_at, _event, clicks) {
@@ -106,7 +118,7 @@ export function useMoveIslands(
         if (clicks) held.onClick();
       } else {
         // What is moved is held to pixels; what is turned or scaled goes free.
-        const hold = held.grip || settings.hold === "free" ? null : settings.hold;
+        const hold = held.grip || settings.pixelHold;
         const parameters = { islands: [...selection.islands], ...change.value, hold };
         if (!(await jobs.operate("transform_islands", parameters))) settle();
       }

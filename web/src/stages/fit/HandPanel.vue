@@ -16,7 +16,7 @@ const corners = useCorners();
 const settings = useSettings();
 
 const place = computed(() => corners.places[0] ?? [0, 0]);
-const to = computed(() => (settings.hold === "free" ? null : settings.hold));
+const to = computed(() => settings.pixelHold);
 const move = (dx: number, dy: number) =>
   jobs.operate("move_points", { points: [...corners.picked], move_px: [dx, dy], to: to.value });
 

@@ -58,7 +58,7 @@ function start() {
 
 async function pull({ from, to, point, island }: Drawn) {
   if (point === null && island === null) return;
-  const hold = settings.hold === "free" ? null : settings.hold;
+  const hold = settings.pixelHold;
   const mark = { ...(point === null ? { island, at_px: from } : { point }), to_px: to, hold };
   if (await set([...marks.value.map(plain), mark])) fitting.landmark = marks.value.length - 1;
 }

@@ -87,9 +87,12 @@ const islands = computed(() => [...selection.islands]);
       v-model="settings.hold"
       class="w-100"
       label="Drags are held to"
-      :choices="{ free: 'nothing', corners: 'pixel corners', middles: 'middles' }"
+      :choices="{ free: 'nothing', gutter: 'gutter', corners: 'px corners', middles: 'middles' }"
     />
-    <p v-if="settings.hold !== 'free'" class="form-text">
+    <p v-if="settings.hold === 'gutter'" class="form-text">
+      A gutter away from neighbours, in line with them, or at the margin, where one is near.
+    </p>
+    <p v-else-if="settings.hold !== 'free'" class="form-text">
       The box's left upper corner, while moving. Turning and scaling go free.
     </p>
   </section>

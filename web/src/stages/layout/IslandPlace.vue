@@ -104,6 +104,16 @@ function sizeTo(axis: 0 | 1, value: number) {
         @change="sizeTo(1, $event)"
       />
       <span></span>
+      <BButton
+        class="wide"
+        variant="secondary"
+        size="sm"
+        title="About its middle, to the gutter and the margin"
+        :disabled="locked.length > 0"
+        @click="jobs.operate('scale_to_room', { islands: [...selection.islands] })"
+        >As large as it goes</BButton
+      >
+      <span></span>
       <BFormCheckbox v-model="free" class="wide">width and height apart</BFormCheckbox>
       <template v-if="single">
         <span>Model-up</span>

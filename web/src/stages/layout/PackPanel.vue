@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Packing by true outlines: what is kept to, and the attempts to choose from. */
 import { BButton, BFormCheckbox } from "bootstrap-vue-next";
-import { computed, ref, watch } from "vue";
+import { computed, watch } from "vue";
 import { api } from "@/api/client";
 import type { SheetMap } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
@@ -19,10 +19,11 @@ import ReservedRoom from "./ReservedRoom.vue";
 const jobs = useJob();
 const packing = usePacking();
 const selection = useSelection();
-const turn = ref<"none" | "quarter" | "free">("quarter");
-const upright = ref(true);
-const keepScale = ref(false);
-const inOrder = ref(false);
+const { choices } = packing;
+const upright = computed({
+  get: () => choices.upright ?? choices.turn !== "free",
+  set: (on) => (choices.upright = on),
+});
 
 /** how much of the sheet islands cover as they lie, and what is left in one place */
 const { value: map, ask } = useAnswer<SheetMap>({ keep: true });
@@ -41,10 +42,7 @@ const some = computed(() => (picked.value.length > 1 ? counted(picked.value.leng
 function start() {
   void packing.start({
     islands: picked.value.length > 1 ? islands.value : null,
-    turn: turn.value,
-    upright: upright.value,
-    keep_scale: keepScale.value,
-    in_order: inOrder.value,
+    ...choices,
   });
 }
 useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
@@ -55,7 +53,7 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
     <div class="fields">
       <span>Turns</span>
       <ChoiceBar
-        v-model="turn"
+        v-model="choices.turn"
         class="wide"
         label="Turns"
         :choices="{ none: 'None', quarter: 'Quarters', free: 'Free' }"
@@ -78,8 +76,8 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
       />
     </div>
     <BFormCheckbox v-model="upright" class="mt-2">Islands with art are not turned</BFormCheckbox>
-    <BFormCheckbox v-model="keepScale" class="mt-2">Keep the present scale</BFormCheckbox>
-    <BFormCheckbox v-model="inOrder" class="mt-2">In reading order</BFormCheckbox>
+    <BFormCheckbox v-model="choices.keep_scale" class="mt-2">Keep the present scale</BFormCheckbox>
+    <BFormCheckbox v-model="choices.in_order" class="mt-2">In reading order</BFormCheckbox>
     <div class="row-of">
       <BButton v-if="packing.running" variant="primary" @click="packing.stop()">
         Stop, {{ packing.attempts.length }} so far

@@ -1,5 +1,5 @@
 import { defineStore } from "pinia";
-import { computed, ref } from "vue";
+import { computed, reactive, ref } from "vue";
 import type { Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useWatched } from "@/composables/useWatched";
@@ -10,6 +10,15 @@ export const usePacking = defineStore("packing", () => {
   const { steps: attempts, start: watch, ...rest } = useWatched("pack");
   const picked = ref<number | null>(null);
   let parameters: Operations["pack"] = {};
+
+  /** what packing keeps to; it stays as it was chosen */
+  const choices = reactive({
+    turn: "quarter" as "none" | "quarter" | "free",
+    /** islands with art are not turned; null: as goes with the turns */
+    upright: null as boolean | null,
+    keep_scale: false,
+    in_order: false,
+  });
 
   const best = computed(() => attempts.value.findLast(({ facts }) => facts.best) ?? null);
   /** the picked one, or else the best so far */
@@ -28,5 +37,5 @@ export const usePacking = defineStore("packing", () => {
     rest.forget();
   }
 
-  return { ...rest, attempts, picked, best, shown, start, take };
+  return { ...rest, attempts, choices, picked, best, shown, start, take };
 });
