@@ -118,7 +118,7 @@ export function useMoveIslands(
         if (clicks) held.onClick();
       } else {
         // What is moved is held to pixels; what is turned or scaled goes free.
-        const hold = held.grip || settings.pixelHold;
+        const hold = held.grip ? null : settings.pixelHold;
         const parameters = { islands: [...selection.islands], ...change.value, hold };
         if (!(await jobs.operate("transform_islands", parameters))) settle();
       }
