@@ -128,16 +128,21 @@ module SheetTrace
     # @param sheet [Sheet] the new one
     # @param keep [String] "uv": islands stretch with the sheet; "shape": islands keep their shape in px and
     #   are scaled together, so that what was on the sheet stays on it
+    #   "px": islands keep their size in px
+    # @param anchor [Array(Float, Float)] for "px": the share of the new room that is added left of them and above
     # @return [Layout]
     # @raise [InputError] where: { keep: }
-    def resize(sheet, keep: "uv")
+    def resize(sheet, keep: "uv", anchor: [0.0, 0.0])
       case keep
       when "uv"
         Layout.new(uv_map: uv_map, sheet: sheet, placements: placements)
       when "shape"
-        resize_in_shape(sheet)
+        factor = [sheet.width_px.fdiv(self.sheet.width_px), sheet.height_px.fdiv(self.sheet.height_px)].min
+        resize_in_px(sheet, Geometry::Affine.scale(factor, factor))
+      when "px"
+        resize_in_px(sheet, Geometry::Affine.move(*self.sheet.added_px(sheet, anchor)))
       else
-        raise InputError.new("keep is #{keep.inspect}; give \"uv\" or \"shape\"", where: { keep: keep })
+        raise InputError.new("keep is #{keep.inspect}; give \"uv\", \"shape\" or \"px\"", where: { keep: keep })
       end
     end
 
@@ -159,9 +164,7 @@ module SheetTrace
         end
     end
 
-    def resize_in_shape(to)
-      factor = [to.width_px.fdiv(sheet.width_px), to.height_px.fdiv(sheet.height_px)].min
-      all = Geometry::Affine.scale(factor, factor)
+    def resize_in_px(to, all)
       change = to.px_to_uv * all * sheet.uv_to_px
       rows =
         (0...uv_map.island_count).map { |island| (change * Geometry::Affine.new(*placements[island, true].to_a)).to_a }

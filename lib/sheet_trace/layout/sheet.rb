@@ -43,6 +43,12 @@ module SheetTrace
         # @return [Geometry::Affine]
         def px_to_uv = uv_to_px.inverse
 
+        # @param other [Sheet]; anchor [Array(Float, Float)] shares of what it is larger by
+        # @return [Array(Integer, Integer)] px that it has more left of this one and above it, whole so that pixels stay
+        def added_px(other, anchor)
+          [other.width_px - width_px, other.height_px - height_px].zip(anchor).map { |px, share| (px * share).floor }
+        end
+
         def to_s = "#{width_px} x #{height_px} px"
       end
 

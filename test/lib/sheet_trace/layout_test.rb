@@ -76,6 +76,8 @@ describe SheetTrace::Layout do
 
     assert_equal [200.0, 300.0, 1000.0, 900.0], box.call(layout.resize(wide, keep: "uv"))
     assert_equal [100.0, 300.0, 500.0, 900.0], box.call(layout.resize(wide, keep: "shape"))
+    assert_equal [100.0, 300.0, 500.0, 900.0], box.call(layout.resize(wide, keep: "px"))
+    assert_equal [600.0, 300.0, 1000.0, 900.0], box.call(layout.resize(wide, keep: "px", anchor: [0.5, 1.0]))
     assert_refused(SheetTrace::InputError, { keep: "x" }) { layout.resize(wide, keep: "x") }
   end
 end

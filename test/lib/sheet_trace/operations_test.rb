@@ -52,7 +52,7 @@ describe SheetTrace::Operations do
     "resize_sheet" => [
       { width_px: 0, height_px: 64 } => /width is 0; give a whole number from 16 to 8192/,
       { width_px: 64, height_px: 100_000 } => /height is 100000; give/,
-      { width_px: 64, height_px: 64, keep: "x" } => /give uv or shape/
+      { width_px: 64, height_px: 64, keep: "x" } => /give uv, shape, px/
     ],
     "set_unit" => [{ unit_mm: 0 } => /one unit is 0/, { unit_mm: nil } => /one unit is nil/],
     "set_bleed" => [{ bleed_px: 65 } => /bleed is 65/, { bleed_px: 1.5 } => /bleed is 1.5/],

@@ -5,7 +5,7 @@ export interface Operations {
   transform_islands: { islands: (number | string)[]; move_px?: [number, number]; turn_deg?: number; scale?: [number, number]; about?: "common" | "each" | [number, number]; hold?: "corners" | "middles" | null };
   place_island: { island: number | string; x_px?: number | null; y_px?: number | null; width_px?: number | null; height_px?: number | null; up_angle_deg?: number | null; free_proportions?: boolean };
   rename_island: { island: number | string; name: string };
-  resize_sheet: { width_px: number; height_px: number; keep?: "uv" | "shape" };
+  resize_sheet: { width_px: number; height_px: number; keep?: "uv" | "shape" | "px"; across?: "start" | "middle" | "end"; down?: "start" | "middle" | "end" };
   set_unit: { unit_mm: number };
   set_up_axis: { axis: "x" | "z" };
   set_bleed: { bleed_px: number };

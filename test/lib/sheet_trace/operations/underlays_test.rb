@@ -21,6 +21,21 @@ describe "underlays, cells and landmarks of a job" do
     operate(job, "set_cells", index: 0, cells: cells).job
   end
 
+  it "keeps islands and the picture under them at their px where the sheet is made larger" do
+    job = operate(Demo.tea_caddy.job, "resize_sheet", width_px: 96, height_px: 64).job
+    job = operate(job, "add_underlay", picture: "48x32").job
+    job = operate(job, "plan_sheet", reserved: [[2, 3, 10, 11]]).job
+    job = operate(job, "set_landmarks", landmarks: [{ point: 0, to_px: [12, 34] }]).job
+    after = operate(job, "resize_sheet", width_px: 128, height_px: 128, keep: "px", across: "end", down: "middle").job
+    at = ->(state) { state.sheet.uv_to_px.apply(Numo::DFloat[state.fit_setup.landmarks[0].to]).to_a[0] }
+    corner = ->(state) { state.fit_setup.underlay.to_sheet(state.sheet).to_a.map { |value| value.round(9) } }
+
+    assert_in_delta 0, (after.layout.boxes_px - job.layout.boxes_px - Numo::DFloat[[32, 32, 32, 32]]).abs.max, 1e-9
+    assert_equal corner.call(job).then { |a, b, c, d, e, f| [a, b, c + 32, d, e, f + 32] }, corner.call(after)
+    assert_equal [[34, 35, 10, 11]], after.plan.reserved
+    at.call(after).zip([44, 66]) { |got, px| assert_in_delta px, got, 1e-9 }
+  end
+
   it "lays pictures under the islands, swaps, dims, locks and removes them, the map untouched" do
     job = Demo.tea_caddy.job
     laid = operate(job, "add_underlay", picture: "96x64", name: "template.png")

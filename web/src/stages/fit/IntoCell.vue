@@ -27,6 +27,8 @@ const way = ref<FitWay>("inside");
 const material = ref<number | "faces" | null>(null);
 const along = ref<"up" | "across" | "front" | "view">("up");
 const reverse = ref(false);
+/** several islands are set in as one; or else each for itself */
+const asOne = ref(false);
 /** how what was set in last is turned and whether it is mirrored, to go on from */
 const last = ref<{ turn_deg: number; mirrored: boolean }>({ turn_deg: 0, mirrored: false });
 
@@ -35,6 +37,10 @@ const islands = computed(() => [...selection.islands]);
 const picked = computed(() => jobs.islands.filter((island) => islands.value.includes(island.index)));
 const named = computed(() =>
   picked.value.length === 1 ? picked.value[0]!.name : counted(picked.value.length, "islands"),
+);
+/** islands that lie on the picked ones, and so go along */
+const goAlong = computed(() =>
+  picked.value.flatMap(({ stack }) => stack).filter((index) => !selection.islands.includes(index)),
 );
 const faces = computed(() => [...picks.sets.faces]);
 const materials = computed(() => [
@@ -64,7 +70,7 @@ async function set(turn_deg = 0, mirrored = false) {
     way: way.value,
     turn_deg,
     mirrored,
-    together: typeof material.value !== "number",
+    together: material.value === "faces" || asOne.value,
   };
   if (await jobs.operate("set_into_cells", { assignments: [assignment] })) last.value = { turn_deg, mirrored };
 }
@@ -113,6 +119,13 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
         @change="jobs.operate('set_inset', { inset_px: $event })"
       />
     </div>
+    <BFormCheckbox v-if="material === null && picked.length > 1" v-model="asOne" class="mt-2"
+      >As one, and not each for itself</BFormCheckbox
+    >
+    <p v-if="material === null && goAlong.length > 0" class="form-text mt-2">
+      {{ goAlong.map((index) => jobs.islands[index]!.name).join(", ") }}
+      {{ goAlong.length === 1 ? "goes" : "go" }} along, lying on what is picked.
+    </p>
     <BButton variant="primary" class="btn-wide" :disabled="!ready" @click="set()">
       {{ material === null && islands.length === 0 ? "Pick islands first" : `Set ${what} in` }}
     </BButton>

@@ -14,10 +14,14 @@ import IslandPlace from "./IslandPlace.vue";
 
 const jobs = useJob();
 const selection = useSelection();
-const keep = ref<"uv" | "shape">("uv");
+const keep = ref<"uv" | "shape" | "px">("uv");
+type Anchor = "start" | "middle" | "end";
+/** where islands that keep their px come to lie on the new sheet */
+const across = ref<Anchor>("start");
+const down = ref<Anchor>("start");
 
 const resize = (width_px: number, height_px: number) =>
-  jobs.operate("resize_sheet", { width_px, height_px, keep: keep.value });
+  jobs.operate("resize_sheet", { width_px, height_px, keep: keep.value, across: across.value, down: down.value });
 </script>
 
 <template>
@@ -33,7 +37,23 @@ const resize = (width_px: number, height_px: number) =>
   <h3>Sheet</h3>
   <SizeFields :width="jobs.job!.sheet.width_px" :height="jobs.job!.sheet.height_px" @change="resize" />
   <p class="mt-2 mb-1">On a change of size, islands</p>
-  <ChoiceBar v-model="keep" label="On a change of size" :choices="{ uv: 'stretch along', shape: 'keep their shape' }" />
+  <ChoiceBar
+    v-model="keep"
+    class="w-100"
+    label="On a change of size"
+    :choices="{ uv: 'stretch along', shape: 'keep shape', px: 'keep px' }"
+  />
+  <div v-if="keep === 'px'" class="fields mt-2">
+    <span>Across</span>
+    <ChoiceBar
+      v-model="across"
+      class="wide"
+      label="Across"
+      :choices="{ start: 'left', middle: 'middle', end: 'right' }"
+    />
+    <span>Down</span>
+    <ChoiceBar v-model="down" class="wide" label="Down" :choices="{ start: 'top', middle: 'middle', end: 'bottom' }" />
+  </div>
   <BButton
     variant="secondary"
     class="btn-wide"
