@@ -161,7 +161,12 @@ module BrowserTestCase
   end
 
   # Waits until the screen shows all that the page has been asked for so far.
-  def drawn = page.evaluate_async_script("requestAnimationFrame(() => requestAnimationFrame(arguments[0]))")
+  def drawn
+    page.evaluate_async_script("requestAnimationFrame(() => requestAnimationFrame(arguments[0]))")
+
+    assert_selector ".proof-view[aria-busy=false]"
+    page.evaluate_async_script("requestAnimationFrame(() => requestAnimationFrame(arguments[0]))")
+  end
 
   # Waits until sheet and proof show the job as the server has it.
   def up_to_date

@@ -89,6 +89,42 @@ describe "a first job" do
 
   def unzip(path) = Zip::File.open(path) { |zip| zip.to_h { |entry| [entry.name, entry.get_input_stream.read] } }
 
+  it "goes through the first steps, each ticked as it is done, from the bare box to its files" do
+    visit "/"
+    click_button "Go through it in five steps, on a caddy"
+
+    assert_selector ".first-steps", text: /Lay the caddy flat/
+    click_button "Lay everything flat"
+
+    assert_done(/All faces laid flat \(1 net\)/)
+    within(".first-steps") { click_link "Pack the sheet" }
+    click_button "Pack all islands"
+    click_button "Take it"
+
+    assert_done(/1 island packed/)
+    within(".first-steps") { click_link "Give it some colour" }
+    find(".island-card").click
+    click_button "Fill"
+
+    within(".first-steps") { click_link "Take the template" }
+    downloaded { click_link "Export the trace" }
+    within(".first-steps") { click_link "Deliver" }
+    downloaded { click_link "Deliver the zip" }
+
+    assert_selector ".first-steps [aria-label$=done]", count: 5
+    within(".first-steps") { click_button "Close" }
+
+    assert_no_selector ".first-steps"
+  end
+
+  it "copies a job" do
+    @server.upload({ "tea-caddy.obj" => Demo::TeaCaddy.obj })
+    visit "/"
+    click_button "Copy tea-caddy"
+
+    assert_button "Copy tea-caddy copy"
+  end
+
   it "says in one line what is wrong with a file, and starts no job" do
     visit "/"
     choose("Choose a model", file("broken.obj", "v 0 0 0\nv 1 0 0\nf 1 2 7\n"))

@@ -252,7 +252,7 @@ describe "the layout stage" do
 
   it "holds drags to pixels, and tells the nearest box while it drags" do
     pick "Front"
-    choice "pixel corners"
+    choice "px corners"
     type "Centre x", "184.3"
 
     assert_done(/Front: centre 184\.3/)

@@ -18,6 +18,7 @@ import { usePreview } from "@/stores/preview";
 import { useRelaxing } from "@/stages/cut/relaxing";
 import { useSelection } from "@/stores/selection";
 import BegunDialog from "@/ui/BegunDialog.vue";
+import FirstSteps from "@/ui/FirstSteps.vue";
 import IslandStrip from "@/ui/IslandStrip.vue";
 import KeySheet from "@/ui/KeySheet.vue";
 import NoteBox from "@/ui/NoteBox.vue";
@@ -147,6 +148,7 @@ useKeys({
     <ViewDivider v-if="bench.alone === null" />
     <ProofView v-show="bench.alone !== 'sheet'" :cutting="current.seams" />
     <aside v-show="bench.inspector" class="inspector" :aria-label="current.name">
+      <FirstSteps />
       <component :is="current.inspector" />
     </aside>
     <IslandStrip v-show="bench.strip" />

@@ -5,6 +5,7 @@ import { onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
 import { api, ApiError } from "@/api/client";
 import type { JobCard } from "@/api/types";
+import { useFirstSteps } from "@/stores/firstSteps";
 import { useMessages } from "@/stores/messages";
 import DropZone from "@/ui/DropZone.vue";
 import JobList from "@/ui/JobList.vue";
@@ -23,6 +24,9 @@ const STEPS = [
 
 const ACCEPT = ".obj,.mtl,.gltf,.glb,.bin,.dae,.ply,.zip,image/*";
 
+const CADDY_MM = { width_mm: 80, height_mm: 120, depth_mm: 50 };
+
+const firstSteps = useFirstSteps();
 const router = useRouter();
 const messages = useMessages();
 const jobs = ref<JobCard[] | null>(null);
@@ -36,6 +40,18 @@ async function list() {
   }
 }
 onMounted(list);
+
+/** A box of the caddy's measures, and the path through its first job. */
+async function goFirstSteps() {
+  try {
+    const job = await api.startSolid("box", CADDY_MM);
+    await api.renameJob(job.id, "First caddy");
+    firstSteps.begin(job.id);
+    await router.push(`/jobs/${job.id}/cut?page=flat`);
+  } catch (error) {
+    messages.fail(error);
+  }
+}
 
 async function start(files: File[]) {
   messages.dismiss();
@@ -84,7 +100,10 @@ async function start(files: File[]) {
     <JobList v-if="jobs" :jobs="jobs" @change="list" />
 
     <section v-if="jobs && jobs.length < 4" aria-labelledby="steps-title">
-      <h2 id="steps-title" class="mt-4 mb-3">How a job goes</h2>
+      <div class="d-flex align-items-center justify-content-between mt-4 mb-3">
+        <h2 id="steps-title" class="mb-0">How a job goes</h2>
+        <BButton variant="secondary" @click="goFirstSteps">Go through it in five steps, on a caddy</BButton>
+      </div>
       <ol class="steps">
         <li v-for="([name, what], i) in STEPS" :key="name" class="text-body-secondary">
           <span class="num">{{ i + 1 }}</span> <b class="text-body">{{ name }}</b><br />{{ what }}

@@ -36,6 +36,8 @@ const holder = ref<HTMLElement | null>(null);
 const canvas = ref<HTMLCanvasElement | null>(null);
 const scene = shallowRef<ProofScene>();
 const unable = ref(false);
+/** a picture is due */
+const drawing = ref(false);
 const { width, height } = useElementSize(holder);
 const views = Object.keys(VIEWS) as ViewName[];
 const MEASURED = { chart: "Test chart", checker: "Checker", stretch: "Stretch", density: "Density" } as const;
@@ -49,6 +51,7 @@ onMounted(() => {
   try {
     scene.value = new ProofScene(canvas.value!);
     scene.value.onEye = (eye) => (selection.eye = eye);
+    scene.value.onDue = (due) => (drawing.value = due);
   } catch {
     unable.value = true;
   }
@@ -81,7 +84,7 @@ const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height
 </script>
 
 <template>
-  <section ref="holder" class="proof-view" aria-label="Proof">
+  <section ref="holder" class="proof-view" aria-label="Proof" :aria-busy="drawing">
     <canvas
       ref="canvas"
       role="img"

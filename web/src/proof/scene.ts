@@ -35,6 +35,8 @@ export class ProofScene {
   onEye: ((eye: Triple) => void) | null = null;
   /** asked before each picture and each look at what lies under a place, for what has changed since */
   onDraw: (() => void) | null = null;
+  /** told when a picture is due, and when it is drawn */
+  onDue: ((due: boolean) => void) | null = null;
 
   constructor(private readonly canvas: HTMLCanvasElement) {
     // Without a graphics card, smooth edges and smaller copies of the texture cost more than they show.
@@ -116,6 +118,7 @@ export class ProofScene {
 
   /** Draws in the next frame of the screen; where a picture takes longer than that, once the hand rests. */
   redraw() {
+    this.onDue?.(true);
     if (!this.slow) this.draw();
     else if (this.waits === undefined) this.wait();
   }
@@ -138,6 +141,7 @@ export class ProofScene {
     this.frame = requestAnimationFrame(() => {
       this.onDraw?.();
       this.renderer.render(this.scene, this.camera);
+      this.onDue?.(false);
     });
   }
 

@@ -93,7 +93,7 @@ function flatten() {
       <NumberField
         v-if="method === 'best'"
         class="wide"
-        label="Stretch up to"
+        label="Stretch limit"
         title="Mean stretch of what is neither flat nor a band; where it would be more, it is cut or parted"
         :value="limit"
         :decimals="2"

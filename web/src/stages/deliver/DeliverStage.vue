@@ -3,12 +3,14 @@ import { BButton } from "bootstrap-vue-next";
 import { computed, reactive, watch } from "vue";
 import { api } from "@/api/client";
 import { LIMITS } from "@/api/operations";
+import { useFirstSteps } from "@/stores/firstSteps";
 import { useJob } from "@/stores/job";
 import SizeFields from "@/ui/SizeFields.vue";
 import { within } from "@/ui/sums";
 import NoteBox from "@/ui/NoteBox.vue";
 
 const jobs = useJob();
+const firstSteps = useFirstSteps();
 const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });
 watch(
   () => jobs.job?.sheet,
@@ -72,7 +74,13 @@ const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored)
     <NoteBox v-if="mirrored.length > 0">
       {{ mirrored.join(", ") }} {{ mirrored.length === 1 ? "reads" : "read" }} mirrored.
     </NoteBox>
-    <BButton variant="primary" class="btn-wide" :href="file" download :disabled="wrong !== undefined"
+    <BButton
+      variant="primary"
+      class="btn-wide"
+      :href="file"
+      download
+      :disabled="wrong !== undefined"
+      @click="firstSteps.tick('delivery')"
       >Deliver the zip</BButton
     >
     <h3>Once more, without the screen</h3>

@@ -58,7 +58,8 @@ watch(
     {{ loading ? "Looking along the rims…" : "No island lies in a cell." }}
   </p>
   <p v-else-if="bad.length === 0" class="form-text mt-2">
-    All {{ borders.length }} islands in cells keep inside, down to an eighth of the size.
+    {{ borders.length === 1 ? "The one island in a cell keeps" : `All ${borders.length} islands in cells keep` }}
+    inside, down to an eighth of the size.
   </p>
   <FigureTable
     v-else

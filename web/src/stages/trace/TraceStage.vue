@@ -4,6 +4,7 @@ import { computed, reactive, ref, watch } from "vue";
 import { api } from "@/api/client";
 import { LIMITS } from "@/api/operations";
 import type { TraceSettings } from "@/api/types";
+import { useFirstSteps } from "@/stores/firstSteps";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
@@ -13,6 +14,7 @@ import { shown, within } from "@/ui/sums";
 import NoteBox from "@/ui/NoteBox.vue";
 
 const jobs = useJob();
+const firstSteps = useFirstSteps();
 const selection = useSelection();
 
 const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });
@@ -113,7 +115,13 @@ watch(preview, () => (failed.value = ""));
       alt="The template"
       @error="failed = 'The template could not be drawn.'"
     />
-    <BButton variant="primary" class="btn-wide" :href="file" download :disabled="!!wrong || nothing"
+    <BButton
+      variant="primary"
+      class="btn-wide"
+      :href="file"
+      download
+      :disabled="!!wrong || nothing"
+      @click="firstSteps.tick('trace')"
       >Export the trace</BButton
     >
     <p class="mt-2 num form-text">
