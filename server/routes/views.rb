@@ -7,8 +7,9 @@ module SheetTraceServer
     module Views
       # The longer side of the image that the screen shows; the delivered one has the sheet's own size.
       PREVIEW_PX = 2048
+      COMPARED_PX = 1024
       THUMBNAIL_PX = 320
-      private_constant :PREVIEW_PX, :THUMBNAIL_PX
+      private_constant :PREVIEW_PX, :COMPARED_PX, :THUMBNAIL_PX
 
       def self.registered(app)
         app.helpers Helpers
@@ -63,6 +64,13 @@ module SheetTraceServer
 
         app.get("/api/legends") { answer(Json::LegendsJson::SHAPE, Json::LegendsJson.call) }
 
+        app.get("/api/jobs/:id/worn.png") do
+          render_image("worn #{params[:kept]}") do |job|
+            job = with_kept_map(job) if params[:kept]
+            worn(job, fit(job.sheet, COMPARED_PX))
+          end
+        end
+
         app.get("/api/jobs/:id/thumbnail.png") do
           render_image("thumbnail") do |job|
             size = fit(job.sheet, THUMBNAIL_PX)
@@ -74,8 +82,19 @@ module SheetTraceServer
 
       # Shared by the routes above.
       module Helpers
+        # The job as it is, or as it would be with a map that was set aside.
         def shown_job
-          workshop.snapshot(params[:id], params[:revision] && Params.integer(params[:revision], :revision)).job
+          job = workshop.snapshot(params[:id], params[:revision] && Params.integer(params[:revision], :revision)).job
+          params[:kept] ? with_kept_map(job) : job
+        end
+
+        def with_kept_map(job)
+          kept = Params.integer(params[:kept], :kept)
+          unless kept.between?(0, job.kept_maps.size - 1)
+            raise Store::Jobs::NotFound, "there is no kept map #{kept}"
+          end
+
+          SheetTrace::Operations.run(SheetTrace::Operations::TakeKeptMap.new(index: kept), job).job
         end
 
         def render_image(kind, &draw)

@@ -38,7 +38,27 @@ module SheetTrace
         end
       end
 
+      # @return [Integer] of UvMap#island_triangles, the one that a place lies on, or else lies nearest to
+      def row_at(x_mm, y_mm)
+        rows = @uv_map.triangles.points[@uv_map.island_triangles[@uv_map.point_islands[points[0]]], true]
+        x, y = by_point.map { |values| values[rows] }
+        least_shares(x - x_mm, y - y_mm).max_index
+      end
+
       private
+
+      # The least barycentric share that the origin has of triangles: 0 and more where it lies inside.
+      #
+      # @param x [Numo::DFloat] t x 3; y [Numo::DFloat] t x 3
+      # @return [Numo::DFloat] t
+      def least_shares(x, y)
+        opposite = [[1, 2], [2, 0], [0, 1]].map { |a, b| (x[true, a] * y[true, b]) - (x[true, b] * y[true, a]) }
+        total = opposite.sum
+        total[total.eq(0)] = Float::NAN
+        least = opposite.map { |area| area / total }.reduce { |a, b| Numo::DFloat.minimum(a, b) }
+        least[least.isnan] = -Float::INFINITY
+        least
+      end
 
       def developed(island, positions)
         rows = @uv_map.island_triangles[island]

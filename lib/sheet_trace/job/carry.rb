@@ -158,25 +158,11 @@ module SheetTrace
       # The new island of the face that a place of a flat map lies on, or comes nearest to lying on.
       def island_under(former, x_mm, y_mm)
         rows = @before.island_triangles[former]
-        x, y = @job.flat_map(former).by_point.map { |values| values[@before.triangles.points[rows, true]] }
-        face = @before.triangles.faces[rows[least_shares(x - x_mm, y - y_mm).max_index]]
+        face = @before.triangles.faces[rows[@job.flat_map(former).row_at(x_mm, y_mm)]]
         piece = @origins.eq(face).where[0]
         uv_map.face_islands[piece] if uv_map.face_mapped[piece] == 1
       rescue UvError
         nil
-      end
-
-      # The least barycentric share that the origin has of triangles: 0 and more where it lies inside.
-      #
-      # @param x [Numo::DFloat] t x 3; y [Numo::DFloat] t x 3
-      # @return [Numo::DFloat] t
-      def least_shares(x, y)
-        opposite = [[1, 2], [2, 0], [0, 1]].map { |a, b| (x[true, a] * y[true, b]) - (x[true, b] * y[true, a]) }
-        total = opposite.sum
-        total[total.eq(0)] = Float::NAN
-        least = opposite.map { |area| area / total }.reduce { |a, b| Numo::DFloat.minimum(a, b) }
-        least[least.isnan] = -Float::INFINITY
-        least
       end
 
       # The affine map that fits places of the same corners of faces: where a seam passes, a vertex lies in several

@@ -279,8 +279,15 @@ export const api = {
   nextLandmark: (id: string, revision: number, island: number) =>
     ask<NextLandmark>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
   legends: () => ask<Legends>("GET", "/api/legends"),
-  async array(id: string, name: ArrayName, revision: number, version: string): Promise<ArrayBuffer> {
-    const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version })}`));
+  /** @param kept the map that was set aside which the array is of; the present one without it */
+  async array(
+    id: string,
+    name: ArrayName,
+    revision: number,
+    version: string,
+    kept: number | null = null,
+  ): Promise<ArrayBuffer> {
+    const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version, kept })}`));
     if (!response.ok) throw failure(response.status, await response.text());
     return response.arrayBuffer();
   },
@@ -304,6 +311,7 @@ export const api = {
     events: "/api/events",
     look: (id: string, revision: number, look: Exclude<Look, "art">) => at(id, `/${look}.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),
+    worn: (id: string, revision: number, kept: number | null) => at(id, `/worn.png?${query({ revision, kept })}`),
     underlay: (id: string, revision: number, index: number) => at(id, `/underlays/${index}.png?${query({ revision })}`),
     cells: (id: string, revision: number, index: number) =>
       at(id, `/underlays/${index}/cells.json?${query({ revision })}`),

@@ -1,5 +1,6 @@
 import { defineStore } from "pinia";
 import { computed, watch } from "vue";
+import type { ArrayName } from "@/api/answers";
 import { api } from "@/api/client";
 import { useAnswer } from "@/composables/useAnswer";
 import { Elements } from "@/picking/elements";
@@ -59,6 +60,21 @@ const INTEGERS = {
 
 const ARRAYS = { ...FLOATS, ...INTEGERS };
 
+/**
+ * Reads a job's surface and the places of its points.
+ *
+ * @param get an array by its name
+ */
+export async function readSurface(get: (name: ArrayName) => Promise<ArrayBuffer>): Promise<Surface> {
+  const arrays = await Promise.all(
+    Object.entries(ARRAYS).map(async ([name, asked]) => {
+      const bytes = await get(asked);
+      return [name, name in FLOATS ? new Float32Array(bytes) : new Int32Array(bytes)];
+    }),
+  );
+  return Object.fromEntries(arrays) as Surface;
+}
+
 /** The big arrays of the job on the screen. */
 export const useSurface = defineStore("surface", () => {
   const jobs = useJob();
@@ -73,20 +89,13 @@ export const useSurface = defineStore("surface", () => {
 
   async function load(id: string, revision: number) {
     const { surface: digest, placements, sheet } = jobs.job!;
-    const get = (name: Parameters<typeof api.array>[1], version = digest) => api.array(id, name, revision, version);
+    const get = (name: ArrayName, version = digest) => api.array(id, name, revision, version);
     const known = value.value?.digest === digest ? value.value.surface : null;
-    const [points, ...arrays] = await Promise.all([
+    const [points, surface] = await Promise.all([
       get("points", `${placements}-${sheet.width_px}x${sheet.height_px}`),
-      ...(known ? [] : Object.values(ARRAYS).map((name) => get(name))),
+      known ?? readSurface(get),
     ]);
-    const read = () =>
-      Object.fromEntries(
-        Object.keys(ARRAYS).map((name, i) => [
-          name,
-          name in FLOATS ? new Float32Array(arrays[i]!) : new Int32Array(arrays[i]!),
-        ]),
-      ) as unknown as Surface;
-    return { digest, surface: known ?? read(), points: new Float32Array(points!) };
+    return { digest, surface, points: new Float32Array(points) };
   }
   watch(subject, (now) => (now === null ? forget() : ask(load)), { immediate: true });
 

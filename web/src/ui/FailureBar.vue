@@ -37,13 +37,15 @@ function dismiss() {
 </template>
 
 <style scoped>
+/* Where the result of an action is told, so that it hides nothing of the views and pages. */
 .failure {
   position: fixed;
   z-index: 1080;
-  top: 56px;
-  left: 50%;
-  max-width: min(760px, 92vw);
-  box-shadow: 0 4px 18px #0003;
-  transform: translateX(-50%);
+  right: 0;
+  bottom: 0;
+  left: 0;
+  margin: 0;
+  border-width: 1px 0 0;
+  border-radius: 0;
 }
 </style>

@@ -19,6 +19,10 @@ module SheetTrace
         fact :height_mm, Parameters::Number.new(0..1e12)
         # Corners on the sheet: top left, top right, bottom right, bottom left.
         fact :frame_px, Parameters::ListOf.new(Parameters::Numbers.new(2))
+        # From its box, as it is turned, to the border of the island's: left, right, top, bottom.
+        fact :edges_mm, Parameters::Numbers.new(4)
+        # Which side of the model its middle looks to from there: the panel, on the net of a box.
+        fact :panel, Parameters::Text.new(80)
         # How x_mm and y_mm change with px right and px down: x/right, x/down, y/right, y/down.
         fact :mm_per_px, Parameters::Numbers.new(4)
 
@@ -47,8 +51,15 @@ module SheetTrace
 
         def facts(job, content)
           height_mm = size_mm(content)[1]
-          guide = IslandFrame.call(self, height_mm: height_mm, flat_map: job.flat_map(island), layout: job.layout)
-          { height_mm: height_mm, frame_px: guide.corners_px, mm_per_px: guide.mm_per_px }
+          flat_map = job.flat_map(island)
+          guide = IslandFrame.call(self, height_mm: height_mm, flat_map: flat_map, layout: job.layout)
+          {
+            height_mm: height_mm,
+            frame_px: guide.corners_px,
+            edges_mm: edges_mm(flat_map, height_mm),
+            panel: panel(job),
+            mm_per_px: guide.mm_per_px
+          }
         end
 
         # @return [Array] what of a layout a bake depends on, beside the place itself
@@ -62,10 +73,29 @@ module SheetTrace
         # @return [String] in words
         def to_words(job, content)
           width, height = size_mm(content).map { |mm| format("%.2f", mm).sub(/\.?0+\z/, "") }
-          "on #{job.island_names[island]}, #{width} x #{height} mm"
+          name = job.island_names[island]
+          on = around?(job) ? "#{panel(job)} of #{name}" : name
+          "on #{on}, #{width} x #{height} mm"
         end
 
         private
+
+        def edges_mm(flat_map, height_mm)
+          cos = Math.cos(turn_rad).abs
+          sin = Math.sin(turn_rad).abs
+          half = [(width_mm * cos) + (height_mm * sin), (width_mm * sin) + (height_mm * cos)].map { |side| side / 2 }
+          across, down = flat_map.size_mm.map { |side| side / 2 }
+          [across + x_mm - half[0], across - x_mm - half[0], down - y_mm - half[1], down + y_mm - half[1]]
+        end
+
+        # Whether its island goes round the model, as a net does.
+        def around?(job) = Mesh::Facing.names(job.layout.uv_map.mean_normals[[island], true]).first == "Around"
+
+        def panel(job)
+          map = job.layout.uv_map
+          face = map.triangles.faces[map.island_triangles[island][job.flat_map(island).row_at(x_mm, y_mm)]]
+          Mesh::Facing.names(Geometry::Vectors.unit(map.mesh.face_area_vectors[[face], true])).first
+        end
 
         # @return [Array<Numo::DFloat>] t x 3 each: x and y of the corners of the island's triangles on the flat map, mm
         def flat_corners(canvas)

@@ -47,6 +47,28 @@ describe "pictures set on islands" do
       end
     end
 
+  # A box of 80 x 120 x 50 mm: its net is 260 wide and 220 high, with its front in the second column.
+  it "says how far what is set on a net is from its edges, and which panel it lies on, wherever that is put" do
+    box = SheetTrace::Solids.build("box", { width_mm: 80.0, height_mm: 120.0, depth_mm: 50.0 })
+    job = SheetTrace::Job::Start.call(box, source_name: "box").job
+    net = operate(job, "lay_flat").job
+    set =
+      lambda do |x_mm, y_mm, turn_rad|
+        place = { island: 0, width_mm: 20, x_mm: x_mm, y_mm: y_mm, turn_rad: turn_rad }
+        change = operate(net, "place_picture", picture: "20x10", name: "mark", **place)
+        layer = change.job.artwork.layers.last
+        [change.sentence, layer.place.facts(change.job, layer.content)]
+      end
+    sentence, facts = set.call(-10, 20, Math::PI / 2)
+
+    # On its end the label is 10 wide and 20 high: 130 - 10 - 5 from the left edge, 110 - 20 - 10 from the upper one.
+    facts[:edges_mm].zip([115, 135, 80, 120]) { |got, mm| assert_in_delta mm, got, 1e-9 }
+    panels = [-105, -40, 25, 90].map { |x| set.call(x, 0, 0)[1][:panel] }
+
+    assert_equal %w[Back Front Left Right], panels.sort
+    assert_includes sentence, "#{facts[:panel]} of Around"
+  end
+
   it "lands a disc round and in its place on an island stretched 2 : 1 and turned by 30 degrees" do
     job = Models.job(Models.panel(uvs: [[0.3, 0.2], [0.7, 0.2], [0.7, 0.8], [0.3, 0.8]])) # 5.12 px/mm
     job = operate(job, "transform_islands", islands: [0], scale: [1.2, 0.6], turn_rad: Math::PI / 6).job

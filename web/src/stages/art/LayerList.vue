@@ -29,7 +29,10 @@ async function copy(layer: Layer) {
 const raise = (layer: Layer, by: number) =>
   jobs.operate("move_layer", { id: layer.id, to: jobs.layers.findIndex(({ id }) => id === layer.id) + by });
 function where(layer: Layer) {
-  if (layer.place.kind === "island") return `on ${jobs.islands[layer.place.island]?.name}`;
+  if (layer.place.kind === "island") {
+    const [name, panel] = [jobs.islands[layer.place.island]?.name ?? "", layer.place.panel];
+    return name.endsWith(panel) ? `on ${name}` : `on ${name}, ${panel.toLowerCase()}`;
+  }
   return layer.mask ? `on ${masks.wordsOf(layer.mask)}` : "over the sheet";
 }
 /** What a layer can be limited to; what it is limited to now stands first where it is none of these. */

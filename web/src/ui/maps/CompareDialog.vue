@@ -5,12 +5,15 @@ import { computed, watch } from "vue";
 import { api } from "@/api/client";
 import type { ComparedFigures, IslandChange, KeptSheetMap, SheetMap, Summary } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
+import { useJob } from "@/stores/job";
 import { useCutting } from "@/stages/cut/cutting";
+import MapModel from "./MapModel.vue";
 import MapPicture from "./MapPicture.vue";
 
 /** the kept map by its number; null closes the dialog */
 const index = defineModel<number | null>({ required: true });
 const cutting = useCutting();
+const jobs = useJob();
 const MOST = 8;
 const { value: maps, ask, forget } = useAnswer<[KeptSheetMap, SheetMap]>();
 
@@ -41,6 +44,9 @@ const rows = computed(() => {
     row("Reading mirrored", ({ turned }) => String(turned), "turned"),
   ];
 });
+
+/** what lies on the sheet of the kept map, or of the present one */
+const picture = (side: number) => api.urls.worn(jobs.job!.id, jobs.job!.revision, side === 0 ? index.value : null);
 
 /** the kept map and the present one */
 const SIDES = ["kept", "present"] as const;
@@ -87,9 +93,12 @@ async function goBack() {
     @ok="goBack"
   >
     <div v-if="maps" class="pair">
-      <figure v-for="map in maps" :key="map.name" class="mb-0">
-        <MapPicture :map="map" />
-        <figcaption class="mt-1 text-center">{{ map.name }}</figcaption>
+      <figure v-for="(map, i) in maps" :key="map.name" class="mb-0">
+        <figcaption class="mb-1 fw-bold">{{ map.name }}</figcaption>
+        <div class="side">
+          <MapPicture :map="map" :picture="picture(i)" />
+          <MapModel :map="map" :kept="i === 0 ? index : null" :picture="picture(i)" />
+        </div>
       </figure>
     </div>
     <BTable v-if="maps" class="mt-3" :items="rows" :fields="fields" small>
@@ -114,6 +123,12 @@ async function goBack() {
 .pair {
   display: grid;
   gap: 18px;
+  grid-template-columns: 1fr 1fr;
+}
+.side {
+  display: grid;
+  align-items: center;
+  gap: 8px;
   grid-template-columns: 1fr 1fr;
 }
 .better {

@@ -3,7 +3,11 @@
 import { computed } from "vue";
 import type { SheetMap } from "@/api/types";
 
-const props = defineProps<{ map: Pick<SheetMap, "name" | "sheet" | "lines"> }>();
+const props = defineProps<{
+  map: Pick<SheetMap, "name" | "sheet" | "lines">;
+  /** what lies on the sheet */
+  picture?: string;
+}>();
 const size = computed(() => [100 * props.map.sheet.width_px, 100 * props.map.sheet.height_px]);
 const path = computed(() => {
   const { lines } = props.map;
@@ -16,6 +20,7 @@ const path = computed(() => {
 <template>
   <svg :viewBox="`0 0 ${size[0]} ${size[1]}`" role="img" :aria-label="`Outlines of ${map.name}`">
     <rect :width="size[0]" :height="size[1]" />
+    <image v-if="picture" :href="picture" :width="size[0]" :height="size[1]" preserveAspectRatio="none" />
     <path :d="path" />
   </svg>
 </template>

@@ -64,6 +64,36 @@ async function moveTo(island: number) {
         unit="mm"
         @change="change({ y_mm: $event })"
       />
+      <span>From edges</span>
+      <NumberField
+        label="From the left edge of the island"
+        hide-label
+        :value="place.edges_mm[0]"
+        unit="left"
+        @change="change({ x_mm: place.x_mm + $event - place.edges_mm[0] })"
+      />
+      <NumberField
+        label="From the right edge of the island"
+        hide-label
+        :value="place.edges_mm[1]"
+        unit="right"
+        @change="change({ x_mm: place.x_mm - $event + place.edges_mm[1] })"
+      />
+      <span></span>
+      <NumberField
+        label="From the upper edge of the island"
+        hide-label
+        :value="place.edges_mm[2]"
+        unit="top"
+        @change="change({ y_mm: place.y_mm - $event + place.edges_mm[2] })"
+      />
+      <NumberField
+        label="From the lower edge of the island"
+        hide-label
+        :value="place.edges_mm[3]"
+        unit="bottom"
+        @change="change({ y_mm: place.y_mm + $event - place.edges_mm[3] })"
+      />
       <span>Turn</span>
       <NumberField
         label="Label turn"
@@ -73,6 +103,9 @@ async function moveTo(island: number) {
         @change="change({ turn_deg: $event })"
       />
     </div>
-    <p class="mt-2 form-text">Centre is measured from the middle of the island, right and up as seen on the model.</p>
+    <p class="mt-2 form-text">
+      Its middle lies on the {{ place.panel.toLowerCase() }} of the model. Centre is measured from the middle of the
+      island, right and up as seen on the model; edges in mm from the label's box to the island's.
+    </p>
   </section>
 </template>
