@@ -78,6 +78,8 @@ module SheetTrace
           LayAlongGradient
           MapPalette
           MovePoints
+          ScalePoints
+          StraightenPoints
           BendIslands
           ChooseUvSet
           KeepMap

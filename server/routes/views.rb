@@ -90,9 +90,7 @@ module SheetTraceServer
 
         def with_kept_map(job)
           kept = Params.integer(params[:kept], :kept)
-          unless kept.between?(0, job.kept_maps.size - 1)
-            raise Store::Jobs::NotFound, "there is no kept map #{kept}"
-          end
+          raise Store::Jobs::NotFound, "there is no kept map #{kept}" unless kept.between?(0, job.kept_maps.size - 1)
 
           SheetTrace::Operations.run(SheetTrace::Operations::TakeKeptMap.new(index: kept), job).job
         end

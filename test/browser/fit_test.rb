@@ -314,6 +314,23 @@ describe "the fit stage" do
       drag(on_sheet(box[0], box[1]), on_sheet(box[0] + 3.3, box[1] + 2.2))
 
       assert_done(/Front: 1 corner moved by .* px, held to pixel corners/)
+      assert_field "Corners x", with: /\A[\d.]+\z/ # what was moved stays picked
+      click_button "Pick by a box"
+      drag(on_sheet(box[0] - 1, box[1] - 1), on_sheet(box[2] + 0.4, box[1] + 6))
+
+      assert_text "2 corners"
+      type "Corners width", "=10/2"
+
+      assert_done(/Front: 2 corners scaled to [\d.]+ x 100 %/)
+      assert_field "Corners width", with: "5"
+      click_button "Level"
+
+      assert_done(/Front: 2 corners brought onto a level line/)
+      click_at(on_sheet((box[0] + box[2]) / 2, box[3]))
+      click_at(on_sheet((box[0] + box[2]) / 2, box[3]), count: 2)
+
+      assert_text "2 corners"
+      click_button "None"
       find(".inspector label", text: "Drag corners and edges alone").click
       find(".island-card", text: "Back").click
       find(".inspector label", text: "A bend grid over picked islands").click

@@ -15,10 +15,10 @@ describe "a map that was set aside, looked at" do
         get "/api/jobs/#{job[:id]}/#{path}revision=#{job[:revision]}", {}, "HTTP_HOST" => "127.0.0.1"
         [last_response.status, last_response.body]
       end
-    points = ["arrays/points?kept=0&", "arrays/points?"].map { |path| bytes.call(path)[1].bytesize / 8 }
+    points = %w[arrays/points?kept=0& arrays/points?].map { |path| bytes.call(path)[1].bytesize / 8 }
 
     assert_equal [24, 14], points
-    worn = ["worn.png?kept=0&", "worn.png?"].map { |path| bytes.call(path) }
+    worn = %w[worn.png?kept=0& worn.png?].map { |path| bytes.call(path) }
 
     assert_equal([200, 200], worn.map(&:first))
     refute_equal(*worn.map { |_status, png| Zlib.crc32(png) })

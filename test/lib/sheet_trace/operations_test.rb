@@ -194,6 +194,11 @@ describe SheetTrace::Operations do
       { points: [], move_px: [0, 0] } => /no corner is picked/,
       { points: [99], move_px: [0, 0] } => /no corner 99/,
       { points: [0], move_px: 1 } => /give two numbers/
+    ],
+    "scale_points" => [{ points: [0], scale: [0, 1] } => /scale/, { points: [] } => /no corner is picked/],
+    "straighten_points" => [
+      { points: [0, 1] } => /only 2 corners given; give 3 or more/,
+      { points: [0], onto: "level" } => /only 1 corner given; give 2/
     ]
   }
   senseless.each do |name, cases|

@@ -73,6 +73,8 @@ export interface Operations {
   lay_along_gradient: { islands?: (number | string)[] | null; faces?: number[] | null; material?: number | string | null; rest?: boolean; cell: number | string; direction: [number, number, number]; way?: "across" | "down"; reverse?: boolean };
   map_palette: { neutral?: number | string | null; collapse?: boolean; inset?: number };
   move_points: { points: number[]; move_px: [number, number]; to?: "corners" | "middles" | null };
+  scale_points: { points: number[]; scale?: [number, number]; turn_deg?: number };
+  straighten_points: { points: number[]; onto?: "line" | "level" | "upright" };
   bend_islands: { islands: (number | string)[]; columns?: number; rows?: number; shifts: [number, number][] };
   choose_uv_set: { set: number };
   keep_map: { name: string };

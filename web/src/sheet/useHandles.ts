@@ -29,11 +29,13 @@ export function useHandles(reach: () => number) {
     corners.on && (corners.at(at, reach()) !== null || (fitting.active && corners.edgeAt(at, reach()) !== null));
   const over = (at: Pair) => cage.at(at, reach()) !== null || cornerAt(at);
 
-  function take(at: Pair, extend: boolean): SheetHandle | null {
+  /** @param clicks the how manieth of quick clicks a press is: the second one on a border picks all of its row */
+  function take(at: Pair, extend: boolean, clicks = 1): SheetHandle | null {
     cage.held = cage.at(at, reach());
     if (cage.held !== null) return { place: cage.handles[cage.held]!, movable: true, done: cage.pull };
     if (!cornerAt(at)) return null;
-    corners.pickAt(at, reach(), extend);
+    if (clicks === 2 && corners.at(at, reach()) === null) corners.pickRow(at, reach(), extend);
+    else corners.pickAt(at, reach(), extend);
     const to = settings.pixelHold;
     return {
       place: corners.places[0] ?? at,

@@ -2,6 +2,7 @@
 
 require_relative "../../../test_helper"
 require_relative "../../../../demo/build"
+require_relative "../../../../bench/surfaces"
 
 describe "underlays, cells and landmarks of a job" do
   seed = Random.new_seed % 100_000
@@ -251,6 +252,58 @@ describe "underlays, cells and landmarks of a job" do
 
     assert_equal 2, whole
     assert_equal job.layout.boxes_px[1, true], after.layout.boxes_px[1, true]
+  end
+
+  # Points of an island are numbered anew by each change: they go by the vertices that they are.
+  points_of =
+    lambda do |state, vertices, island = 0|
+      own = state.layout.uv_map.island_points[island].to_a
+      vertices.map { |vertex| own.find { |point| state.layout.uv_map.point_vertices[point] == vertex } }
+    end
+  places_of = ->(state, vertices) { state.layout.points_px[points_of.call(state, vertices), true] }
+
+  it "scales and turns corners together about their middle, and leaves the others to the bit" do
+    job = templated
+    vertices = job.layout.uv_map.point_vertices[job.layout.uv_map.island_points[0]].to_a
+    upper = vertices.sort_by { |vertex| places_of.call(job, [vertex])[0, 1] }.first(2)
+    after = operate(job, "scale_points", points: points_of.call(job, upper), scale: [0.5, 1]).job
+    width = ->(state) { places_of.call(state, upper)[true, 0].then { |x| x.max - x.min } }
+
+    assert_in_delta width.call(job) / 2, width.call(after), 1e-9
+    assert_equal places_of.call(job, vertices - upper), places_of.call(after, vertices - upper)
+    turned = operate(job, "scale_points", points: points_of.call(job, vertices), turn_rad: Math::PI / 2).job
+    size = ->(state) { state.measures[0].size_px.map { |px| px.round(6) } }
+
+    assert_equal size.call(job).reverse, size.call(turned)
+  end
+
+  it "brings a bowed border onto a straight or a level line, its ends where they were (seed #{seed})" do
+    job = Models.job(Bench::Surfaces.wavy_obj(6, pieces: 1))
+    rows = job.layout.points_px[job.layout.uv_map.island_points[0], true].to_a
+    top = rows.map(&:last).min
+    row =
+      job.layout.uv_map.island_points[0]
+        .to_a
+        .select { |point| (job.layout.points_px[point, 1] - top).abs < 1e-6 }
+        .map { |point| job.layout.uv_map.point_vertices[point] }
+    bowed =
+      row.reduce(job) do |state, vertex|
+        operate(state, "move_points", points: points_of.call(state, [vertex]), move_px: [0, random.rand(-6.0..6.0)]).job
+      end
+    off =
+      lambda do |state|
+        all = places_of.call(state, row).to_a
+        (ax, ay), (bx, by) = all.combination(2).max_by { |(ax, ay), (bx, by)| Math.hypot(ax - bx, ay - by) }
+        all.map { |x, y| (((bx - ax) * (y - ay)) - ((by - ay) * (x - ax))).abs / Math.hypot(bx - ax, by - ay) }.max
+      end
+    straight = operate(bowed, "straighten_points", points: points_of.call(bowed, row.shuffle(random: random)))
+
+    assert_operator off.call(bowed), :>, 0.5
+    assert_operator off.call(straight.job), :<, 1e-6
+    assert_match(/#{row.size} corners brought onto a straight line, by [\d.]+ px at the most/, straight.sentence)
+    level = operate(bowed, "straighten_points", points: points_of.call(bowed, row), onto: "level").job
+
+    assert_in_delta 0, places_of.call(level, row)[true, 1].then { |y| y.max - y.min }, 1e-9
   end
 
   it "bends an island by a grid, its own corners by just as much as theirs" do

@@ -19,7 +19,8 @@ export function usePullHandles(ground: SheetGround) {
   const tool: Tool = {
     hit: (at) => (handles.over(ground.px(at)) ? "crosshair" : null),
     press(at, event) {
-      const handle = drawing.shape || event.button !== 0 ? null : handles.take(ground.px(at), event.shiftKey);
+      const handle =
+        drawing.shape || event.button !== 0 ? null : handles.take(ground.px(at), event.shiftKey, event.detail);
       held = handle?.movable ? { handle, from: ground.px(at) } : null;
       return handle !== null;
     },

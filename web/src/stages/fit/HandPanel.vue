@@ -1,24 +1,16 @@
 <script setup lang="ts">
 /** Corners and edges by hand, held to pixels; a cage that bends whole islands. */
 import { BFormCheckbox } from "bootstrap-vue-next";
-import { computed, onUnmounted } from "vue";
+import { onUnmounted } from "vue";
+import CornerGroup from "@/hand/CornerGroup.vue";
 import { useCage } from "@/hand/cage";
 import { useCorners } from "@/hand/corners";
-import { useJob } from "@/stores/job";
-import { counted } from "@/stores/picks";
 import { useSettings } from "@/stores/settings";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
-import NumberField from "@/ui/NumberField.vue";
 
-const jobs = useJob();
 const cage = useCage();
 const corners = useCorners();
 const settings = useSettings();
-
-const place = computed(() => corners.places[0] ?? [0, 0]);
-const to = computed(() => settings.pixelHold);
-const move = (dx: number, dy: number) =>
-  jobs.operate("move_points", { points: [...corners.picked], move_px: [dx, dy], to: to.value });
 
 onUnmounted(() => {
   cage.on = false;
@@ -45,13 +37,10 @@ onUnmounted(() => {
       label="What a drag holds to"
       :choices="{ free: 'none', corners: 'corners', middles: 'middles' }"
     />
-    <template v-if="corners.picked.length > 0">
-      <span>{{ corners.picked.length === 1 ? "Corner" : counted(corners.picked.length, "corners") }}</span>
-      <NumberField label="Picked corner x" hide-label :value="place[0]!" @change="move($event - place[0]!, 0)" />
-      <NumberField label="Picked corner y" hide-label :value="place[1]!" @change="move(0, $event - place[1]!)" />
-    </template>
   </div>
   <p v-if="corners.on && corners.picked.length === 0" class="form-text mt-2">
-    Drag a corner, or an outline for both its ends; the model follows at once. Shift keeps to one axis.
+    Drag a corner, or an outline for both its ends; the model follows at once. Shift on a click adds; a double click on
+    an outline picks its whole row.
   </p>
+  <CornerGroup v-if="corners.on" />
 </template>

@@ -3,6 +3,7 @@
 import { BButton, BFormCheckbox } from "bootstrap-vue-next";
 import { computed, onUnmounted, ref } from "vue";
 import type { Operations } from "@/api/types";
+import CornerGroup from "@/hand/CornerGroup.vue";
 import { useCorners } from "@/hand/corners";
 import { useJob } from "@/stores/job";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
@@ -45,9 +46,11 @@ onUnmounted(() => {
     <h3>Corners</h3>
     <BFormCheckbox v-model="corners.on" class="mt-2" @change="corners.clear()">Pick corners on the sheet</BFormCheckbox>
     <p v-if="corners.on && corners.picked.length === 0" class="form-text">
-      Click a corner; Shift-click a second one to bring the first onto it.
+      Click a corner; Shift-click another to bring the first onto it, or more to change them together. A double click on
+      an outline picks its whole row.
     </p>
-    <template v-if="corners.picked.length > 0">
+    <CornerGroup v-if="corners.on && corners.picked.length !== 1" />
+    <template v-if="corners.picked.length === 1 || corners.picked.length === 2">
       <div class="fields mt-2">
         <span class="form-text mt-0">{{ name }}</span>
         <ChoiceBar v-model="unit" class="wide" label="Unit of the corner" :choices="{ px: 'px', mm: 'mm', uv: 'UV' }" />
@@ -75,7 +78,7 @@ onUnmounted(() => {
         />
       </div>
       <div class="row-of">
-        <BButton variant="secondary" :disabled="corners.picked.length < 2" @click="onto"> First onto second </BButton>
+        <BButton variant="secondary" :disabled="corners.picked.length !== 2" @click="onto"> First onto second </BButton>
       </div>
     </template>
   </section>
