@@ -10,7 +10,8 @@ module SheetTrace
     #
     # A region that holds others is a cell where it covers half of what it encloses, and what lies in it is its print;
     # or else it is ground. What
-    # touches the picture's border and is no full rectangle is ground too.
+    # touches the picture's border and is no full rectangle is ground too. Where such cells make up little of a
+    # picture whose textured fields stand in a regular grid, the cells are these.
     module FindCells
       FULL = 0.97 # share of its box from which a region is a rectangle
       OWN = 0.5
@@ -20,8 +21,9 @@ module SheetTrace
       SMALL_PX = 256
       MOST_PX = 4096 * 4096
       FLAT = 8.0 # spread of a flat colour, 0 to 255
+      MOSTLY = 0.5 # of a picture that its cells make up
       SHADED = 6.0 # how much more a gradient changes one way than the other
-      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :SMALL_PX, :MOST_PX, :FLAT, :SHADED
+      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :SMALL_PX, :MOST_PX, :FLAT, :MOSTLY, :SHADED
 
       # @param pixels [Numo::UInt8] h x w x 4, red, green, blue and opacity
       # @return [Array<Cell>] in reading order, named so; none where the picture is one region, or a photo of very many
@@ -39,6 +41,31 @@ module SheetTrace
                 )
         end
 
+        cells = closed_off(pixels)
+        grid = Grid.call(pixels) or return cells
+        fields = GridCells.call(shape[1], shape[0], **grid)
+        completed?(cells, fields, shape) ? fields : cells
+      end
+
+      # Whether a grid tells more than the cells that were found: these run together fields of it, or make up little.
+      def self.completed?(cells, fields, shape)
+        whole = cells.reject(&:outline)
+        return true if whole.sum { |cell| cell.width * cell.height } < MOSTLY * shape[0] * shape[1]
+
+        across, down = [%i[x width], %i[y height]].map { |side| ends(fields, *side) }
+        whole.size < fields.size &&
+          whole.all? do |cell|
+            on_lines?(ends([cell], :x, :width), across) && on_lines?(ends([cell], :y, :height), down)
+          end
+      end
+
+      def self.ends(cells, from, length) = cells.flat_map { |cell| [cell[from], cell[from] + cell[length]] }.uniq
+
+      def self.on_lines?(places, lines) = places.all? { |at| lines.any? { |line| (line - at).abs <= LEAST_SIDE } }
+
+      # Cells that are shut off from what is round them.
+      def self.closed_off(pixels)
+        shape = pixels.shape
         least = shape.first(2).max <= SMALL_PX ? 1 : LEAST_SIDE
         found = Progress.part(0, 0.7) { Regions.call(pixels) }
         regions = found.select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= least }
@@ -136,7 +163,18 @@ module SheetTrace
             end
         rows.map { |row| row.sort_by(&:x) }
       end
-      private_class_method :leaves, :holds?, :ground?, :cell, :flat?, :shade, :named, :rows
+      private_class_method :completed?,
+                           :ends,
+                           :on_lines?,
+                           :closed_off,
+                           :leaves,
+                           :holds?,
+                           :ground?,
+                           :cell,
+                           :flat?,
+                           :shade,
+                           :named,
+                           :rows
     end
   end
 end
