@@ -19,6 +19,20 @@ module SheetTrace
 
         def with(**changes) = self.class.new(**to_h, **changes)
 
+        # @return [Cell] the same of a picture so much wider and higher, at whole px; its colours are not known
+        def scaled(across, down)
+          left, right = [x, x + width].map { |at| (at * across).round }
+          top, bottom = [y, y + height].map { |at| (at * down).round }
+          Cell.new(
+            name: name,
+            x: left,
+            y: top,
+            width: [right - left, 1].max,
+            height: [bottom - top, 1].max,
+            outline: outline&.map { |at_x, at_y| [(at_x * across).round, (at_y * down).round] }
+          )
+        end
+
         # @return [Array(Numeric, Numeric, Numeric, Numeric)] left, top, right, bottom
         def box = [x, y, x + width, y + height]
 

@@ -52,6 +52,28 @@ module SheetTrace
         1 - seen.reduce(:*)
       end
 
+      # Proportions that differ by less are the same: whole px make no more of a difference.
+      ALIKE = 0.005
+      private_constant :ALIKE
+
+      # A picture without cells of its own takes those of the one before where both have the same proportions: names
+      # and places stay, colours are its own and not known.
+      #
+      # @param shown [Underlay, nil] the one before; underlay [Underlay]
+      # @return [Underlay]
+      def self.with_cells(shown, underlay)
+        return underlay if shown.nil? || shown.equal?(underlay) || underlay.cells.any? || !alike?(shown, underlay)
+
+        across, down = [0, 1].map { |axis| underlay.size_px[axis].fdiv(shown.size_px[axis]) }
+        underlay.with(cells: shown.cells.map { |cell| cell.scaled(across, down) })
+      end
+
+      def self.alike?(shown, underlay)
+        ratio = [shown, underlay].map { |own| own.size_px.reduce(:fdiv) }.reduce(:/)
+        (ratio - 1).abs < ALIKE
+      end
+      private_class_method :alike?
+
       # @return [Float] how much wider than high px of the picture are shown; 1 where they are square
       def self.stretch(underlay, sheet) = underlay.to_sheet(sheet).then { |map| map.a / map.e }
 

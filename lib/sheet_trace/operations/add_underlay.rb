@@ -25,6 +25,7 @@ module SheetTrace
             picture_px: picture.size_px,
             reference: reference
           )
+        underlay = Fit::Swap.with_cells(setup.underlay, underlay) unless reference
         added =
           job.with(
             fit_setup:
@@ -36,9 +37,13 @@ module SheetTrace
 
       private
 
+      def cells(underlay)
+        underlay.cells.empty? ? "" : ", with the #{Phrases.count(underlay.cells.size, "cell")} of the one before"
+      end
+
       def sentence(after, underlay)
         "#{underlay.name} laid under the islands, #{picture.size_px.join(" x ")} " \
-          "px#{Phrases.stretched(after)}#{", the sheet as large" if resize}"
+          "px#{Phrases.stretched(after)}#{", the sheet as large" if resize}#{cells(underlay)}"
       end
     end
   end

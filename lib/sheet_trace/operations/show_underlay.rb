@@ -26,7 +26,7 @@ module SheetTrace
         setup = job.fit_setup
         return change(job.with(fit_setup: setup.with(shown: nil)), "Underlay cleared") if index.nil?
 
-        underlay = setup.underlays[index]
+        underlay = Fit::Swap.with_cells(setup.underlay, setup.underlays[index])
         refuse("#{underlay.name} is a reference, which is only looked at") if underlay.reference
         followers = how == "follow_cells" ? Fit::Swap.followers(job.layout, setup.underlay, underlay) : []
         if how == "follow_cells" && followers.empty?

@@ -22,6 +22,22 @@ describe "underlays, cells and landmarks of a job" do
     operate(job, "set_cells", index: 0, cells: cells).job
   end
 
+  it "keeps cells and their names for a picture of the same proportions, and for no other" do
+    job = templated
+    names = job.fit_setup.cells.map(&:name)
+    twice = operate(job, "add_underlay", picture: "192x128", name: "larger.png")
+
+    assert_match(/with the #{names.size} cells of the one before/, twice.sentence)
+    assert_equal names, twice.job.fit_setup.cells.map(&:name)
+    front = twice.job.fit_setup.cells.first
+
+    assert_equal [8, 16, 40, 60], [front.x, front.y, front.width, front.height]
+    assert_empty operate(job, "add_underlay", picture: "192x120").job.fit_setup.cells
+    wide = operate(operate(job, "add_underlay", picture: "50x50").job, "add_underlay", picture: "49x49").job
+
+    assert_empty wide.fit_setup.cells
+  end
+
   it "keeps islands and the picture under them at their px where the sheet is made larger" do
     job = operate(Demo.tea_caddy.job, "resize_sheet", width_px: 96, height_px: 64).job
     job = operate(job, "add_underlay", picture: "48x32").job
