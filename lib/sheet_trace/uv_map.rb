@@ -183,6 +183,19 @@ module SheetTrace
       end
     end
 
+    # @return [Numo::DFloat] I x 3: the middle of each island's box on the model, model units
+    def island_middles
+      @memo[:island_middles] ||= begin
+        positions = mesh.positions[point_vertices, true]
+        middles = Numo::DFloat.zeros(island_count, 3)
+        3.times do |axis|
+          low, high = Geometry::Grouped.extremes(point_islands, positions[true, axis].copy, island_count)
+          middles[true, axis] = (low + high) / 2
+        end
+        middles.freeze
+      end
+    end
+
     # @return [Array<String>] I names, no two alike
     def island_names = @memo[:island_names] ||= NameIslands.call(self).freeze
 

@@ -6,8 +6,11 @@ module SheetTrace
     # Source: next-fit decreasing height, in Coffman, Garey, Johnson, Tarjan, "Performance bounds for
     #   level-oriented two-dimensional packing algorithms", SIAM Journal on Computing 9, 1980.
     module PackRows
-      STEPS = 30 # of the search for the scale; each halves the range
-      private_constant :STEPS
+      # Of the search for the scale, from the one at which they would fill the sheet down.
+      STEP = 0.99
+      MOST_STEPS = 400
+      HALVINGS = 30
+      private_constant :STEP, :MOST_STEPS, :HALVINGS
 
       # @param sizes [Array<Array(Float, Float)>] n widths and heights, any unit
       # @param sheet [Sheet]
@@ -26,13 +29,17 @@ module SheetTrace
         ]
       end
 
+      # Rows break elsewhere at each scale, so that a larger one may fit where a smaller does not: it is looked for from
+      # above, in small steps, and then between two of them.
       def self.largest_scale(sizes, order, sheet, gutter)
         area = sizes.sum { |width, height| width * height }
         high = area.zero? ? 1.0 : Math.sqrt(sheet.width_px * sheet.height_px / area)
-        low = 0.0
-        STEPS.times do
+        fits = ->(scale) { !rows(sizes, order, sheet, gutter, scale).nil? }
+        low = Array.new(MOST_STEPS) { |step| high * (STEP**(step + 1)) }.find(&fits) || 0.0
+        high = low.zero? ? high * (STEP**MOST_STEPS) : low / STEP
+        HALVINGS.times do
           middle = (low + high) / 2
-          rows(sizes, order, sheet, gutter, middle) ? low = middle : high = middle
+          fits.call(middle) ? low = middle : high = middle
         end
         low
       end

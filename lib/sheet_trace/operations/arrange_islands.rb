@@ -6,11 +6,16 @@ module SheetTrace
     class ArrangeIslands < Operation
       one_of :rule,
              %w[reading figure],
-             "reading: in rows, those with art first, then front before back, left before right, top before bottom, " \
-               "the larger first; " \
+             "reading: in rows, those with art first, those of more weight before others, then as first says; " \
                "figure: upright, each left of, right of, above and below all others as on the model seen from the front, " \
                "what looks back beside it",
              default: "reading"
+      one_of :first,
+             Layout::ReadingOrder::RULES.keys,
+             "for reading: side: front before back, left before right, top before bottom, the larger first; size: the " \
+               "larger first; height: from the top of the model down; name: by their names",
+             default: "side"
+      islands :order, "for reading: these first, one after the other as they are given", optional: true
       # Rounds in which scale and gutter agree.
       SETTLING = 12
       # How far the figure seen from behind lies beside the other, as a share of the model's width.
@@ -35,7 +40,11 @@ module SheetTrace
 
       # As large as the rows go; stacks stay stacks.
       def rows(job)
-        stacks = Layout::ReadingOrder.call(job.layout, job.tags)
+        stacks =
+          Layout::ReadingOrder
+            .call(job.layout, job.tags, names: job.island_names, plan: job.plan, rule: first)
+            .sort_by
+            .with_index { |stack, at| [order&.index { |island| stack.include?(island) } || Float::INFINITY, at] }
         room =
           Layout::Sheet.new(
             width_px: job.sheet.width_px - (2 * margin(job)).ceil,
@@ -115,16 +124,7 @@ module SheetTrace
       end
 
       # Across and up the model.
-      def middles(job)
-        map = job.layout.uv_map
-        positions = map.mesh.positions[map.point_vertices, true]
-        [0, 1].map do |axis|
-            Geometry::Grouped
-              .extremes(map.point_islands, positions[true, axis].copy, map.island_count)
-              .then { |low, high| ((low + high) / 2).to_a }
-          end
-          .transpose
-      end
+      def middles(job) = job.layout.uv_map.island_middles[true, 0..1].to_a
     end
   end
 end

@@ -133,10 +133,14 @@ module SheetTrace
       # Another attempt at a kept scale, or in a kept order, would be the same or no better.
       def attempts(count) = keep_scale || in_order ? 1 : Layout::Pack.attempts(count)
 
+      def reading_order(job)
+        Layout::ReadingOrder.call(job.layout, job.tags, names: job.island_names, plan: job.plan)
+      end
+
       # Stacks that are moved as one.
       def units(job)
         wanted = (islands || (0...job.layout.uv_map.island_count).to_a) - job.plan.locked
-        stacks = in_order ? Layout::ReadingOrder.call(job.layout, job.tags) : Layout::Stacks.call(job.layout)
+        stacks = in_order ? reading_order(job) : Layout::Stacks.call(job.layout)
         found = stacks.select { |stack| (stack & wanted).any? && (stack & job.plan.locked).empty? }
         found.empty? ? refuse("all islands are locked; unlock those that shall be packed") : found
       end

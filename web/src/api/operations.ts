@@ -31,7 +31,7 @@ export interface Operations {
   place_corner: { point: number; x_px?: number | null; y_px?: number | null; u?: number | null; v?: number | null; alone?: boolean };
   weigh_by_visibility: { limit?: number };
   fit_to_sheet: { margin_px?: number | null };
-  arrange_islands: { rule?: "reading" | "figure"; gutter_px?: number | null; margin_px?: number | null };
+  arrange_islands: { rule?: "reading" | "figure"; first?: "side" | "size" | "height" | "name"; order?: (number | string)[] | null; gutter_px?: number | null; margin_px?: number | null };
   park_islands: { islands: (number | string)[]; corner?: "top_left" | "top_right" | "bottom_left" | "bottom_right"; share?: number };
   set_aside: { islands: (number | string)[] };
   stack_twins: { islands?: (number | string)[] | null };

@@ -105,7 +105,7 @@ describe "arranging islands" do
   it "packs in the order of reading: each comes after those before it, further down or further right" do
     job = operate(caddy.call, "tag_islands", islands: [0], tag: "plain").job
     after = operate(job, "pack", in_order: true, turn: "none").job
-    order = SheetTrace::Layout::ReadingOrder.call(after.layout, after.tags).flatten
+    order = SheetTrace::Layout::ReadingOrder.call(after.layout, after.tags, names: after.island_names).flatten
     corners = order.map { |island| after.layout.boxes_px[island, 0..1].to_a }
 
     assert_equal %w[Back Left Right Top Bottom Front], after.island_names.values_at(*order)
@@ -227,6 +227,15 @@ describe "arranging islands" do
   end
 
   # The caddy's front stands 24 px from the border and 8 px or more from its neighbours; its lid has room below.
+  it "lays islands out in an order of one's own, the others after them, and uses the sheet" do
+    job = caddy.call
+    after = operate(job, "arrange_islands", order: [5, 2]).job
+    first = (0...6).sort_by { |island| after.layout.boxes_px[island, true].to_a.then { |x, y,| [y.round, x.round] } }
+
+    assert_equal [5, 2, 0], first.first(3)
+    assert_operator after.layout.boxes_px[true, 3].max, :>, 0.85 * job.sheet.height_px
+  end
+
   it "scales islands to the room there is, to the gutter and the margin" do
     job = operate(caddy.call, "plan_sheet", margin_px: 6).job
     job = operate(job, "set_gutter", gutter_px: 10).job

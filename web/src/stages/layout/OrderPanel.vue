@@ -7,6 +7,7 @@ import { usePreview } from "@/stores/preview";
 import { useSelection } from "@/stores/selection";
 import PreviewCard from "@/ui/PreviewCard.vue";
 import ComparePanel from "@/ui/maps/ComparePanel.vue";
+import ReadingRule from "./ReadingRule.vue";
 
 const jobs = useJob();
 const previews = usePreview();
@@ -26,15 +27,8 @@ const unstack = computed(() =>
 <template>
   <section aria-label="Order">
     <h3 class="mt-0">Readable</h3>
+    <ReadingRule />
     <div class="row-of">
-      <BButton
-        variant="secondary"
-        title="Art first; front, back, left, right, top, bottom; the larger first"
-        :disabled="previews.looking"
-        @click="previews.show('arrange_islands', { rule: 'reading' })"
-      >
-        Reading order
-      </BButton>
       <BButton
         variant="secondary"
         title="Each where it is on the model, seen from the front"
