@@ -16,7 +16,7 @@ module SheetTraceServer
           "Piece",
           piece: shape::NUMBER,
           faces: shape::NUMBER,
-          part: shape::TEXT,
+          name: [shape::TEXT, "by part, side and place; no two alike"],
           missing_cut: shape::TEXT.or_null,
           some_faces: shape::NUMBER.list
         )
@@ -33,13 +33,14 @@ module SheetTraceServer
       # @return [Hash]
       def self.call(job)
         cut = SheetTrace::Flatten::Cut.call(job.mesh, job.seams)
+        names = SheetTrace::Flatten::NamePieces.call(cut)
         pieces =
           (0...[cut.piece_count, MOST].min).map do |index|
             piece = cut.piece(index)
             {
               piece: index,
               faces: piece.faces.size,
-              part: job.mesh.parts[job.mesh.face_parts[piece.faces[0]]],
+              name: names[index],
               missing_cut: piece.missing_cut,
               some_faces: piece.faces.to_a.first(SOME_FACES)
             }

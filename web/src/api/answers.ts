@@ -403,7 +403,8 @@ export interface Picked {
 export interface Piece {
   piece: number;
   faces: number;
-  part: string;
+  /** by part, side and place; no two alike */
+  name: string;
   missing_cut: string | null;
   some_faces: number[];
 }
