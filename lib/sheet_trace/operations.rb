@@ -87,6 +87,7 @@ module SheetTrace
           DropKeptMap
           LoadLayout
           RenamePart
+          SplitPart
           RenameMaterial
         ].to_h do |constant|
           [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"]

@@ -107,6 +107,7 @@ describe SheetTrace::Operations do
     "tag_islands" => [{ islands: [0], tag: "gold" } => /give art or plain/],
     "set_gutter" => [{ gutter_px: -1 } => /give a whole number from 0 to 1024/],
     "set_up_axis" => [{ axis: "w" } => /give x or z/],
+    "split_part" => [{ part: 0 } => /is one shell; there is nothing to split/, { part: 9 } => /no part 9/],
     "rename_part" => [{ part: 5, name: "a" } => /no part 5/, { part: 0, name: "" } => /give 1 to 80/],
     "rename_material" => [{ material: 2, name: "a" } => /no material 2/],
     "pack" => [{ turn: "sideways" } => /give none, quarter, free/, { attempt: -1 } => /give a whole number from 0/],

@@ -82,6 +82,7 @@ export interface Operations {
   drop_kept_map: { index: number | string };
   load_layout: { file: string };
   rename_part: { part: number | string; name: string };
+  split_part: { part: number | string };
   rename_material: { material: number | string; name: string };
 }
 

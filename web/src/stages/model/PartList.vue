@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Parts and materials: hide and show, rename, and parts that are alike made twins. */
 import { BButton, BFormCheckbox, BListGroup, BListGroupItem } from "bootstrap-vue-next";
-import { PhEye, PhEyeSlash, PhTarget } from "@phosphor-icons/vue";
+import { PhEye, PhEyeSlash, PhSplitHorizontal, PhTarget } from "@phosphor-icons/vue";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
@@ -64,6 +64,14 @@ function pickPart(part: number) {
           @click="pickPart(i)"
         >
           <PhTarget :size="15" />
+        </BButton>
+        <BButton
+          variant="light"
+          title="Split into its shells: pieces that hang together"
+          :aria-label="`Split ${part.name} into its shells`"
+          @click="jobs.operate('split_part', { part: i })"
+        >
+          <PhSplitHorizontal :size="15" />
         </BButton>
         <BButton
           variant="light"
