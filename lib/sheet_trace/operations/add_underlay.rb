@@ -10,9 +10,12 @@ module SheetTrace
       picture
       text :name, "that of the picture's file if nil", label: "the underlay's name", optional: true
       flag :reference, default: false
-      flag :resize,
-           "whether the sheet takes the picture's size; the islands are stretched along, so that the map is untouched",
-           default: false
+      flag :resize, "whether the sheet takes the picture's size", default: false
+      one_of :keep,
+             %w[shape uv],
+             "what islands keep then: shape: their own; uv: their places on the picture, so that the map is untouched, " \
+               "and they are stretched where its proportions are others than the sheet's",
+             default: "uv"
 
       def call(job)
         setup = job.fit_setup
@@ -31,8 +34,8 @@ module SheetTrace
             fit_setup:
               setup.with(underlays: setup.underlays + [underlay], shown: reference ? setup.shown : setup.underlays.size)
           )
-        after = resize ? added.with(layout: ShowUnderlay.resized(job, picture.size_px)) : added
-        change(after, reference ? "#{underlay.name} added as a reference" : sentence(after, underlay))
+        after = resize ? added.with(layout: ShowUnderlay.resized(job, picture.size_px, keep)) : added
+        change(after, reference ? "#{underlay.name} added as a reference" : sentence(job, after, underlay))
       end
 
       private
@@ -41,9 +44,10 @@ module SheetTrace
         underlay.cells.empty? ? "" : ", with the #{Phrases.count(underlay.cells.size, "cell")} of the one before"
       end
 
-      def sentence(after, underlay)
+      def sentence(before, after, underlay)
+        resized = resize ? Phrases.resized(before, after, keep) : ""
         "#{underlay.name} laid under the islands, #{picture.size_px.join(" x ")} " \
-          "px#{Phrases.stretched(after)}#{", the sheet as large" if resize}#{cells(underlay)}"
+          "px#{Phrases.stretched(after)}#{resized}#{cells(underlay)}"
       end
     end
   end

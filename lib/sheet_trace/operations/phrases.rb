@@ -32,6 +32,15 @@ module SheetTrace
         ", stretched #{ratio > 1 ? "across" : "down"} by #{short(([ratio, 1 / ratio].max - 1) * 100)} %"
       end
 
+      # @param keep [String] what islands kept as the sheet took another size: shape or uv
+      # @return [String] what that did to them, where proportions changed
+      def resized(before, after, keep)
+        ratio = [before, after].map { |job| job.sheet.width_px.fdiv(job.sheet.height_px) }.reduce(:/)
+        return ", the sheet as large" if (ratio - 1).abs < 0.0005
+
+        ", the sheet as large: islands #{keep == "uv" ? "are stretched along" : "keep their shape"}"
+      end
+
       def islands(job, indices)
         names = job.island_names.values_at(*indices)
         names.size > 2 ? "#{names.size} islands" : names.join(" and ")

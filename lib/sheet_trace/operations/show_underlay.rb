@@ -11,13 +11,19 @@ module SheetTrace
                "picture as the one shown before has, the rest is " \
                "cut; follow_cells: stretched, and islands go from cells of the former picture to the same of this one",
              default: "stretch"
-      flag :resize, "whether the sheet takes the picture's size; the islands are stretched along", default: false
+      flag :resize, "whether the sheet takes the picture's size", default: false
+      one_of :keep,
+             %w[shape uv],
+             "what islands keep then: shape: their own; uv: their places on the picture, so that they are stretched " \
+               "where its proportions are others than the sheet's",
+             default: "uv"
 
       # @param size_px [Array(Integer, Integer)] that the sheet shall have
+      # @param keep [String] what islands keep
       # @return [Layout]
       # @raise [InputError] if no sheet can be as large
-      def self.resized(job, size_px)
-        job.layout.resize(Layout::Sheet.new(width_px: size_px[0], height_px: size_px[1]))
+      def self.resized(job, size_px, keep)
+        job.layout.resize(Layout::Sheet.new(width_px: size_px[0], height_px: size_px[1]), keep: keep)
       rescue InputError => e
         raise InputError, "the sheet can't be as large as the picture: #{e.message}"
       end
@@ -37,13 +43,17 @@ module SheetTrace
           underlay.with(
             box: how == "keep_scale" ? Fit::Swap.kept_box(former(job), underlay, job.sheet) : [0.0, 0.0, 1.0, 1.0]
           )
-        layout = resize ? ShowUnderlay.resized(job, underlay.size_px) : job.layout
+        layout = resize ? ShowUnderlay.resized(job, underlay.size_px, keep) : job.layout
         after =
           job.with(
             layout: followed(layout, setup.underlay, placed, followers),
             fit_setup: setup.replace(index, placed).with(shown: index)
           )
-        change(after, "#{underlay.name} shown, #{underlay.size_px.join(" x ")} px#{how_words(after, followers)}")
+        resized = resize ? Phrases.resized(job, after, keep) : ""
+        change(
+          after,
+          "#{underlay.name} shown, #{underlay.size_px.join(" x ")} px#{how_words(after, followers)}#{resized}"
+        )
       end
 
       private

@@ -58,8 +58,8 @@ export interface Operations {
   merge_vertices: Record<string, never>;
   subdivide_faces: { faces: number[] };
   make_twins: { parts: (number | string)[] };
-  add_underlay: { picture: string; name?: string | null; reference?: boolean; resize?: boolean };
-  show_underlay: { index?: number | string | null; how?: "stretch" | "keep_scale" | "follow_cells"; resize?: boolean };
+  add_underlay: { picture: string; name?: string | null; reference?: boolean; resize?: boolean; keep?: "shape" | "uv" };
+  show_underlay: { index?: number | string | null; how?: "stretch" | "keep_scale" | "follow_cells"; resize?: boolean; keep?: "shape" | "uv" };
   change_underlay: { index: number | string; name?: string | null; opacity?: number | null; locked?: boolean | null; reference?: boolean | null; scale_note?: string | null };
   remove_underlay: { index: number | string };
   correct_underlay: { index: number | string; recipe: ({ step: "straighten"; corners: [number, number][]; width_px?: number | null; height_px?: number | null } | { step: "trim"; left?: number; top?: number; right?: number; bottom?: number } | { step: "leave_out"; way: "across" | "down"; from_px: number; to_px: number } | { step: "even_light"; radius?: number } | { step: "unroll"; left_px: number; right_px: number; from_px?: number | null; to_px?: number | null; sag_px?: number })[] };

@@ -57,13 +57,15 @@ function scroll(event: WheelEvent) {
 const GOOD = "text-success-emphasis";
 const WARN = "text-warning-emphasis";
 function mark(island: (typeof jobs.islands)[number]): { text: string; look: string } {
+  if (island.beside_sheet) return { text: "off the sheet", look: WARN };
+  if (island.off_sheet) return { text: "partly off", look: WARN };
   if (island.mirrored) return { text: "mirrored", look: WARN };
   if (island.stretch_worst === null) return { text: "flat", look: WARN };
   if (island.stretched) return { text: `stretch ${shown(island.stretch_worst)}`, look: WARN };
   if (island.tag === "plain") return { text: "plain", look: "text-body-secondary" };
   if (Math.abs(island.up_angle_deg) > 135) return { text: "upside down", look: WARN };
   if (Math.abs(island.up_angle_deg) > 45) return { text: "sideways", look: WARN };
-  return { text: "true", look: GOOD };
+  return { text: "true shape", look: GOOD };
 }
 </script>
 

@@ -34,7 +34,9 @@ describe("the strip of islands", () => {
   });
 
   it.each([
-    [{}, "true"],
+    [{}, "true shape"],
+    [{ off_sheet: true, stretched: true }, "partly off"],
+    [{ beside_sheet: true, off_sheet: true }, "off the sheet"],
     [{ mirrored: true, stretched: true }, "mirrored"],
     [{ stretch_worst: null }, "flat"],
     [{ stretch_worst: 1.234, stretched: true }, "stretch 1.23"],

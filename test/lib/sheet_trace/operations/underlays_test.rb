@@ -66,10 +66,17 @@ describe "underlays, cells and landmarks of a job" do
     # One px of the template is 1024 / 96 px of the sheet across and 16 down: 512 px reach far beyond.
     assert_match(/at its own scale: 97\.66 % of it lies beside the sheet/, cut.sentence)
     assert_equal job.layout.points_px, cut.job.layout.points_px
-    sized = operate(second, "show_underlay", index: 0, resize: true).job
+    sized = operate(second, "show_underlay", index: 0, resize: true, keep: "uv")
 
-    assert_equal [96, 64], sized.sheet.to_a
-    assert_equal job.layout.points_uv, sized.layout.points_uv
+    assert_equal [96, 64], sized.job.sheet.to_a
+    assert_equal job.layout.points_uv, sized.job.layout.points_uv
+    assert_match(/the sheet as large: islands are stretched along/, sized.sentence)
+    shaped = operate(job, "add_underlay", picture: "96x64", resize: true, keep: "shape")
+
+    assert_match(/the sheet as large: islands keep their shape/, shaped.sentence)
+    job
+      .measures
+      .zip(shaped.job.measures) { |before, after| assert_in_delta before.stretch_worst, after.stretch_worst, 1e-9 }
     locked = operate(second, "change_underlay", index: 0, locked: true, opacity: 0.4).job
     assert_refused(SheetTrace::InvalidOperationError, message: /template\.png is locked/) do
       operate(locked, "remove_underlay", index: 0)

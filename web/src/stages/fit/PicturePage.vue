@@ -10,6 +10,7 @@ import { useSettings } from "@/stores/settings";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import DropZone from "@/ui/DropZone.vue";
 import NumberField from "@/ui/NumberField.vue";
+import NoteBox from "@/ui/NoteBox.vue";
 import { within } from "@/ui/sums";
 import ComposePanel from "./ComposePanel.vue";
 import RecipePanel from "./RecipePanel.vue";
@@ -24,6 +25,8 @@ const settings = useSettings();
 const bringing = ref(false);
 /** the whole and the layers of a file that was just brought in */
 const layered = shallowRef<Picture[]>([]);
+/** a picture of other proportions that the sheet took the size of, and the state right after */
+const shaped = ref<{ digest: string; revision: number } | null>(null);
 /** a picture that is asked about before it is shown */
 const asked = ref<number | null>(null);
 
@@ -58,13 +61,22 @@ async function bring(files: File[]) {
     const [picture, ...layers] = await jobs.bringPictures(file);
     if (layers.length > 0) layered.value = [picture!, ...layers];
     const first = fitting.fit_setup.underlays.length === 0 && jobs.layers.length === 0;
-    if (picture)
-      await jobs.operate("add_underlay", {
-        picture: picture.digest,
-        resize: first && [picture.width_px, picture.height_px].every((px) => within(px, LIMITS.side_px)),
-      });
+    if (!picture) continue;
+    const { width_px, height_px } = size.value;
+    const resize = first && [picture.width_px, picture.height_px].every((px) => within(px, LIMITS.side_px));
+    const other = Math.abs(width_px / height_px / (picture.width_px / picture.height_px) - 1) >= 0.0005;
+    const done = await jobs.operate("add_underlay", { picture: picture.digest, resize, keep: "shape" });
+    shaped.value = done && resize && other ? { digest: picture.digest, revision: jobs.job!.revision } : null;
   }
   bringing.value = false;
+}
+
+/** The last picture came with other proportions than the sheet's, and islands kept their shape: they may be stretched. */
+async function stretchAlong() {
+  const picture = shaped.value!.digest;
+  shaped.value = null;
+  await jobs.undo();
+  await jobs.operate("add_underlay", { picture, resize: true, keep: "uv" });
 }
 
 const layer = (picture: Picture) => jobs.operate("add_underlay", { picture: picture.digest });
@@ -84,6 +96,10 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
         Drop a template, an atlas, a printed net or a photo. Its px lie under the islands as they are.
       </p>
     </DropZone>
+    <NoteBox v-if="shaped && shaped.revision === jobs.job!.revision" class="mt-2">
+      The picture has other proportions than the sheet had: islands keep their shape. Was the model mapped for it?
+      <BButton variant="secondary" size="sm" class="d-block mt-1" @click="stretchAlong">Stretch them along</BButton>
+    </NoteBox>
     <p v-if="layered.length > 0" class="form-text mt-2">
       {{ layered[0]!.name }} has {{ layered.length === 2 ? "one layer" : `${layered.length - 1} layers` }}. The whole
       lies under the islands; instead take
@@ -115,7 +131,7 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
         variant="secondary"
         class="btn-wide"
         title="The islands are stretched along, so that they lie on the same places of the picture"
-        @click="jobs.operate('show_underlay', { index: fitting.fit_setup.shown, resize: true })"
+        @click="jobs.operate('show_underlay', { index: fitting.fit_setup.shown, resize: true, keep: 'shape' })"
       >
         Make the sheet as large as the picture
       </BButton>

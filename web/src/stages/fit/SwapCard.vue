@@ -40,9 +40,14 @@ watch(
   { immediate: true },
 );
 
-async function show(how: Operations["show_underlay"]["how"], resize = false) {
-  if (await jobs.operate("show_underlay", { index: props.index, how, resize })) emit("done");
+async function show(how: Operations["show_underlay"]["how"], resize = false, keep: "shape" | "uv" = "shape") {
+  if (await jobs.operate("show_underlay", { index: props.index, how, resize, keep })) emit("done");
 }
+/** of the sheet and of the picture */
+const alike = computed(() => {
+  const [{ width_px, height_px }, [width, height]] = [jobs.job!.sheet, swap.value!.size_px];
+  return Math.abs(width_px / height_px / (width / height) - 1) < 0.0005;
+});
 </script>
 
 <template>
@@ -76,7 +81,15 @@ async function show(how: Operations["show_underlay"]["how"], resize = false) {
     </BButton>
     <BButton variant="secondary" class="way" @click="show('stretch', true)">
       <span class="sheet"><span class="whole grown"></span></span>
-      <span><b>The sheet takes its size</b><br />islands stay on the same places of the picture</span>
+      <span
+        ><b>The sheet takes its size</b><br />{{
+          alike ? "islands stay on the same places of the picture" : "islands keep their shape"
+        }}</span
+      >
+    </BButton>
+    <BButton v-if="!alike" variant="secondary" class="way" @click="show('stretch', true, 'uv')">
+      <span class="sheet"><span class="whole grown"></span></span>
+      <span><b>The sheet takes its size</b><br />islands stay on the same places, and are stretched</span>
     </BButton>
     <div class="row-of"><BButton variant="secondary" @click="emit('done')">Leave it</BButton></div>
   </BCard>

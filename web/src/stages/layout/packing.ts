@@ -7,7 +7,15 @@ import { useWatched } from "@/composables/useWatched";
 /** Attempts at packing, of which one is looked at on the sheet and taken. */
 export const usePacking = defineStore("packing", () => {
   const jobs = useJob();
-  const { steps: attempts, start: watch, ...rest } = useWatched("pack");
+  const { steps, start: watch, ...rest } = useWatched("pack");
+  /** Those that came out alike are shown once. */
+  const attempts = computed(() => {
+    const seen = new Set<string>();
+    return steps.value.filter(({ facts: { share_used, density_px_per_mm } }) => {
+      const figures = `${share_used.toFixed(4)} ${density_px_per_mm.toFixed(3)}`;
+      return !seen.has(figures) && seen.add(figures);
+    });
+  });
   const picked = ref<number | null>(null);
   let parameters: Operations["pack"] = {};
 
