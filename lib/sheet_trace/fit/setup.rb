@@ -6,9 +6,10 @@ module SheetTrace
     #
     # underlays [Array<Underlay>]; shown [Integer, nil] of them; landmarks [Array<Landmark>]
     # inset_px [Numeric] how far islands shall stay inside their cells
+    # assigned [Array<Integer>] islands that were set into cells
     Setup =
-      Struct.new(:underlays, :shown, :landmarks, :inset_px, keyword_init: true) do
-        def initialize(underlays: [], shown: nil, landmarks: [], inset_px: 0)
+      Struct.new(:underlays, :shown, :landmarks, :inset_px, :assigned, keyword_init: true) do
+        def initialize(underlays: [], shown: nil, landmarks: [], inset_px: 0, assigned: [])
           super
           each(&:freeze)
           freeze

@@ -3,15 +3,15 @@
 module SheetTrace
   module Operations
     # The faces that are meant: named one by one, all of some islands, all of a material that lie on the sheet, or all
-    # of the islands that lie in no
-    # cell. What operations that take faces in these ways declare, and what follows from it.
+    # of the islands that were not set into a cell. What operations that take faces in these ways declare, and what
+    # follows from it.
     module ChosenFaces
       # Declares the ways to choose, for an operation or a record.
       def self.declare(on)
         on.islands :islands, "all their faces", optional: true
         on.faces :faces, "these go before islands", optional: true
         on.material :material, "all its faces on the sheet", optional: true
-        on.flag :rest, "all islands that lie in no cell", default: false
+        on.flag :rest, "all islands that were not set into a cell, wherever they lie", default: false
       end
 
       # @param chosen [Hash] islands:, faces:, material:, rest:, checked
@@ -26,7 +26,7 @@ module SheetTrace
         islands = chosen[:rest] ? rest(job) : chosen[:islands]
         if islands.nil? || islands.empty?
           raise InputError,
-                chosen[:rest] ? "every island lies in a cell already" : "no island is picked; pick one first"
+                chosen[:rest] ? "every island was set into a cell already" : "no island is picked; pick one first"
         end
 
         islands.flat_map { |island| map.island_faces[island].to_a }
@@ -37,11 +37,7 @@ module SheetTrace
         return Phrases.count(chosen[:faces].size, "face") if chosen[:faces]
         return "All faces of #{job.mesh.material_names[chosen[:material]]}" if chosen[:material]
 
-        if chosen[:rest]
-          "The #{Phrases.count(rest(job).size, "island")} in no cell"
-        else
-          Phrases.islands(job, chosen[:islands])
-        end
+        chosen[:rest] ? "The other #{Phrases.count(rest(job).size, "island")}" : Phrases.islands(job, chosen[:islands])
       end
 
       def self.of_material(job, material)
@@ -54,9 +50,7 @@ module SheetTrace
       end
 
       def self.rest(job)
-        (0...job.layout.uv_map.island_count).reject do |island|
-          Fit::IntoCell.home(job.layout, island, job.fit_setup.underlay)
-        end
+        (0...job.layout.uv_map.island_count).to_a - job.fit_setup.assigned
       end
       private_class_method :of_material, :rest
     end

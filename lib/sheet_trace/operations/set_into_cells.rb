@@ -29,10 +29,17 @@ module SheetTrace
           wanted.reduce(job) do |so_far, (assignment, faces)|
             set(detached(so_far, assignment, faces), assignment, faces)
           end
-        change(after, sentence(job, after, wanted))
+        change(assigned(after, wanted.flat_map(&:last)), sentence(job, after, wanted))
       end
 
       private
+
+      # Those that lie on them go along.
+      def assigned(job, faces)
+        islands = job.layout.uv_map.face_islands[faces].to_a.uniq
+        setup = job.fit_setup
+        job.with(fit_setup: setup.with(assigned: setup.assigned | Layout::Stacks.of(job.layout, islands).flatten))
+      end
 
       def sentence(job, after, wanted)
         return "#{Phrases.count(wanted.size, "piece")} set into cells" if wanted.size > 1

@@ -9,7 +9,10 @@ module SheetTrace
         def self.pack(value, _packing) = value.to_plain
         def self.unpack(plain, _unpacking) = Fit::Setup.from_plain(plain)
         def self.handed_on(value, carry) =
-          value.with(landmarks: value.landmarks.filter_map { |mark| carry.landmark(mark) })
+          value.with(
+            landmarks: value.landmarks.filter_map { |mark| carry.landmark(mark) },
+            assigned: carry.islands(value.assigned)
+          )
       end
     end
   end

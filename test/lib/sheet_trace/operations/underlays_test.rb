@@ -144,16 +144,27 @@ describe "underlays, cells and landmarks of a job" do
     assert_in_delta 400, Math.hypot(*true_shape.layout.size_px(4)), 0.3
   end
 
-  it "sets the rest into one cell: all islands that lie in none" do
+  it "sets the rest into one cell: all islands that were not set into one, wherever they lie" do
     job = operate(templated, "set_into_cells", assignments: [{ islands: [0], cell: 0 }]).job
     done = operate(job, "set_into_cells", assignments: [{ rest: true, cell: 3, together: false }])
 
-    assert_match(/The 5 islands in no cell set into blue/, done.sentence)
+    assert_match(/The other 5 islands set into blue/, done.sentence)
     homes =
       (0..5).map { |island| SheetTrace::Fit::IntoCell.home(done.job.layout, island, done.job.fit_setup.underlay).name }
 
     assert_equal ["front", *["blue"] * 5], homes
-    assert_refused(SheetTrace::InvalidOperationError, message: /every island lies in a cell already/) do
+    # One that happens to lie in a cell is no less of the rest; what was set in stays so when it is cut anew.
+    lying = operate(templated, "set_into_cells", assignments: [{ islands: [1], cell: 1 }]).job
+    lying = lying.with(fit_setup: lying.fit_setup.with(assigned: []))
+
+    assert_match(
+      /The other 6 islands/,
+      operate(lying, "set_into_cells", assignments: [{ rest: true, cell: 3 }]).sentence
+    )
+    joined = operate(job, "join_islands", edges: [0]).job
+
+    assert_equal 1, joined.fit_setup.assigned.size
+    assert_refused(SheetTrace::InvalidOperationError, message: /every island was set into a cell already/) do
       operate(done.job, "set_into_cells", assignments: [{ rest: true, cell: 3 }])
     end
   end

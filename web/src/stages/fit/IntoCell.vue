@@ -161,7 +161,13 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
       </BButton>
     </template>
     <div class="row-of">
-      <BButton variant="secondary" title="All islands that lie in no cell" @click="park"> The rest here </BButton>
+      <BButton
+        variant="secondary"
+        title="All islands that were not set into a cell yet, wherever they lie"
+        @click="park"
+      >
+        The rest here
+      </BButton>
       <BButton
         variant="secondary"
         title="Set the assignment aside; Match lists, compares and goes back to variations"
