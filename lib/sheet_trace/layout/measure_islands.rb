@@ -59,9 +59,10 @@ module SheetTrace
       CLEAR = 0.2
       # Cosine up to which a face looks to a side of the model.
       STRAIGHT = Math.cos(Math::PI / 4)
-      # A map that stretches an island by no more than this tells its size.
+      # A map that stretches an island by no more than this tells its size; by no more than that, to one in a hundred.
       TRUE_ENOUGH = 1.001
-      private_constant :CLEAR, :STRAIGHT, :TRUE_ENOUGH
+      NEARLY_TRUE = 1.02
+      private_constant :CLEAR, :STRAIGHT, :TRUE_ENOUGH, :NEARLY_TRUE
 
       # @param layout [Layout]
       # @param unit_mm [Float] length of a model unit
@@ -201,7 +202,7 @@ module SheetTrace
 
             plane = Flatten::PlaneOf.call(@map, island, unit_mm: @unit_mm)
             sizes[i] = (plane.max(axis: 0) - plane.min(axis: 0)).to_a if plane
-            !plane.nil?
+            !plane.nil? || (stretches[i] || Float::INFINITY) <= NEARLY_TRUE
           end
         { size_mm: sizes, size_exact: exact }
       end

@@ -61,7 +61,8 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; look: stri
   if (island.off_sheet) return { text: "partly off", look: WARN };
   if (island.mirrored) return { text: "mirrored", look: WARN };
   if (island.stretch_worst === null) return { text: "flat", look: WARN };
-  if (island.stretched) return { text: `stretch ${shown(island.stretch_worst)}`, look: WARN };
+  if (island.stretched)
+    return { text: `stretch ${shown(island.stretch_worst, island.stretch_worst < 2 ? 2 : 1)}`, look: WARN };
   if (island.tag === "plain") return { text: "plain", look: "text-body-secondary" };
   if (Math.abs(island.up_angle_deg) > 135) return { text: "upside down", look: WARN };
   if (Math.abs(island.up_angle_deg) > 45) return { text: "sideways", look: WARN };
