@@ -31,8 +31,7 @@ PARTS = {
   "lint" => "bundle exec rubocop --format quiet && cd web && npm run --silent lint"
 }.freeze
 
-# So many more parts than processors are run at a time: browser tests wait much. On two processors 4 min 45 s, where one
-# more took 6 min 7 s.
+# So many more parts than processors are run at a time: browser tests wait much.
 LANES_BEYOND = 2
 
 # @return [Boolean] whether it passed
