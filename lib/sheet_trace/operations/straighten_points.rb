@@ -5,6 +5,9 @@ module SheetTrace
     # Brings corners of the sheet map onto one straight line: that of the two that are farthest apart, or a level or an
     # upright one through their middle.
     class StraightenPoints < Operation
+      WORDS = { "line" => "a straight line", "level" => "a level line", "upright" => "an upright line" }.freeze
+      private_constant :WORDS
+
       points :points, "of the sheet map, three or more for a line of their own, two or more else"
       one_of :onto, %w[line level upright], default: "line"
 
@@ -24,9 +27,6 @@ module SheetTrace
             "at the most"
         )
       end
-
-      WORDS = { "line" => "a straight line", "level" => "a level line", "upright" => "an upright line" }.freeze
-      private_constant :WORDS
 
       private
 
