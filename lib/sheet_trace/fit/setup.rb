@@ -6,7 +6,8 @@ module SheetTrace
     #
     # underlays [Array<Underlay>]; shown [Integer, nil] of them; landmarks [Array<Landmark>]
     # inset_px [Numeric] how far islands shall stay inside their cells
-    # assigned [Array<Integer>] islands that were set into cells
+    # assigned [Array<Integer>, nil] islands that were set into cells; nil where that is not known, as in documents from
+    # before it was kept
     Setup =
       Struct.new(:underlays, :shown, :landmarks, :inset_px, :assigned, keyword_init: true) do
         def initialize(underlays: [], shown: nil, landmarks: [], inset_px: 0, assigned: [])
@@ -35,6 +36,7 @@ module SheetTrace
         # @return [Setup]
         def self.from_plain(plain)
           new(
+            assigned: nil,
             **plain,
             underlays: plain[:underlays].map { |entry| Underlay.from_plain(entry) },
             landmarks: plain[:landmarks].map { |entry| Landmark.new(**entry) }

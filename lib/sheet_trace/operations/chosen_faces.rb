@@ -49,9 +49,16 @@ module SheetTrace
         found
       end
 
-      def self.rest(job)
-        (0...job.layout.uv_map.island_count).to_a - job.fit_setup.assigned
+      def self.rest(job) = (0...job.layout.uv_map.island_count).to_a - assigned(job)
+
+      # @return [Array<Integer>] islands that were set into cells; where that is not known, those that lie in one
+      def self.assigned(job)
+        job.fit_setup.assigned ||
+          (0...job.layout.uv_map.island_count).select do |island|
+            Fit::IntoCell.home(job.layout, island, job.fit_setup.underlay)
+          end
       end
+
       private_class_method :of_material, :rest
     end
   end

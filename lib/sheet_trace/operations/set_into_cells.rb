@@ -29,16 +29,17 @@ module SheetTrace
           wanted.reduce(job) do |so_far, (assignment, faces)|
             set(detached(so_far, assignment, faces), assignment, faces)
           end
-        change(assigned(after, wanted.flat_map(&:last)), sentence(job, after, wanted))
+        change(assigned(job, after, wanted.flat_map(&:last)), sentence(job, after, wanted))
       end
 
       private
 
-      # Those that lie on them go along.
-      def assigned(job, faces)
-        islands = job.layout.uv_map.face_islands[faces].to_a.uniq
-        setup = job.fit_setup
-        job.with(fit_setup: setup.with(assigned: setup.assigned | Layout::Stacks.of(job.layout, islands).flatten))
+      # Those that lie on them go along. What was not known before is asked of the job before.
+      def assigned(before, after, faces)
+        islands = after.layout.uv_map.face_islands[faces].to_a.uniq
+        known = after.fit_setup.assigned || ChosenFaces.assigned(before)
+        set_in = known | Layout::Stacks.of(after.layout, islands).flatten
+        after.with(fit_setup: after.fit_setup.with(assigned: set_in))
       end
 
       def sentence(job, after, wanted)

@@ -2,7 +2,7 @@
 /** Several corners at once: picked by a box, moved, scaled and turned together, brought onto a line. */
 import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
-import type { Operations } from "@/api/types";
+import type { Operations, Pair } from "@/api/types";
 import { useCorners } from "@/hand/corners";
 import { useDrawing } from "@/hand/drawing";
 import { useJob } from "@/stores/job";
@@ -15,12 +15,23 @@ const corners = useCorners();
 const drawing = useDrawing();
 const settings = useSettings();
 
+/** Spread out as arguments, the corners of a large model would be too many. */
+const boxRound = (places: Pair[]) =>
+  places.reduce(
+    ({ left, top, right, bottom }, [x, y]) => ({
+      left: Math.min(left, x),
+      top: Math.min(top, y),
+      right: Math.max(right, x),
+      bottom: Math.max(bottom, y),
+    }),
+    { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity },
+  );
+
 const points = computed(() => [...corners.picked]);
 /** left, top, width and height of the box round them, px */
 const box = computed(() => {
-  const [xs, ys] = [corners.places.map(([x]) => x), corners.places.map(([, y]) => y)];
-  const [left, top] = [Math.min(...xs), Math.min(...ys)];
-  return [left, top, Math.max(...xs) - left, Math.max(...ys) - top] as const;
+  const { left, top, right, bottom } = boxRound(corners.places);
+  return [left, top, right - left, bottom - top] as const;
 });
 const several = computed(() => points.value.length > 1);
 

@@ -55,20 +55,19 @@ export const useCorners = defineStore("corners", () => {
       const length = Math.hypot(x, y) || 1;
       return [x / length, y / length] as Pair;
     };
-    const row = [...edge];
-    const goOn = (from: number, at: number) => {
-      const [x, y] = way(from, at);
-      const next = beside.get(at)?.find((point) => {
-        const [dx, dy] = way(at, point);
-        return !row.includes(point) && x * dx + y * dy >= STRAIGHT;
-      });
-      if (next === undefined) return;
-      row.push(next);
-      goOn(at, next);
-    };
-    goOn(edge[0], edge[1]);
-    goOn(edge[1], edge[0]);
-    picked.value = extend ? [...new Set([...picked.value, ...row])] : row;
+    const row = new Set<number>(edge);
+    for (let [from, at] of [edge, [edge[1], edge[0]]] as [number, number][])
+      for (;;) {
+        const [x, y] = way(from, at);
+        const next = beside.get(at)?.find((point) => {
+          const [dx, dy] = way(at, point);
+          return !row.has(point) && x * dx + y * dy >= STRAIGHT;
+        });
+        if (next === undefined) break;
+        row.add(next);
+        [from, at] = [at, next];
+      }
+    picked.value = extend ? [...new Set([...picked.value, ...row])] : [...row];
   }
 
   /** Picks all corners in a box, of picked islands where some are picked. */

@@ -29,13 +29,11 @@ export function useHandles(reach: () => number) {
     corners.on && (corners.at(at, reach()) !== null || (fitting.active && corners.edgeAt(at, reach()) !== null));
   const over = (at: Pair) => cage.at(at, reach()) !== null || cornerAt(at);
 
-  /** @param clicks the how manieth of quick clicks a press is: the second one on a border picks all of its row */
-  function take(at: Pair, extend: boolean, clicks = 1): SheetHandle | null {
+  function take(at: Pair, extend: boolean): SheetHandle | null {
     cage.held = cage.at(at, reach());
     if (cage.held !== null) return { place: cage.handles[cage.held]!, movable: true, done: cage.pull };
     if (!cornerAt(at)) return null;
-    if (clicks === 2 && corners.at(at, reach()) === null) corners.pickRow(at, reach(), extend);
-    else corners.pickAt(at, reach(), extend);
+    corners.pickAt(at, reach(), extend);
     const to = settings.pixelHold;
     return {
       place: corners.places[0] ?? at,
@@ -44,7 +42,12 @@ export function useHandles(reach: () => number) {
     };
   }
 
-  return { over, take };
+  /** Picks all of the border in a row at a place where no corner is. */
+  function takeRow(at: Pair, extend: boolean) {
+    if (corners.on && corners.at(at, reach()) === null) corners.pickRow(at, reach(), extend);
+  }
+
+  return { over, take, takeRow };
 }
 
 /**

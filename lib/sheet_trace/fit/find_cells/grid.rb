@@ -21,7 +21,17 @@ module SheetTrace
         OFF_PX = 1
         # px on either side of a line that are looked at together.
         BESIDE_PX = 3
-        private_constant :MOST, :MOST_ROWS, :CLEAR, :STAND_OUT, :LEAST_STEP, :PLAIN, :OFF_PX, :BESIDE_PX
+        # Smaller fields have no texture to speak of.
+        LEAST_FIELD_PX = 4 * BESIDE_PX
+        private_constant :MOST,
+                         :MOST_ROWS,
+                         :CLEAR,
+                         :STAND_OUT,
+                         :LEAST_STEP,
+                         :PLAIN,
+                         :OFF_PX,
+                         :BESIDE_PX,
+                         :LEAST_FIELD_PX
 
         # @param pixels [Numo::UInt8] h x w x 4
         # @return [Hash, nil] columns:, rows:, gutter_px:, margin_px: as GridCells takes them; nil where no lines
@@ -47,11 +57,12 @@ module SheetTrace
         #
         # @param lines [Numo::SFloat] n x length x 3
         def self.steps(lines)
+          most = [MOST, lines.shape[1] / LEAST_FIELD_PX].min
+          return 1 if most < 2
+
           profile = profile(lines)
           usual = profile.to_a.sort[profile.size / 2]
-          (2..[MOST, profile.size / (4 * BESIDE_PX)].min).reverse_each.find do |count|
-            stand_out?(profile, count, usual)
-          end || 1
+          most.downto(2).find { |count| stand_out?(profile, count, usual) } || 1
         end
 
         # How much the px on either side of each place differ, a few together, so that grain counts less than fields do.
@@ -103,6 +114,7 @@ module SheetTrace
           ends = [*runs.map(&:first), length - margins[1]]
           fields = starts.zip(ends).map { |from, to| to - from }
           widths = runs.map { |from, to| to - from }
+          return if fields.min < LEAST_FIELD_PX
           return if [fields, widths, margins].any? { |sizes| sizes.max - sizes.min > 2 * OFF_PX } || runs.size >= MOST
 
           { count: fields.size, gutter: widths.sum.fdiv(widths.size).round, margin: margins.sum / 2 }

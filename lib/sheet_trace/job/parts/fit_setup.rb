@@ -11,7 +11,7 @@ module SheetTrace
         def self.handed_on(value, carry) =
           value.with(
             landmarks: value.landmarks.filter_map { |mark| carry.landmark(mark) },
-            assigned: carry.islands(value.assigned)
+            assigned: value.assigned && carry.islands(value.assigned)
           )
       end
     end

@@ -161,6 +161,14 @@ describe "underlays, cells and landmarks of a job" do
       /The other 6 islands/,
       operate(lying, "set_into_cells", assignments: [{ rest: true, cell: 3 }]).sentence
     )
+    plain = done.job.fit_setup.to_plain
+    older = job.with(fit_setup: SheetTrace::Fit::Setup.from_plain(plain.except(:assigned)))
+
+    # Of a document from before, those that lie in a cell count as set in.
+    assert_match(
+      /The other 5 islands/,
+      operate(older, "set_into_cells", assignments: [{ rest: true, cell: 3 }]).sentence
+    )
     joined = operate(job, "join_islands", edges: [0]).job
 
     assert_equal 1, joined.fit_setup.assigned.size

@@ -19,8 +19,7 @@ export function usePullHandles(ground: SheetGround) {
   const tool: Tool = {
     hit: (at) => (handles.over(ground.px(at)) ? "crosshair" : null),
     press(at, event) {
-      const handle =
-        drawing.shape || event.button !== 0 ? null : handles.take(ground.px(at), event.shiftKey, event.detail);
+      const handle = drawing.shape || event.button !== 0 ? null : handles.take(ground.px(at), event.shiftKey);
       held = handle?.movable ? { handle, from: ground.px(at) } : null;
       return handle !== null;
     },
@@ -35,8 +34,9 @@ export function usePullHandles(ground: SheetGround) {
       );
       shift.value = straight(by, event.shiftKey);
     },
-    async release() {
+    async release(at, event, clicks) {
       if (held && shift.value) await held.handle.done(shift.value);
+      else if (clicks === 2) handles.takeRow(ground.px(at), event.shiftKey);
       shift.value = null;
     },
     leave: () => (shift.value = null),

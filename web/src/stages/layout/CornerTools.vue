@@ -46,8 +46,7 @@ onUnmounted(() => {
     <h3>Corners</h3>
     <BFormCheckbox v-model="corners.on" class="mt-2" @change="corners.clear()">Pick corners on the sheet</BFormCheckbox>
     <p v-if="corners.on && corners.picked.length === 0" class="form-text">
-      Click a corner; Shift-click another to bring the first onto it, or more to change them together. A double click on
-      an outline picks its whole row.
+      Click a corner; Shift-click another to bring the first onto it, or more to change them together.
     </p>
     <CornerGroup v-if="corners.on && corners.picked.length !== 1" />
     <template v-if="corners.picked.length === 1 || corners.picked.length === 2">

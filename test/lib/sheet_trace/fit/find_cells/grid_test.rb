@@ -55,6 +55,10 @@ describe SheetTrace::Fit::FindCells::Grid do
     assert_equal [[160, 160]], cells.map { |cell| [cell.width, cell.height] }.uniq
   end
 
+  it "finds none in pictures of a few px" do
+    (1..8).to_a.product([1, 2, 5, 30]).each { |width, height| assert_nil find.call(texture.call(width, height, 1)) }
+  end
+
   it "takes no single photo, no gradient and no bricks for an atlas" do
     6.times { |seed| assert_nil find.call(texture.call(400, 300, seed + 50)) }
     gradient = Vips::Image.identity(bands: 3).resize(2, vscale: 120).cast(:uchar).copy(interpretation: :srgb)
