@@ -306,6 +306,27 @@ describe "the fit stage" do
       assert_text "Pull a line from a corner"
     end
 
+    it "picks a border's whole row by a double click" do
+      find("body").send_keys("2")
+      tab "Shape"
+      choice "Faces"
+      click_button "All"
+      click_button "Subdivide 6 faces"
+
+      assert_done(/6 faces subdivided/)
+      find("body").send_keys("4")
+      tab "Points"
+      find(".inspector label", text: "Drag corners and edges alone").click
+      box = job["islands"][0]["box_px"]
+      border = on_sheet((box[0] * 0.75) + (box[2] * 0.25), box[1])
+      click_at(border)
+
+      assert_text "2 corners"
+      click_at(border, count: 2)
+
+      assert_text "3 corners"
+    end
+
     it "drags a corner by itself, held to pixels, and bends an island by a grid" do
       tab "Points"
       find(".inspector label", text: "Drag corners and edges alone").click
@@ -326,10 +347,6 @@ describe "the fit stage" do
       click_button "Level"
 
       assert_done(/Front: 2 corners brought onto a level line/)
-      click_at(on_sheet((box[0] + box[2]) / 2, box[3]))
-      click_at(on_sheet((box[0] + box[2]) / 2, box[3]), count: 2)
-
-      assert_text "2 corners"
       click_button "None"
       find(".inspector label", text: "Drag corners and edges alone").click
       find(".island-card", text: "Back").click
