@@ -16,22 +16,23 @@ BROWSER_TESTS =
     .each_with_object([[], []]) { |path, halves| halves.min_by { |half| half.sum { |own| File.size(own) } } << path }
     .freeze
 
-# The parts of bin/test: first those that do without the front end, then the longest first. Each says how long it took,
-# and what it has to say where it failed.
+# The parts of bin/test: first what does without the front end's packages, then the longest first. Each says how long it
+# took, and what it has to say where it failed.
 PARTS = {
-  "core" => "bundle exec ruby --yjit -S rake test:lib",
-  "programs" => "bundle exec ruby --yjit -S rake test:programs",
+  "style" => "bundle exec rubocop --format quiet",
   **BROWSER_TESTS.each_with_index.to_h do |paths, i|
     [
       "browser #{i + 1}",
       "bundle exec ruby --yjit -Ilib -Itest -e 'ARGV.each { |path| require \"./\#{path}\" }' #{paths.join(" ")}"
     ]
   end,
+  "core" => "bundle exec ruby --yjit -S rake test:lib",
+  "programs" => "bundle exec ruby --yjit -S rake test:programs",
   "types" => "cd web && npm run --silent check",
   "front" => "cd web && npm test --silent",
-  "lint" => "bundle exec rubocop --format quiet && cd web && npm run --silent lint"
+  "lint" => "cd web && npm run --silent lint"
 }.freeze
-WITHOUT_FRONT_END = %w[core programs].freeze
+WITHOUT_FRONT_END = %w[style].freeze
 
 # So many more parts than processors are run at a time: browser tests wait much.
 LANES_BEYOND = 2
