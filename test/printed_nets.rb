@@ -6,7 +6,14 @@ require_relative "models"
 # the lids above and below, the back at any of these. What must not matter is varied: the order of faces, islands and
 # cells, where they lie, their scale and turn, the unit, the size of the picture.
 class PrintedNets
-  Outcome = Struct.new(:right, :wrong, :all, :confidence)
+  # all [Integer] panels; pairs [Array<Array(Float, Boolean)>] confidence of each proposal, and whether it was right:
+  # the panel on its own cell as it is printed
+  Outcome =
+    Struct.new(:all, :pairs) do
+      def right = pairs.count(&:last)
+
+      def confidence = pairs.sum(&:first) / [pairs.size, 1].max
+    end
   BACKS = %w[right left top bottom].freeze
 
   # @param random [Random]
@@ -18,7 +25,7 @@ class PrintedNets
     @truth = printed
   end
 
-  # @return [Outcome] panels on their own cells as they are printed; on others; of so many; the mean confidence
+  # @return [Outcome]
   def outcome
     found =
       SheetTrace::Fit::Match.call(
@@ -28,8 +35,7 @@ class PrintedNets
         names: @job.island_names,
         flat_map: @job.method(:flat_map)
       )
-    right = found.count { |proposal| right?(proposal) }
-    Outcome.new(right, found.size - right, @truth.size, found.sum(&:confidence) / [found.size, 1].max)
+    Outcome.new(@truth.size, found.map { |proposal| [proposal.confidence, right?(proposal)] })
   end
 
   private

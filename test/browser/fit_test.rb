@@ -103,6 +103,7 @@ describe "the fit stage" do
       find(".proposals .pair", text: "body Around").click
 
       assert_selector ".island-card.picked", text: "body Around"
+      assert_text "Not taken yet"
       click_button "Accept body Around"
 
       assert_selector ".proposals li", count: 7

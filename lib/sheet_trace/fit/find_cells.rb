@@ -23,7 +23,7 @@ module SheetTrace
       FLAT = 8.0 # spread of a flat colour, 0 to 255
       MOSTLY = 0.5 # of a picture that its cells make up
       SHADED = 6.0 # how much more a gradient changes one way than the other
-      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :SMALL_PX, :MOST_PX, :FLAT, :MOSTLY, :SHADED
+      private_constant :FULL, :OWN, :MOST, :LEAST_PX, :LEAST_SIDE, :SMALL_PX, :MOST_PX, :MOSTLY, :SHADED
 
       # @param pixels [Numo::UInt8] h x w x 4, red, green, blue and opacity
       # @return [Array<Cell>] in reading order, named so; none where the picture is one region, or a photo of very many
@@ -71,7 +71,7 @@ module SheetTrace
         regions = found.select { |region| region.area >= LEAST_PX && [region.width, region.height].min >= least }
         cells = leaves(regions.reject { |region| ground?(region, shape) }.map { |region| [region, region.filled] })
         cells = [] if cells.size > MOST
-        named(Progress.part(0.7, 1) { Progress.map(cells) { |region, filled| cell(region, filled, pixels) } })
+        named(Progress.part(0.7, 1) { Progress.map(cells) { |region, filled| cells(region, filled, pixels) } }.flatten)
       end
 
       # What lies in a cell is its print, or the cell is the ground of what lies in it.
@@ -109,21 +109,36 @@ module SheetTrace
           (region.width == shape[1] && region.height == shape[0])
       end
 
-      def self.cell(region, filled, pixels)
-        box = pixels[region.y...(region.y + region.height), region.x...(region.x + region.width), 0..2]
-        rows = region.mask.flatten.where
-        colors = Numo::DFloat.cast(box.reshape(region.width * region.height, 3)[rows, true])
-        full = filled.count >= FULL * region.width * region.height
+      # One cell, or several where gradients run into their neighbours.
+      def self.cells(region, filled, pixels)
+        box =
+          Numo::DFloat.cast(pixels[region.y...(region.y + region.height), region.x...(region.x + region.width), 0..2])
+        colors = box.reshape(region.width * region.height, 3)[region.mask.flatten.where, true]
+        place = [region.x, region.y, region.width, region.height]
+        return [cell(place, colors, outline: Outline.call(filled, region.x, region.y))] unless full?(region, filled)
+        return [cell(place, colors)] if flat?(colors)
+
+        parts = PartGradients.call(box)
+        return [cell(place, colors, shade: shade(box))] if parts.size == 1
+
+        parts.map do |x, y, width, height|
+          part = box[y...(y + height), x...(x + width), true].copy
+          colors = part.reshape(width * height, 3)
+          cell([region.x + x, region.y + y, width, height], colors, shade: flat?(colors) ? nil : shade(part))
+        end
+      end
+
+      def self.full?(region, filled) = filled.count >= FULL * region.width * region.height
+
+      # @param place [Array(Integer, Integer, Integer, Integer)] left, top, width and height; colors [Numo::DFloat] n x 3
+      def self.cell(place, colors, outline: nil, shade: nil)
         Cell.new(
           name: "",
-          x: region.x,
-          y: region.y,
-          width: region.width,
-          height: region.height,
-          outline: full ? nil : Outline.call(filled, region.x, region.y),
+          **%i[x y width height].zip(place).to_h,
+          outline: outline,
           color: colors.mean(axis: 0).to_a.map(&:round),
           flat: flat?(colors),
-          shade: flat?(colors) || !full ? nil : shade(Numo::DFloat.cast(box))
+          shade: shade
         )
       end
 
@@ -170,6 +185,8 @@ module SheetTrace
                            :leaves,
                            :holds?,
                            :ground?,
+                           :cells,
+                           :full?,
                            :cell,
                            :flat?,
                            :shade,

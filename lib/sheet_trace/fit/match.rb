@@ -19,11 +19,15 @@ module SheetTrace
       NEXT_TO = 0.3
       NAMED = 0.35
       FOLDS = 0.6 # how well the panels of a solid must fit a net that it can be folded to
-      CLEAR = 0.15 # by how much a pair must be better than any other to be sure
+      # By how much a pair must be better than another to be surely the right one: by hardly anything where it fits as
+      # it should, by more the less it does (chosen so that confidence is the share of right ones in bench/matching.rb).
+      CLEAR = 0.012
+      CLEAR_BY_MISFIT = 0.6
       # How sure a folded net is by the number of other ways round that are as good: a box of three measures has 3, one
       # of two 7, a cube 23.
       CUSTOM = { 0 => 1.0, 1 => 0.95, 3 => 0.9, 7 => 0.8, 23 => 0.6 }.freeze
-      private_constant :ROUNDS, :MOST, :POOR, :TURNS, :MIRRORED, :NEXT_TO, :NAMED, :FOLDS, :CLEAR, :CUSTOM
+      private_constant :ROUNDS, :MOST, :POOR, :TURNS, :MIRRORED, :NEXT_TO, :NAMED, :FOLDS, :CUSTOM
+      private_constant :CLEAR, :CLEAR_BY_MISFIT
 
       # islands [Array<Integer>] of one place, the first leads; reflected [Array<Boolean>] beside the first; cells
       # [Array<Integer>]
@@ -83,10 +87,8 @@ module SheetTrace
         @underlay = underlay
         @names = names
         @places = places
-        @spots =
-          places.map do |group|
-            Shape.of_cells(group.map { |cell| underlay.cells[cell] }, underlay.to_sheet(layout.sheet))
-          end
+        # In px of the picture: how it is stretched over the sheet is nothing of what it shows.
+        @spots = places.map { |group| Shape.of_cells(underlay.cells.values_at(*group)) }
         @units = units(islands, flat_map)
         @shapes =
           @units.map do |unit|
@@ -182,8 +184,7 @@ module SheetTrace
         return Folded::NONE unless lacks(net, solid).between?(0, 1)
 
         sides = solid.map { |unit| @sides[unit].transform_keys { |other| solid.index(other) } }
-        # In px of the picture: how it is stretched over the sheet is nothing of the net's.
-        spots = net.map { |cell| Shape.of_cells([@underlay.cells[cell]], Geometry::Affine.identity) }
+        spots = net.map { |cell| Shape.of_cells([@underlay.cells[cell]]) }
         areas = [spots, @shapes.values_at(*solid)].map { |shapes| shapes.sum(&:area) }
         scale = Math.sqrt(areas[0] / [areas[1], 1e-12].max)
         Folded.call(
@@ -269,7 +270,7 @@ module SheetTrace
         shape * near * ((1 - NAMED) + (NAMED * reasons[:name]))
       end
 
-      def alike(first, other) = [first, other].minmax.then { |low, high| high.positive? ? low / high : 1.0 }
+      def alike(first, other) = [first, other].minmax.then { |low, high| high.positive? ? low.fdiv(high) : 1.0 }
 
       # Words that names have in common; cells that are only numbered say nothing.
       def named(unit, spot)
@@ -296,17 +297,22 @@ module SheetTrace
       end
 
       def proposal(unit, spot, found, row)
-        others = row.each_with_index.reject { |_other, i| i == spot }.map { |other, _i| other[:score] }.max || 0.0
-        sure = ((found[:score] - others) / CLEAR).clamp(0.0, 1.0)
+        others = row.each_with_index.reject { |_other, i| i == spot }.map { |other, _i| other[:score] }
         reasons = found[:reasons].compact.transform_values { |value| value.round(3) }
         Proposal.new(
           **@units[unit],
           cells: @places[spot],
           turn_rad: found[:quarters] * Math::PI / 2,
           mirrored: found[:mirrored],
-          confidence: (found[:score] * (0.6 + (0.4 * sure))).round(3),
+          confidence: (found[:score] / (1 + rivals(found[:score], others))).round(3),
           reasons: reasons
         )
+      end
+
+      # How many others are as good: one that is hardly worse counts in part.
+      def rivals(score, others)
+        clear = CLEAR + (CLEAR_BY_MISFIT * (1 - score))
+        others.sum { |other| (1 - ((score - other) / clear)).clamp(0.0, 1.0) }
       end
     end
   end

@@ -24,10 +24,15 @@ export const usePreview = defineStore("preview", () => {
     { flush: "sync" },
   );
 
-  const show = <N extends OperationName>(name: N, parameters: Operations[N]) =>
+  /** @param take what taking it does, where that is more than the change itself */
+  const show = <N extends OperationName>(
+    name: N,
+    parameters: Operations[N],
+    take: () => Promise<boolean> = () => jobs.operate(name, parameters),
+  ) =>
     ask(async (id, revision, followed) => ({
       ...(await api.preview(id, revision, name, parameters, followed)),
-      take: () => jobs.operate(name, parameters),
+      take,
     }));
 
   async function take() {

@@ -7,7 +7,7 @@ module SheetTrace
       # told apart from it.
       #
       # width, height [Float]; area [Float] under the outline; places [Integer] whose bits are the places, row by row;
-      # box [Array, nil] px of the sheet
+      # box [Array, nil] px of the picture
       Shape =
         Struct.new(:width, :height, :area, :places, :box, keyword_init: true) do
           # @return [Shape] of an island lying flat, upright as seen from outside, mm
@@ -24,8 +24,8 @@ module SheetTrace
             of_places(places.to_a.uniq, size)
           end
 
-          # @return [Shape] of cells together, px of the sheet by the map that takes theirs to it
-          def self.of_cells(cells, map)
+          # @return [Shape] of cells together, px of their picture
+          def self.of_cells(cells)
             left, top, right, bottom =
               [0, 1, 2, 3].map do |side|
                 cells.map { |cell| cell.box[side] }.then { |all| side < 2 ? all.min : all.max }
@@ -40,12 +40,7 @@ module SheetTrace
                   y = top + ((row + 0.5) * steps[1])
                   (row * Shape::GRID) + column if cells.any? { |cell| Shape.inside?(cell, x, y) }
                 end
-            scale = [map.a, map.e]
-            of_places(
-              places,
-              [(right - left) * scale[0], (bottom - top) * scale[1]],
-              box: map.at(left, top) + map.at(right, bottom)
-            )
+            of_places(places, [right - left, bottom - top], box: [left, top, right, bottom])
           end
 
           def self.of_places(places, size, box: nil)
@@ -66,7 +61,7 @@ module SheetTrace
             end
           end
 
-          def ratio = width / height
+          def ratio = width.fdiv(height)
 
           # @param quarters [Integer] clockwise to the eye; mirrored [Boolean] before that
           # @return [Shape]

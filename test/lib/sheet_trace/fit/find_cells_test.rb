@@ -117,6 +117,38 @@ describe SheetTrace::Fit::FindCells do
     assert_equal [[0, 0, 64, 64], false], [boxes.call(cells).first, cells.first.flat]
   end
 
+  {
+    "to the right" => [[0, 0, 60, 0], [0, 0, 60, 40], [60, 0, 36, 40]],
+    "to the left" => [[96, 0, 36, 0], [36, 0, 60, 40], [0, 0, 36, 40]],
+    "below" => [[0, 0, 0, 60], [0, 0, 40, 60], [0, 60, 40, 36]],
+    "along its side" => [[0, 60, 0, 0], [0, 0, 40, 60], [40, 0, 40, 60]]
+  }.each do |where, (line, strip, swatch)|
+    it "takes a gradient and the swatch of its end colour #{where} as two cells" do
+      [[1.0, 0.9, 0.2], [0.4, 0.4, 0.4]].each do |start|
+        found =
+          find.call(
+            draw.call(256, 128) do |context|
+              paper.call(context)
+              context.translate(16, 16)
+              shade = Cairo::LinearPattern.new(*line)
+              shade.add_color_stop_rgb(0, *start)
+              shade.add_color_stop_rgb(1, 0.1, 0.1, 0.4)
+              context.set_source(shade)
+              context.rectangle(*strip)
+              context.fill
+              context.set_source_rgb(0.1, 0.1, 0.4)
+              context.rectangle(*swatch)
+              context.fill
+            end
+          )
+
+        assert_equal [strip, swatch].map { |x, y, *size| [x + 16, y + 16, *size] }.sort, boxes.call(found).sort
+        assert_equal 1, found.count(&:flat)
+        assert_equal [strip[2] == 60 ? "across" : "down"], found.filter_map(&:shade)
+      end
+    end
+  end
+
   it "outlines islands of alpha that are no rectangles, and takes the print in a panel as part of it" do
     pixels =
       draw.call(128, 128) do |context|

@@ -2,6 +2,7 @@
 
 require_relative "../../../test_helper"
 require_relative "../../../../demo/build"
+require_relative "../../../loose_panels"
 require "cairo"
 
 describe SheetTrace::Fit::Match do
@@ -195,6 +196,23 @@ describe SheetTrace::Fit::Match do
     [%w[Front Left], %w[Front Right], %w[Front Top], %w[Front Bottom], %w[Right Back]].map do |pair|
       job.mesh.edge_faces.index { |own| own.sort == faces.values_at(*pair).sort }
     end
+  end
+
+  it "finds panels by their own sizes, however picture and sheet are stretched and cells are in order, and is sure" do
+    random = Random.new(8)
+    pairs =
+      Array
+        .new(5) { LoosePanels.new(random, [[40, 60], [40, 75], [90, 60], [120, 30]], lying: [3], off: 0.02).outcome }
+        .flat_map(&:pairs)
+
+    assert_equal [20, 20], [pairs.size, pairs.count(&:last)]
+    assert_operator pairs.map(&:first).min, :>, 0.7
+  end
+
+  it "is as sure as chance has it where all is alike" do
+    pairs = LoosePanels.new(Random.new(8), [[40, 60]] * 5).outcome.pairs
+
+    assert_equal [0.2] * 5, pairs.map { |confidence, _right| confidence.round(1) }
   end
 
   it "says why it can't" do

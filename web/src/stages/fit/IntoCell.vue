@@ -4,13 +4,13 @@
  */
 import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
-import type { Assignment, FitWay, Triple } from "@/api/types";
+import type { Assignment, FitWay, Operations } from "@/api/types";
 import { useFitting } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
 import { counted, usePicks } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
-import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
+import GradientFields from "./GradientFields.vue";
 
 const WAYS: Record<FitWay, string> = {
   inside: "as large as goes",
@@ -25,8 +25,6 @@ const selection = useSelection();
 const way = ref<FitWay>("inside");
 /** a material, the faces picked while cutting, or null for the picked islands */
 const material = ref<number | "faces" | null>(null);
-const along = ref<"up" | "across" | "front" | "view">("up");
-const reverse = ref(false);
 /** several islands are set in as one; or else each for itself */
 const asOne = ref(false);
 /** how what was set in last is turned and whether it is mirrored, to go on from */
@@ -75,22 +73,8 @@ async function set(turn_deg = 0, mirrored = false) {
   if (await jobs.operate("set_into_cells", { assignments: [assignment] })) last.value = { turn_deg, mirrored };
 }
 
-function shade() {
-  const directions: Record<typeof along.value, Triple> = {
-    up: [0, 1, 0],
-    across: [1, 0, 0],
-    front: [0, 0, 1],
-    view: selection.eye,
-  };
-  return jobs.operate("lay_along_gradient", {
-    ...subject(),
-    cell: fitting.cell!,
-    direction: directions[along.value],
-    way: cell.value!.shade ?? "down",
-    reverse: reverse.value,
-  });
-}
-
+const shade = (way: Pick<Operations["lay_along_gradient"], "direction" | "way" | "reverse">) =>
+  jobs.operate("lay_along_gradient", { ...subject(), cell: fitting.cell!, ...way });
 const park = () =>
   jobs.operate("set_into_cells", { assignments: [{ rest: true, cell: fitting.cell, way: "inside", together: false }] });
 const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.kept_maps.length + 1}` });
@@ -147,19 +131,12 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
         Turn over
       </BButton>
     </div>
-    <template v-if="cell.shade !== null || cell.color === null">
-      <h3>As a gradient{{ cell.shade ? `, ${cell.shade}` : "" }}</h3>
-      <ChoiceBar
-        v-model="along"
-        class="w-100"
-        label="Along which direction of the model"
-        :choices="{ up: 'up', across: 'right', front: 'front', view: 'to the eye' }"
-      />
-      <BFormCheckbox v-model="reverse" class="mt-2">The other way round</BFormCheckbox>
-      <BButton variant="secondary" class="btn-wide" :disabled="!ready" @click="shade">
-        Lay {{ ready ? what : "picked islands" }} along it
-      </BButton>
-    </template>
+    <GradientFields
+      v-if="cell.shade !== null || cell.color === null"
+      :what="ready ? what : 'picked islands'"
+      :ready="ready"
+      @lay="shade"
+    />
     <div class="row-of">
       <BButton
         variant="secondary"

@@ -4,6 +4,7 @@
  * on them.
  */
 import { BButton, BListGroup, BListGroupItem, BProgress } from "bootstrap-vue-next";
+import { PhWarning } from "@phosphor-icons/vue";
 import { computed } from "vue";
 import type { Proposal } from "@/api/types";
 import { useFitting } from "@/stages/fit/fitting";
@@ -37,13 +38,14 @@ const why = (proposal: Proposal) =>
   Object.entries(proposal.reasons)
     .map(([name, value]) => `${REASONS[name] ?? name} ${Math.round(100 * value)} %`)
     .join(", ");
-const turned = (proposal: Proposal) =>
-  `${proposal.turn_deg ? `, turned ${proposal.turn_deg}°` : ""}${proposal.mirrored ? ", mirrored" : ""}`;
-
-function look(proposal: Proposal) {
-  matching.lit = matching.lit === proposal ? null : proposal;
-  if (matching.lit) selection.islands = [...proposal.islands];
-}
+/** how it would read there, where that is not as on the model */
+const reading = (proposal: Proposal) =>
+  [
+    { 0: "", 180: "upside down" }[proposal.turn_deg] ?? `turned ${proposal.turn_deg}°`,
+    proposal.mirrored ? "reflected" : "",
+  ]
+    .filter(Boolean)
+    .join(", ");
 </script>
 
 <template>
@@ -80,10 +82,11 @@ function look(proposal: Proposal) {
             class="d-flex align-items-center px-0 gap-2"
             :active="proposal === matching.lit"
           >
-            <BButton variant="light" class="pair text-start" :title="why(proposal)" @click="look(proposal)">
+            <BButton variant="light" class="pair text-start" :title="why(proposal)" @click="matching.look(proposal)">
               <span class="d-block text-truncate">{{ islandNames(proposal) }}</span>
-              <span class="d-block text-truncate form-text mt-0"
-                >→ {{ cellNames(proposal) }}{{ turned(proposal) }}</span
+              <span class="d-block text-truncate form-text mt-0">→ {{ cellNames(proposal) }}</span>
+              <span v-if="reading(proposal)" class="d-block reading"
+                ><PhWarning weight="fill" /> {{ reading(proposal) }}</span
               >
               <BProgress class="mt-1" height="4px" :value="100 * proposal.confidence" />
             </BButton>
@@ -108,6 +111,9 @@ function look(proposal: Proposal) {
 </template>
 
 <style scoped>
+.reading {
+  color: var(--bs-warning-text-emphasis);
+}
 .pair {
   min-width: 0;
   padding: 0;

@@ -4,10 +4,14 @@ import { api } from "@/api/client";
 import type { Proposal } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
 import { useJob } from "@/stores/job";
+import { usePreview } from "@/stores/preview";
+import { useSelection } from "@/stores/selection";
 
 /** Which islands would go into which cells, as the server proposes. Nothing is changed until a proposal is accepted. */
 export const useMatching = defineStore("matching", () => {
   const jobs = useJob();
+  const previews = usePreview();
+  const selection = useSelection();
   // Islands keep their numbers when they are set into cells, so the other proposals stay good.
   const {
     value: proposals,
@@ -17,7 +21,7 @@ export const useMatching = defineStore("matching", () => {
   } = useAnswer<Proposal[]>({
     goodFor: () => [jobs.job?.id, jobs.islands.length, jobs.job?.fit_setup.shown].join(),
   });
-  /** the one that is looked at on the sheet */
+  /** the one that is looked at on the sheet, as it would lie */
   const lit = shallowRef<Proposal | null>(null);
   let accepting = false;
 
@@ -26,16 +30,24 @@ export const useMatching = defineStore("matching", () => {
 
   async function accept(taken: Proposal[]) {
     accepting = true;
-    const done = await jobs.operate("set_into_cells", {
-      assignments: taken.flatMap((proposal) => proposal.assignments),
-    });
+    const done = await jobs.operate("set_into_cells", assigned(taken));
     accepting = false;
     if (done) proposals.value = (proposals.value ?? []).filter((proposal) => !taken.includes(proposal));
     return done;
   }
 
+  const assigned = (taken: Proposal[]) => ({ assignments: taken.flatMap((proposal) => proposal.assignments) });
+
+  /** Shows on sheet and model what it would do; the same again leaves it. */
+  function look(proposal: Proposal) {
+    if (lit.value === proposal) return previews.leave();
+    lit.value = proposal;
+    selection.islands = [...proposal.islands];
+    return previews.show("set_into_cells", assigned([proposal]), () => accept([proposal]));
+  }
+
   function leave() {
-    lit.value = null;
+    if (lit.value) previews.leave();
     return forget();
   }
 
@@ -45,9 +57,9 @@ export const useMatching = defineStore("matching", () => {
       if (!accepting) leave();
     },
   );
-  watch(proposals, (now) => {
-    if (!now) lit.value = null;
+  watch([proposals, () => previews.shown ?? previews.looking], ([any, preview]) => {
+    if (!any || !preview) lit.value = null;
   });
 
-  return { proposals, lit, looking, propose, accept, leave };
+  return { proposals, lit, looking, propose, look, accept, leave };
 });

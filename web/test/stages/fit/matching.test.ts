@@ -2,9 +2,9 @@ import { createPinia, setActivePinia } from "pinia";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { nextTick } from "vue";
 import { api } from "@/api/client";
-import type { Proposal } from "@/api/types";
-import type { Job } from "@/api/types";
+import type { Job, Preview, Proposal } from "@/api/types";
 import { useJob } from "@/stores/job";
+import { usePreview } from "@/stores/preview";
 import { useMatching } from "@/stages/fit/matching";
 import sample from "../../../../test/data/api/job.json";
 
@@ -40,6 +40,22 @@ describe("proposals of cells", () => {
       { assignments: [{ islands: [0], cell: 0, way: "fill" }] },
     ]);
     expect(matching.proposals!.map((one) => one.islands)).toEqual([[1]]);
+  });
+
+  it("are shown as they would lie before they are taken, and taking one keeps the others", async () => {
+    const matching = useMatching();
+    await matching.propose(null);
+    const preview = vi
+      .spyOn(api, "preview")
+      .mockResolvedValue({ sentence: "Front set into Cell 1", islands: [], lines: "" } as unknown as Preview);
+    vi.spyOn(api, "operate").mockResolvedValue({ ...job, revision: job.revision + 1, placements: "other" });
+    await matching.look(matching.proposals![1]!);
+    expect(preview.mock.calls[0]!.slice(2, 4)).toEqual(["set_into_cells", { assignments: proposal(1).assignments }]);
+    expect(matching.lit).toBe(matching.proposals![1]);
+    await usePreview().take();
+    await nextTick();
+    expect(matching.proposals!.map((one) => one.islands)).toEqual([[0]]);
+    expect(matching.lit).toBeNull();
   });
 
   it("are dropped when islands were moved otherwise, or another picture is shown", async () => {

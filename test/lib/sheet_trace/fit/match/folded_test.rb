@@ -13,7 +13,7 @@ describe SheetTrace::Fit::Match::Folded do
       random = Random.new(11)
       found = Array.new(5) { PrintedNets.new(random, [size.call(random)]).outcome }
 
-      assert_equal [[6, 0]], found.map { |outcome| [outcome.right, outcome.wrong] }.uniq
+      assert_equal [[6, 6]], found.map { |outcome| [outcome.right, outcome.pairs.size] }.uniq
     end
   end
 
@@ -21,7 +21,7 @@ describe SheetTrace::Fit::Match::Folded do
     random = Random.new(5)
     outcome = PrintedNets.new(random, [[40, 60, 25], [30, 30, 70], [55, 20, 35]].shuffle(random: random)).outcome
 
-    assert_equal [18, 0], [outcome.right, outcome.wrong]
+    assert_equal [18, 18], [outcome.right, outcome.pairs.size]
   end
 
   it "is less sure where a solid is as good either way round" do
