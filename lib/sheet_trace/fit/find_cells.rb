@@ -130,7 +130,8 @@ module SheetTrace
 
       def self.full?(region, filled) = filled.count >= FULL * region.width * region.height
 
-      # @param place [Array(Integer, Integer, Integer, Integer)] left, top, width and height; colors [Numo::DFloat] n x 3
+      # @param place [Array(Integer, Integer, Integer, Integer)] left, top, width and height
+      # @param colors [Numo::DFloat] n x 3
       def self.cell(place, colors, outline: nil, shade: nil)
         Cell.new(
           name: "",

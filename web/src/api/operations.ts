@@ -51,7 +51,7 @@ export interface Operations {
   detach_faces: { faces: number[] };
   split_island: { island: number | string };
   join_islands: { edges: number[] };
-  grow_net: { island: number | string };
+  grow_net: { island: number | string; as_printed?: boolean };
   give_back_faces: { faces: number[] };
   project_faces: { faces: number[] };
   flip_normals: { faces: number[] };

@@ -37,25 +37,4 @@ describe "joining islands" do
 
     assert_equal [false, 1.0], [measure.mirrored, measure.stretch_worst.round(9)]
   end
-
-  # A box cut along 7 of its 12 edges is a net of 6 faces, 14 corners and 19 edges: 5 folds and 14 borders.
-  it "grows a carton's net round its front panel" do
-    grown = operate(caddy.call, "grow_net", island: 0)
-    map = grown.job.layout.uv_map
-
-    assert_equal "Net of Front: 5 islands joined on", grown.sentence
-    assert_equal [1, 14, 19, 14],
-                 [map.island_count, map.point_count, map.edges.outline.size, map.edges.outline.count_true]
-    assert_in_delta 1, grown.job.measures[0].stretch_worst, 1e-9
-    assert_empty grown.job.findings.map(&:code) & %w[overlap fold_over off_sheet]
-  end
-
-  it "leaves out what would come to lie on the net" do
-    job = SheetTrace::Job.start(SheetTrace::Solids.build("ring", { sides: 8 }), source_name: "ring")
-    job = operate(job, "lay_flat", by: "direction", seams: "angle").job
-    grown = operate(job, "grow_net", island: 0).job
-
-    assert_empty grown.findings.map(&:code) & %w[overlap fold_over]
-    assert_operator grown.layout.uv_map.island_count, :<, job.layout.uv_map.island_count
-  end
 end

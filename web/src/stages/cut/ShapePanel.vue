@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Keeping the cut and mending the shape; detaching faces, and joining islands into nets. */
-import { BButton } from "bootstrap-vue-next";
-import { computed } from "vue";
+import { BButton, BFormCheckbox } from "bootstrap-vue-next";
+import { computed, ref } from "vue";
 import { useCutting } from "@/stages/cut/cutting";
+import { useFitting } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
 import { counted, usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
@@ -16,7 +17,11 @@ const cutting = useCutting();
 const picks = usePicks();
 const previews = usePreview();
 const selection = useSelection();
+const fitting = useFitting();
+const asPrinted = ref(true);
 
+/** a picture with cells is laid under, so that a net may be printed there */
+const printed = computed(() => fitting.cells.length > 1);
 const islands = computed(() => selection.islands);
 const named = computed(() =>
   islands.value.length === 1 ? (jobs.islands[islands.value[0]!]?.name ?? "") : counted(islands.value.length, "islands"),
@@ -88,11 +93,12 @@ const edges = computed(() => [...picks.sets.edges]);
         variant="secondary"
         :disabled="islands.length !== 1 || previews.looking"
         title="Join its neighbours on, then theirs"
-        @click="previews.show('grow_net', { island: islands[0]! })"
+        @click="previews.show('grow_net', { island: islands[0]!, as_printed: printed && asPrinted })"
       >
         Grow a net{{ islands.length === 1 ? ` from ${named}` : "" }}
       </BButton>
     </div>
+    <BFormCheckbox v-if="printed" v-model="asPrinted" class="mt-2">As the net is printed on the picture</BFormCheckbox>
     <PreviewCard />
     <StretchTable />
   </section>
