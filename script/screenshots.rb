@@ -45,6 +45,7 @@ module Screenshots
         open_job "Lantern shade"
         stage "Cut"
         tab "Lay flat"
+        unfold "Method, seams, size"
         find("#flatten-method").select("Roll out")
         find(".inspector label", text: "By angle").click
         click_button "Lay everything flat"
@@ -63,10 +64,11 @@ module Screenshots
         open_job "Lantern shade"
         stage "Cut"
         tab "Compare"
-        fill_in "Name of the map", with: "As received"
-        click_button "Set aside"
+        fill_in "Name of the layout", with: "As received"
+        click_button "Keep this layout"
         tab "Lay flat"
-        click_button "One-seam wrap"
+        unfold "Restart from"
+        click_button "One seam"
         find(".status-bar .done", text: "wrap")
         tab "Compare"
         within(".list-group") { click_button "Compare" }
@@ -87,6 +89,7 @@ module Screenshots
           sleep 1
         end
         find(".inspector label", text: "Box").click
+        unfold "Whole pixels"
         click_button "Bring to whole pixels"
         find(".status-bar .done", text: "pixel corners")
         5.times { click_button "Zoom in" }

@@ -45,14 +45,14 @@ module SheetTraceServer
       # @return [Hash] the row of jobs
       # @raise [NotFound]
       def find(id)
-        @database[:jobs].first(id: id) || raise(NotFound, "this job does not exist; it may have been deleted")
+        @database[:jobs].first(id: id) || raise(NotFound, "This job doesn't exist. It may have been removed.")
       end
 
       # @return [Hash] the row of revisions, the one shown if no id is given
       # @raise [NotFound]
       def revision(id, revision_id = nil)
         @database[:revisions].first(job_id: id, id: revision_id || find(id)[:revision_id]) ||
-          raise(NotFound, "this revision does not exist; it was replaced by a later change")
+          raise(NotFound, "This revision doesn't exist. It was replaced by a later change.")
       end
 
       # @param pictures [Hash{String => String}] file name => bytes, brought along

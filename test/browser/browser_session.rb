@@ -89,6 +89,12 @@ module BrowserSession
   # Opens a page of the stage.
   def tab(name) = find(".inspector [role=tab]", text: name, exact_text: true).click
 
+  # Opens a folded section of the inspector, or leaves it open.
+  def unfold(title)
+    heading = find(".inspector h3 button[aria-expanded]", text: title, exact_text: true)
+    heading.click if heading["aria-expanded"] == "false"
+  end
+
   def stage(name) = find(".stage-rail button", text: name).click
 
   # @param server [RunningServer]

@@ -23,6 +23,7 @@ describe "the cut stage" do
 
     it "lays the whole model flat, and tells stretch before and after" do
       tab "Lay flat"
+      unfold "Method, seams, size"
       find("#flatten-method").select("Roll out")
       choice "By angle"
       click_button "Lay everything flat"
@@ -46,7 +47,8 @@ describe "the cut stage" do
       click_button "Lay shade Left flat"
 
       assert_done(/shade Left laid flat \(1 rolled out\)/)
-      click_button "The file's own map"
+      unfold "Restart from"
+      click_button "The file's map"
 
       assert_done(/Islands as in UV set vt/)
     end
@@ -59,7 +61,7 @@ describe "the cut stage" do
       assert_done(/edges picked/)
       click_button "None"
       picked "0 edges"
-      click_button "To open pieces"
+      click_button "Suggest the fewest cuts"
 
       assert_done(/Nothing to pick that way|picked/)
       click_button "None" unless page.has_selector?("output", exact_text: "0 edges", wait: 0)
@@ -119,6 +121,7 @@ describe "the cut stage" do
 
       assert_done(/faces picked/)
       tab "Lay flat"
+      unfold "Method, seams, size"
       find("#flatten-method").select("Square-on")
       click_button(text: /\ALay \d+ faces flat\z/)
 
@@ -130,6 +133,7 @@ describe "the cut stage" do
       click_at(proof(0.45, 0.5), :control)
       picked "24 faces"
       tab "Lay flat"
+      unfold "Method, seams, size"
       find("#flatten-method").select("Roll out")
       click_button "Show axis"
 
@@ -166,12 +170,13 @@ describe "the cut stage" do
 
     it "sets maps aside, compares them side by side, goes back and drops them" do
       tab "Compare"
-      fill_in "Name of the map", with: "As received"
-      click_button "Set aside"
+      fill_in "Name of the layout", with: "As received"
+      click_button "Keep this layout"
 
       assert_done(/As received/)
       tab "Lay flat"
-      click_button "One-seam wrap"
+      unfold "Restart from"
+      click_button "One seam"
 
       assert_done(/laid flat \(wrap\)/)
       tab "Compare"
@@ -183,9 +188,9 @@ describe "the cut stage" do
       end
 
       assert_done(/Back to As received: 12 islands/)
-      click_button "Drop"
+      within(".list-group") { click_button "Remove" }
 
-      assert_text "Nothing is set aside yet"
+      assert_text "No layout is kept yet"
     end
   end
 
@@ -273,7 +278,8 @@ describe "the cut stage" do
     end
 
     it "draws seams directly by a stroke, shows open ends and closes them" do
-      click_button "No seams"
+      unfold "Restart seams"
+      click_button "None"
 
       assert_done(/All seams closed: 1 piece/)
       assert_selector "li", text: /faces: /
@@ -297,7 +303,8 @@ describe "the cut stage" do
     end
 
     it "does the same on the other side where the model is symmetric" do
-      click_button "No seams"
+      unfold "Restart seams"
+      click_button "None"
 
       assert_done(/closed/)
       assert_text "Symmetric about x = 0, exactly"
@@ -318,28 +325,31 @@ describe "the cut stage" do
     end
 
     it "has a cut suggested, and picks it for a look before it is taken" do
-      click_button "No seams"
+      unfold "Restart seams"
+      click_button "None"
 
       assert_done(/closed/)
-      click_button "To open pieces"
+      click_button "Suggest the fewest cuts"
 
       assert_selector "output[aria-label=Picked]", text: /\A[1-9] edges\z/
       assert_text "1 piece; 1 cannot be laid flat yet"
       click_button(text: /\ACut [1-9]/)
 
       assert_text "1 piece, which can be laid flat."
-      click_button "Ease mean stretch below"
+      click_button "Suggest until stretch is below"
 
       assert_done(/Nothing to pick that way/) # a carton's net has no stretch
     end
 
     it "starts clean with no map, and fits a piece into a rectangle" do
       tab "Lay flat"
-      click_button "No map"
+      unfold "Restart from"
+      click_button "Each face alone"
 
       assert_done(/6 islands/)
       find(".island-card", text: "Front").click
-      choice "Into a rectangle"
+      unfold "Method, seams, size"
+      choice "A rectangle"
       type "Width", "400"
       type "Height", "100"
       uncheck "Keep proportions"

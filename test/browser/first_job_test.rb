@@ -129,7 +129,7 @@ describe "a first job" do
     visit "/"
     choose("Choose a model", file("broken.obj", "v 0 0 0\nv 1 0 0\nf 1 2 7\n"))
 
-    assert_selector "[role=alert]", text: "broken.obj, line 3: vertex 7 does not exist; the file has 2"
+    assert_selector "[role=alert]", text: "broken.obj wasn't read. Line 3: vertex 7 does not exist; the file has 2"
     assert_selector ".none", text: "No jobs yet"
   end
 
@@ -145,15 +145,15 @@ describe "a first job" do
     assert_selector ".top-bar .name", text: "dropped"
   end
 
-  it "lists jobs, and deletes one only after asking" do
+  it "lists jobs, and removes one only after asking" do
     bring_in_caddy
     find(".home").click
-    click_button "Delete tea-caddy"
+    click_button "Remove tea-caddy"
     click_button "Keep"
 
     assert_selector ".job", text: "tea-caddy"
-    click_button "Delete tea-caddy"
-    within(".modal.show") { click_button "Delete" }
+    click_button "Remove tea-caddy"
+    within(".modal.show") { click_button "Remove" }
 
     assert_no_selector ".job"
   end

@@ -37,10 +37,10 @@ describe "the fit stage" do
 
       boxes.each { |px| assert_in_delta px.round, px, 1e-6 }
       tab "Picture"
-      click_button "Take it as the art"
+      click_button "Use as art"
 
       assert_done(/heron-template laid over the sheet/)
-      assert_no_button "Take it as the art"
+      assert_no_button "Use as art"
       click_button "Undo"
 
       assert_text "Undone: heron-template"
@@ -172,7 +172,7 @@ describe "the fit stage" do
       click_button "At its own scale"
 
       assert_done(/number\.png shown, 400 x 400 px, at its own scale: [\d.]+ % of it lies beside the sheet/)
-      click_button "Only look at it"
+      click_button "Keep as reference"
 
       assert_button "Look at number.png"
       fill_in "Scale of number.png", with: "1 px is 0.1 mm\n"
@@ -219,7 +219,7 @@ describe "the fit stage" do
       [[10, 10], [60, 12], [58, 50], [12, 48]].each { |place| click_at(on_sheet(*place)) }
 
       assert_done(/trim, straighten, \d+ x \d+ px/)
-      click_button "Take step 2 out"
+      click_button "Remove step 2"
 
       assert_done(/trim, 78 x 52 px/)
     end

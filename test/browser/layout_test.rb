@@ -200,7 +200,7 @@ describe "the layout stage" do
     click_button "Unlock all"
 
     assert_text "Nothing is locked."
-    click_button "Give rectangle 1 back"
+    click_button "Remove rectangle 1"
 
     assert_done(/nothing reserved/)
   end
@@ -215,12 +215,14 @@ describe "the layout stage" do
 
     assert_done(%r{6 islands brought to \d\.\d+ px/mm, times weights of 1 to 2})
     pick "Bottom"
-    click_button "Lay aside"
+    unfold "Room on the sheet"
+    click_button "Move off the sheet"
 
     assert_done(/Bottom laid beside the sheet/)
-    click_button "Bring in 1"
+    click_button "Move back 1"
 
     assert_done(/Bottom brought onto the sheet/)
+    unfold "Park what carries no art"
     click_button "Park Bottom"
 
     assert_done(/Bottom parked at the bottom right/)
@@ -228,6 +230,7 @@ describe "the layout stage" do
 
   it "brings islands into line, onto whole pixels, and turns each about its own middle" do
     pick "Front", "Left", "Top"
+    unfold "Align"
     find_button("Bottoms in line").click
 
     assert_done(/3 islands brought into line: bottom/)
@@ -239,6 +242,7 @@ describe "the layout stage" do
 
     assert_done(/3 islands: turned 90°/)
     choice "Shape"
+    unfold "Whole pixels"
     click_button "Bring to whole pixels"
 
     assert_done(/3 islands brought to pixel corners/)
@@ -252,6 +256,7 @@ describe "the layout stage" do
 
   it "holds drags to pixels, and tells the nearest box while it drags" do
     pick "Front"
+    unfold "Drags snap to"
     choice "px corners"
     type "Centre x", "184.3"
 
@@ -274,6 +279,7 @@ describe "the layout stage" do
   end
 
   it "puts corners where they are typed, and onto each other" do
+    unfold "Corners"
     check "Pick corners on the sheet"
     click_at(on_sheet(24, 24))
 
@@ -313,15 +319,16 @@ describe "the layout stage" do
     click_button "Pick twins too"
 
     assert_selector ".island-card.picked", count: 2
-    click_button "Exchange two"
+    click_button "Swap the two"
 
     assert_done(/Front and Back changed places/)
     find("body").send_keys(:escape)
     click_button "Unstack"
 
     assert_done(/6 islands moved to places of their own/)
-    fill_in "Name of the map", with: "First"
-    click_button "Set aside"
+    unfold "Kept layouts"
+    fill_in "Name of the layout", with: "First"
+    click_button "Keep this layout"
 
     assert_selector "li", text: "First"
     saved = downloaded { click_link "Save layout" }

@@ -7,7 +7,7 @@ require "axe/matchers/be_axe_clean"
 describe "the other stages" do
   include BrowserTestCase
 
-  it "sets the unit, names islands and tells what the reader noticed" do
+  it "sets the unit, names islands and tells what is to be noted of the file" do
     bring_in({ "plate.obj" => "v 0 0 0\nv 4 0 0\nv 4 3 0\nv 0 3 0\nf 1 2 3 4\n" })
 
     assert_selector ".note", text: "has no UVs: 1 face was laid flat"

@@ -174,7 +174,7 @@ describe "jobs on the server" do
     assert_equal [0, 0, 0, 0], %i[jobs revisions blobs pictures].map { |table| @database[table].count }
     ask(:get, "/api/jobs/#{job[:id]}")
 
-    assert_failure 404, "not_found", /does not exist/
+    assert_failure 404, "not_found", /doesn't exist/
   end
 
   it "keeps what two jobs share until both are gone" do

@@ -33,8 +33,8 @@ describe "what the server refuses" do
       "notes.obj" => ["hello", /notes\.obj is not an OBJ file/],
       "program.obj" => ["\x7FELF\0\0\1".b, /not text/],
       "half.zip" => ["PK\x03\x04\0\0".b, /half\.zip is a damaged zip/],
-      "far.obj" => ["v 0 0 0\nf 1 2 3\n", /far\.obj, line 2: vertex 2 does not exist/],
-      "nan.obj" => ["v 0 nan 0\nf 1 1 1\n", /nan\.obj, line 1: "nan"/]
+      "far.obj" => ["v 0 0 0\nf 1 2 3\n", /far\.obj wasn't read\. Line 2: vertex 2 does not exist/],
+      "nan.obj" => ["v 0 nan 0\nf 1 1 1\n", /nan\.obj wasn't read\. Line 1: "nan"/]
     }.each do |name, (bytes, message)|
       upload("/api/jobs", bytes, name)
 

@@ -20,11 +20,11 @@ module SheetTrace
             code: "faces_without_uvs",
             severity: "error",
             message: "#{Check.count(faces.size, "face lies", "faces lie")} nowhere on the sheet",
-            meaning: "They stay unpainted, whatever is on the sheet.",
+            meaning: "#{faces.one? ? "It stays" : "They stay"} unpainted, whatever is on the sheet.",
             places: places,
             mend:
               Mend.new(
-                label: "Lay them square-on beside their neighbours",
+                label: "Lay #{faces.one? ? "it square-on beside its" : "them square-on beside their"} neighbours",
                 operation: "project_faces",
                 parameters: {
                   faces: faces

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One job: sheet and proof side by side, the inspector of the stage, the island strip. */
+import { PhCaretLeft, PhCaretUp } from "@phosphor-icons/vue";
 import { BButton } from "bootstrap-vue-next";
 import { computed, nextTick, onUnmounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
@@ -13,7 +14,7 @@ import { useBench } from "@/stores/bench";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
 import { usePacking } from "@/stages/layout/packing";
-import { usePicks } from "@/stores/picks";
+import { counted, usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
 import { useRelaxing } from "@/stages/cut/relaxing";
 import { useSelection } from "@/stores/selection";
@@ -151,7 +152,23 @@ useKeys({
       <FirstSteps />
       <component :is="current.inspector" />
     </aside>
+    <BButton
+      v-if="!bench.inspector"
+      variant="light"
+      class="handle upright"
+      title="Show the inspector ( i )"
+      @click="bench.inspector = true"
+      ><PhCaretLeft :size="12" weight="bold" aria-hidden="true" /> Tools of the stage</BButton
+    >
     <IslandStrip v-show="bench.strip" />
+    <BButton
+      v-if="!bench.strip"
+      variant="light"
+      class="handle"
+      title="Show the strip of islands ( l )"
+      @click="bench.strip = true"
+      ><PhCaretUp :size="12" weight="bold" aria-hidden="true" /> {{ counted(jobs.islands.length, "islands") }}</BButton
+    >
     <StatusBar :hint="hint" />
     <BegunDialog />
     <KeySheet v-model="keysOpen" />
@@ -165,16 +182,32 @@ useKeys({
 
 <style scoped>
 .editor {
+  --rail: 84px;
+  --inspector: 266px;
+  --handle: 28px;
   display: grid;
   overflow: hidden;
   height: 100vh;
   grid-template-rows: 46px minmax(0, 1fr) 88px 24px;
 }
 .without-strip {
-  grid-template-rows: 46px minmax(0, 1fr) 24px;
+  grid-template-rows: 46px minmax(0, 1fr) var(--handle) 24px;
 }
-.editor > :is(.top-bar, .strip, .status-bar) {
+.editor > :is(.top-bar, .strip, .status-bar, .handle:not(.upright)) {
   grid-column: 1 / -1;
+}
+.handle {
+  padding: 0;
+  border: 0 solid var(--bs-border-color);
+  border-width: 1px 0 0;
+  border-radius: 0;
+  background: var(--bs-secondary-bg);
+  font-size: 12px;
+  line-height: 1;
+}
+.handle.upright {
+  border-width: 0 0 0 1px;
+  writing-mode: vertical-rl;
 }
 .skips {
   position: absolute;
@@ -199,6 +232,11 @@ useKeys({
   left: 50%;
   max-width: 720px;
   transform: translateX(-50%);
+}
+@media (min-width: 1600px) {
+  .editor {
+    --inspector: 320px;
+  }
 }
 .missing {
   max-width: 560px;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The model with the composed sheet on it. */
-import { BButton } from "bootstrap-vue-next";
+import { BButton, BFormSelect } from "bootstrap-vue-next";
 import { useElementSize } from "@vueuse/core";
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import type { Pair } from "@/api/types";
@@ -41,6 +41,11 @@ const drawing = ref(false);
 const { width, height } = useElementSize(holder);
 const views = Object.keys(VIEWS) as ViewName[];
 const MEASURED = { chart: "Test chart", checker: "Checker", stretch: "Stretch", density: "Density" } as const;
+const LIGHTS = { even: "Even light", shaded: "Shaded" } as const;
+/** narrower than this, the bars are lists, px */
+const NARROW = 340;
+const narrow = computed(() => width.value > 0 && width.value < NARROW);
+const optionsOf = (choices: object) => Object.entries(choices).map(([value, text]) => ({ value, text }));
 const LOOKS = computed(() => ({
   art: "Art",
   ...(jobs.job?.fit_setup.shown == null ? {} : { underlay: "Underlay" }),
@@ -95,13 +100,33 @@ const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height
     <span v-if="images.busy" class="waiting spinner-border spinner-border-sm" role="status" aria-label="Drawing"></span>
     <div v-if="elements.box.value" class="pick-box" :style="elements.box.value"></div>
     <div class="bar top d-flex flex-wrap justify-content-between gap-2">
-      <ChoiceBar v-model="settings.look" label="What the model wears" :choices="LOOKS" />
-      <ChoiceBar v-model="settings.light" label="Light" :choices="{ even: 'Even light', shaded: 'Shaded' }" />
+      <template v-if="narrow">
+        <BFormSelect
+          v-model="settings.look"
+          size="sm"
+          class="looks"
+          aria-label="Shown on sheet and model"
+          :options="optionsOf(LOOKS)"
+        />
+        <BFormSelect v-model="settings.light" size="sm" class="looks" aria-label="Light" :options="optionsOf(LIGHTS)" />
+      </template>
+      <template v-else>
+        <ChoiceBar v-model="settings.look" look label="Shown on sheet and model" :choices="LOOKS" />
+        <ChoiceBar v-model="settings.light" label="Light" :choices="LIGHTS" />
+      </template>
     </div>
     <ProofAids />
     <div class="bar bottom d-flex gap-1" role="group" aria-label="Look from">
+      <BFormSelect
+        v-if="narrow"
+        :model-value="null"
+        size="sm"
+        aria-label="Look from"
+        :options="[{ value: null, text: 'Look from' }, ...views]"
+        @update:model-value="$event && scene?.look($event as ViewName)"
+      />
       <BButton
-        v-for="name in views"
+        v-for="name in narrow ? [] : views"
         :key="name"
         variant="outline-secondary"
         size="sm"
@@ -148,6 +173,10 @@ canvas {
 }
 .top {
   top: 10px;
+}
+.looks {
+  width: auto;
+  flex: 1;
 }
 .bottom {
   bottom: 10px;

@@ -27,6 +27,18 @@ export function cornersOf(surface: Surface, faces: Set<number> | null, islands: 
   return corners;
 }
 
+/** The edges that only one of some triangles has, by their places; pairs of places as the corners are given. */
+export function rimOf(corners: number[]): number[] {
+  const ends = new Map<string, number[] | null>();
+  for (let corner = 0; corner < corners.length / 3; corner += 1) {
+    const next = corner % 3 === 2 ? corner - 2 : corner + 1;
+    const line = [corner, next].map((at) => corners.slice(3 * at, 3 * at + 3));
+    const key = line.map(String).sort().join(" ");
+    ends.set(key, ends.has(key) ? null : line.flat());
+  }
+  return [...ends.values()].flatMap((line) => line ?? []);
+}
+
 /** A short line out of the middle of each face that is shown; pairs of places, model units. */
 export function facingLines(surface: Surface, hidden: Set<number>, length: number): number[] {
   const lines: number[] = [];

@@ -12,10 +12,9 @@ export interface Marked {
   corners: Iterable<number>;
 }
 
-export const PICKED = 0x1e7b6e;
-export const SEAM = 0x7b3f72;
-export const LIT = 0xd2552a;
-export const WARNING = 0xc98a12;
+export const PICKED = 0x0c5048;
+export const SEAM = 0x662d5e;
+export const WARNING = 0x633d00;
 export const INK = 0x1f2a36;
 const PAPER = 0xfffdf8;
 
@@ -50,6 +49,42 @@ export class FatLines extends LineSegments2 {
     this.material.dashSize = dash;
     this.material.gapSize = dash / 2;
     this.computeLineDistances();
+  }
+}
+
+/** Lines over a light casing, so that they stand out from any art. */
+export class CasedLines extends THREE.Group {
+  private readonly casing: FatLines;
+  private readonly lines: FatLines;
+
+  constructor(color: number, width: number, over: number, options: object = {}) {
+    super();
+    this.casing = new FatLines(PAPER, width + 3, over, { ...options, dashed: false });
+    this.lines = new FatLines(color, width, over + 1, options);
+    this.lines.renderOrder = 1;
+    this.add(this.casing, this.lines);
+  }
+
+  /** @param ends, dash as FatLines takes them */
+  draw(ends: number[], dash = 0) {
+    this.casing.draw(ends);
+    this.lines.draw(ends, dash);
+  }
+}
+
+/** Two outlines, one inside the other: what a finding or a table leads to. */
+export class DoubleLines extends CasedLines {
+  private readonly between = new FatLines(PAPER, 3, 6);
+
+  constructor() {
+    super(INK, 7, 3);
+    this.between.renderOrder = 2;
+    this.add(this.between);
+  }
+
+  override draw(ends: number[]) {
+    super.draw(ends);
+    this.between.draw(ends);
   }
 }
 
@@ -107,27 +142,24 @@ export class Spots extends THREE.Points<THREE.BufferGeometry, THREE.PointsMateri
   }
 }
 
-/** Faces hatched, edges as heavy lines, corners as squares. */
+/** Faces under stripes, edges as heavy lines, corners as squares. */
 export class ElementMarks extends THREE.Group {
   private readonly faces: Patches;
-  private readonly casing: FatLines;
-  private readonly edges: FatLines;
+  private readonly edges: CasedLines;
   private readonly corners: Spots;
 
   constructor(opacity: number, width: number, over: number) {
     super();
-    this.faces = new Patches({ color: PICKED, opacity }, 0.35, over);
-    this.casing = new FatLines(PAPER, width + 3, over + 1);
-    this.edges = new FatLines(PICKED, width, over + 2);
+    this.faces = new Patches({ color: PICKED, opacity }, 0, over);
+    this.edges = new CasedLines(PICKED, width, over + 1);
     this.corners = new Spots(PICKED, width + 7, false);
-    this.add(this.faces, this.casing, this.edges, this.corners);
+    this.add(this.faces, this.edges, this.corners);
   }
 
   show(elements: Elements | null, { faces, edges, corners }: Marked) {
     const positions = elements?.faceCorners(faces) ?? [];
     const lines = elements?.edgeLines(edges) ?? [];
     this.faces.draw(new Float32Array(positions));
-    this.casing.draw(lines);
     this.edges.draw(lines);
     this.corners.draw(elements?.places(corners) ?? []);
   }

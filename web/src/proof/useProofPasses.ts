@@ -9,8 +9,19 @@ import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useSurface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
-import { boxOf, cornersOf, edgeLines, facingLines, lengthOf, outlines, tintsOf } from "./geometry";
-import { ElementMarks, FatLines, INK, LIT, Patches, PICKED, SEAM, Spots, ThinLines, WARNING } from "./objects";
+import { boxOf, cornersOf, edgeLines, facingLines, lengthOf, outlines, rimOf, tintsOf } from "./geometry";
+import {
+  CasedLines,
+  DoubleLines,
+  ElementMarks,
+  INK,
+  Patches,
+  PICKED,
+  SEAM,
+  Spots,
+  ThinLines,
+  WARNING,
+} from "./objects";
 import { Floor } from "./passes/floor";
 import { pass, type Pass } from "./passes/pass";
 import type { ProofScene } from "./scene";
@@ -74,8 +85,8 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   }
 
   function aidPasses(): Pass[] {
-    const outline = new FatLines(PICKED, 3, 2);
-    const lit = new Patches({ color: LIT, opacity: 0.62 }, 1, 3);
+    const outline = new CasedLines(PICKED, 3, 2);
+    const lit = new DoubleLines();
     const edges = new ThinLines(INK, { transparent: true, opacity: 0.55 });
     const facing = new ThinLines(SEAM);
     const floor = new Floor();
@@ -88,7 +99,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
       pass(
         lit,
         () => [surface(), selection.spot],
-        (of, spot) => lit.draw(new Float32Array(of && spot ? cornersOf(of, new Set(spot.faces), null) : [])),
+        (of, spot) => lit.draw(of && spot ? rimOf(cornersOf(of, new Set(spot.faces), null)) : []),
       ),
       pass(
         edges,
@@ -110,11 +121,11 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
 
   function cutPasses(): Pass[] {
     const pieces = new Patches({ vertexColors: true, opacity: 0.62 }, 0.72, 1);
-    const cuts = new FatLines(SEAM, 2.5, 2, { dashed: true, dashScale: 1 });
+    const cuts = new CasedLines(SEAM, 2.5, 2, { dashed: true, dashScale: 1 });
     const openEnds = new Spots(WARNING, 15, true);
     const picked = new ElementMarks(0.8, 4, 3);
     const under = new ElementMarks(0.4, 4, 4);
-    const axis = new FatLines(INK, 2, 0, { depthTest: false, dashed: true, dashScale: 1 });
+    const axis = new CasedLines(INK, 2, 0, { depthTest: false, dashed: true, dashScale: 1 });
     const apex = new Spots(INK, 13, true);
     axis.renderOrder = apex.renderOrder = 1;
     apex.material.depthTest = false;

@@ -7,7 +7,6 @@ export interface SheetColors {
   line: string;
   picked: string;
   warning: string;
-  lit: string;
   seam: string;
   ruler: string;
   rulerInk: string;
@@ -29,9 +28,8 @@ export function sheetColors(theme: string): SheetColors {
     ink: token("paper-ink"),
     line: token("sheet-line"),
     picked: token("sheet-picked"),
-    warning: token("saffron"),
-    lit: token("persimmon"),
-    seam: token("plum"),
+    warning: token("sheet-warning"),
+    seam: token("sheet-seam"),
     ruler: token("bs-body-bg"),
     rulerInk: token("bs-secondary-color"),
   };

@@ -78,9 +78,7 @@ export function usePainting(
   /** names and marks are those of the layout as it is: none while another one is looked at */
   const marked = () =>
     [marks.preview.value ? [] : jobs.islands, shapes.value, spots.value, visibility.hiddenIslands] as const;
-  /** whether the sheet shows colours that are judged */
-  const colored = () =>
-    images.look === "underlay" || (images.look === "art" && jobs.layers.some(({ visible }) => visible));
+  const measured = () => images.look === "stretch" || images.look === "density";
   const opacity = () => (images.look === "underlay" ? (fitting.underlay?.opacity ?? 1) : 1);
   const [RESTS, LIVES] = [true, false];
   const passes: Pass[] = [
@@ -89,17 +87,13 @@ export function usePainting(
     pass(RESTS, () => [marks.fit.value], drawCells),
     pass(RESTS, () => [...islands(), moving.value], drawIslands),
     pass(RESTS, () => [jobs.job!.reserved_px], drawReserved),
-    pass(
-      LIVES,
-      () => [...islands(), selection.islands, selection.hovered, moving.value, moved.value, !colored()],
-      drawLively,
-    ),
+    pass(LIVES, () => [...islands(), selection.islands, selection.hovered, moving.value, moved.value], drawLively),
     pass(RESTS, () => [marks.preview.value, jobs.job!.sheet], drawPreview),
     pass(RESTS, () => [marks.fit.value], drawFit),
     pass(RESTS, () => [marks.seams.value], drawSeams),
     pass(RESTS, () => [marks.picked.value, 0.8], drawMarked),
     pass(RESTS, () => [lit.value], drawLit),
-    pass(RESTS, () => [...marked(), selection.islands, moving.value], drawMarks),
+    pass(RESTS, () => [...marked(), selection.islands, moving.value, !measured()], drawMarks),
     pass(LIVES, () => [marks.hovered.value, 0.4], drawMarked),
     pass(LIVES, () => [pull.value], drawPull),
     pass(LIVES, () => [frame.value], drawFrame),

@@ -4,6 +4,8 @@ import { computed, ref } from "vue";
 
 export type View = "sheet" | "proof";
 
+/** windows that are lower than this have the strip folded until it is opened, px */
+const LOW = 600;
 /** share of the width that either view keeps */
 const LEAST_SHARE = 0.15;
 
@@ -11,16 +13,22 @@ const LEAST_SHARE = 0.15;
 export const useBench = defineStore("bench", () => {
   /** of the width of both views, the sheet's */
   const share = useStorage("sheet-trace-sheet-share", 0.6);
-  const strip = useStorage("sheet-trace-strip", true);
+  const strip = useStorage("sheet-trace-strip", window.innerHeight >= LOW);
   const inspector = useStorage("sheet-trace-inspector", true);
+  /** sections of inspectors, where the painter has folded or opened them */
+  const unfolded = useStorage<Record<string, boolean>>("sheet-trace-sections", {});
   /** the view that has the whole width for a while */
   const alone = ref<View | null>(null);
 
   const columns = computed(() => {
     const views =
       alone.value === null ? `minmax(0, ${share.value}fr) 7px minmax(0, ${1 - share.value}fr)` : "minmax(0, 1fr)";
-    return `84px ${views}${inspector.value ? " 266px" : ""}`;
+    return `var(--rail) ${views} ${inspector.value ? "var(--inspector)" : "var(--handle)"}`;
   });
+
+  function unfold(section: string) {
+    unfolded.value = { ...unfolded.value, [section]: true };
+  }
 
   function divide(at: number) {
     share.value = Math.min(Math.max(at, LEAST_SHARE), 1 - LEAST_SHARE);
@@ -31,5 +39,5 @@ export const useBench = defineStore("bench", () => {
     alone.value = alone.value === view ? null : view;
   }
 
-  return { share, strip, inspector, alone, columns, divide, enlarge };
+  return { share, strip, inspector, unfolded, unfold, alone, columns, divide, enlarge };
 });

@@ -2,7 +2,12 @@
 /** A few exclusive choices side by side, worked as radio buttons. */
 import { BFormRadio, BFormRadioGroup } from "bootstrap-vue-next";
 
-defineProps<{ label: string; choices: Partial<Record<Value, string>> }>();
+defineProps<{
+  label: string;
+  choices: Partial<Record<Value, string>>;
+  /** it governs what sheet and model show, and so stands out */
+  look?: boolean;
+}>();
 const model = defineModel<Value>({ required: true });
 </script>
 
@@ -10,6 +15,7 @@ const model = defineModel<Value>({ required: true });
   <BFormRadioGroup
     v-model="model"
     class="choice-bar"
+    :class="{ look }"
     :aria-label="label"
     buttons
     button-variant="outline-secondary"

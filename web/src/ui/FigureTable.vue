@@ -2,16 +2,19 @@
 /** Figures by island or place: a name that can be pressed, and its figures beside it. */
 import { BButton, BTable } from "bootstrap-vue-next";
 import type { TableFieldRaw } from "bootstrap-vue-next";
-import { computed } from "vue";
+import { computed, ref } from "vue";
 
-const props = defineProps<{
+const { most = 5, ...props } = defineProps<{
   /** heading of the names */
   of: string;
   rows: Row[];
   /** key of a figure in the rows, or of the slot that shows it => its heading */
   figures: Record<string, string>;
-  caption?: string;
+  /** so many are listed until all are asked for */
+  most?: number;
 }>();
+/** what a page can take in one go */
+const LIMIT = 500;
 const emit = defineEmits<{ press: [row: Row, event: MouseEvent] }>();
 const fields = computed(
   () =>
@@ -20,26 +23,31 @@ const fields = computed(
       ...Object.entries(props.figures).map(([key, label]) => ({ key, label, tdClass: "num" })),
     ] as TableFieldRaw<Row>[],
 );
+const whole = ref(false);
+const listed = computed(() => props.rows.slice(0, whole.value ? LIMIT : most));
 const figureOf = (row: unknown, key: string) => (row as Record<string, unknown>)[key];
 </script>
 
 <template>
-  <BTable
-    class="figures"
-    :items="rows"
-    :fields="fields"
-    :caption="caption"
-    caption-top
-    small
-    :tbody-tr-class="(row) => ((row as Row | null)?.on ? 'table-active' : '')"
-  >
-    <template #cell(name)="{ item }">
-      <BButton variant="link" class="text-truncate" @click="emit('press', item as Row, $event)">
-        {{ (item as Row).name }}
-      </BButton>
-    </template>
-    <template v-for="(_, key) in figures" :key="key" #[`cell(${key})`]="{ item }">
-      <slot :name="key" :row="item as Row">{{ figureOf(item, key) }}</slot>
-    </template>
-  </BTable>
+  <div>
+    <BTable
+      class="figures"
+      :items="listed"
+      :fields="fields"
+      small
+      :tbody-tr-class="(row) => ((row as Row | null)?.on ? 'table-active' : '')"
+    >
+      <template #cell(name)="{ item }">
+        <BButton variant="link" class="text-truncate" @click="emit('press', item as Row, $event)">
+          {{ (item as Row).name }}
+        </BButton>
+      </template>
+      <template v-for="(_, key) in figures" :key="key" #[`cell(${key})`]="{ item }">
+        <slot :name="key" :row="item as Row">{{ figureOf(item, key) }}</slot>
+      </template>
+    </BTable>
+    <BButton v-if="rows.length > most" variant="link" size="sm" @click="whole = !whole">
+      {{ whole ? `Show ${most}` : rows.length > LIMIT ? `Show ${LIMIT} of ${rows.length}` : `Show all ${rows.length}` }}
+    </BButton>
+  </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** All jobs with their thumbnails; copied at once, deleted only after asking. */
+/** All jobs with their thumbnails; copied at once, removed only after asking. */
 import { BButton, BCard, BModal } from "bootstrap-vue-next";
 import { PhCopy, PhTrash } from "@phosphor-icons/vue";
 import { ref } from "vue";
@@ -55,15 +55,15 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
         >
           <PhCopy :size="18" />
         </BButton>
-        <BButton variant="light" class="delete" :aria-label="`Delete ${job.name}`" title="Delete" @click="ask(job)">
+        <BButton variant="light" class="remove" :aria-label="`Remove ${job.name}`" title="Remove" @click="ask(job)">
           <PhTrash :size="18" />
         </BButton>
       </BCard>
     </ul>
     <BModal
       v-model="asking"
-      title="Delete this job?"
-      ok-title="Delete"
+      title="Remove this job?"
+      ok-title="Remove"
       ok-variant="danger"
       cancel-title="Keep"
       cancel-variant="secondary"
@@ -101,7 +101,7 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
   background: var(--paper);
 }
 .copy,
-.delete {
+.remove {
   position: absolute;
   right: 6px;
   bottom: 8px;

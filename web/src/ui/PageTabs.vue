@@ -18,7 +18,8 @@ usePageAddress(model, () => Object.keys(props.pages) as Page[]);
     nav-wrapper-class="mb-2"
     nav-class="flex-nowrap"
     :aria-label="label"
-    justified
+    underline
+    fill
     no-fade
   >
     <BTab v-for="{ id, title, panel } in list" :id="id" :key="id" :title="title" lazy unmount-lazy>

@@ -17,7 +17,7 @@ const work = useWork();
 const neighbour = useNeighbour();
 
 const place = computed(() =>
-  selection.pointer ? `${selection.pointer.x.toFixed(1)}, ${selection.pointer.y.toFixed(1)} px` : "no pointer",
+  selection.pointer ? `${selection.pointer.x.toFixed(1)}, ${selection.pointer.y.toFixed(1)} px` : "",
 );
 const over = computed(() => {
   const island = selection.hovered === null ? undefined : jobs.islands[selection.hovered];

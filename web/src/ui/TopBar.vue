@@ -59,11 +59,12 @@ function rename() {
         {{ jobs.job.name }}
       </BButton>
     </h1>
-    <span class="form-text mt-0">{{ jobs.job.artwork.editions[jobs.job.artwork.shown] }}</span>
+    <span class="form-text mt-0 wide">{{ jobs.job.artwork.editions[jobs.job.artwork.shown] }}</span>
     <RouterLink
       class="chip num text-body text-decoration-none"
       :to="{ params: { stage: 'layout' }, hash: '#size-preset' }"
       title="Set the sheet's size"
+      @click="bench.unfold('Sheet')"
       >{{ jobs.job.sheet.width_px }} × {{ jobs.job.sheet.height_px }} px</RouterLink
     >
     <div class="d-flex gap-2" role="group" aria-label="History">
@@ -71,28 +72,33 @@ function rename() {
         variant="secondary"
         size="sm"
         :disabled="!jobs.job.history.undo"
+        aria-label="Undo"
         :title="step('Undo', jobs.job.history.undo, 'Ctrl+Z')"
         @click="jobs.undo()"
       >
-        <PhArrowArcLeft :size="16" aria-hidden="true" /> Undo
+        <PhArrowArcLeft :size="16" aria-hidden="true" /><span class="wide ms-1">Undo</span>
       </BButton>
       <BButton
         variant="secondary"
         size="sm"
         :disabled="!jobs.job.history.redo"
+        aria-label="Redo"
         :title="step('Redo', jobs.job.history.redo, 'Ctrl+Shift+Z')"
         @click="jobs.redo()"
       >
-        <PhArrowArcRight :size="16" aria-hidden="true" /> Redo
+        <PhArrowArcRight :size="16" aria-hidden="true" /><span class="wide ms-1">Redo</span>
       </BButton>
     </div>
-    <span class="form-text mt-0 me-auto" role="status">{{ savedAt }}</span>
+    <span class="form-text mt-0 me-auto" role="status"
+      ><span class="wide">{{ savedAt }}</span></span
+    >
     <RouterLink
       class="chip preflight d-inline-flex gap-2 text-body text-decoration-none"
       :to="{ params: { stage: 'model' }, query: { page: 'preflight' } }"
+      aria-label="Preflight"
       :title="preflight.checking ? 'Checking' : 'Open the preflight report'"
     >
-      Preflight
+      <span class="wide">Preflight</span>
       <template v-if="preflight.report">
         <template v-for="severity in SEVERITIES" :key="severity">
           <span v-if="preflight.report.counts[severity] > 0" class="d-inline-flex align-items-center gap-1"
@@ -144,9 +150,18 @@ function rename() {
   background: var(--bs-tertiary-bg);
 }
 .name {
+  min-width: 120px;
   max-width: 240px;
   font-size: 16px;
   font-weight: 650;
+}
+@media (max-width: 1099px) {
+  .top-bar {
+    gap: 8px;
+  }
+  .wide {
+    display: none;
+  }
 }
 .btn.name:hover {
   border-color: var(--bs-border-color);

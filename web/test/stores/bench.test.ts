@@ -12,7 +12,7 @@ describe("the bench", () => {
     const bench = useBench();
     bench.enlarge("proof");
     expect(bench.alone).toBe("proof");
-    expect(bench.columns).toBe("84px minmax(0, 1fr) 266px");
+    expect(bench.columns).toBe("var(--rail) minmax(0, 1fr) var(--inspector)");
     bench.enlarge("sheet");
     expect(bench.alone).toBe("sheet");
     bench.enlarge("sheet");

@@ -38,7 +38,7 @@ module SheetTrace
           return numbers.reshape(sizes.sum, stride), sizes if numbers.size == sizes.sum * stride
 
           bad = lines.texts.each_with_index.find { |text, i| text.scan(/\d+/).size != sizes[i] * stride }.last
-          fail_at(file, lines.number(bad), "a corner lacks a number")
+          Fault.at(file, lines.number(bad), "a corner lacks a number")
         end
 
         # @return [String, nil] the numbers packed; nil if JSON takes them for something else
@@ -58,7 +58,7 @@ module SheetTrace
               .map do |word|
                 Float(word.sub(/\.\z/, "").sub(/\A([+-]?)\./, '\10.').sub(/\.(?=[eE])/, ""))
               rescue ArgumentError
-                fail_at(file, lines.number(i), "#{word.inspect[0, 40]} is not a finite number")
+                Fault.at(file, lines.number(i), "#{word.inspect[0, 40]} is not a finite number")
               end
           end
         end
@@ -66,7 +66,7 @@ module SheetTrace
         def self.fit(rows, lines, least, keep, file)
           longer = []
           rows.each_with_index do |row, i|
-            fail_at(file, lines.number(i), "#{row.size} numbers where at least #{least} belong") if row.size < least
+            Fault.at(file, lines.number(i), "#{row.size} numbers, and at least #{least} are needed") if row.size < least
             longer << lines.number(i) if row.size > keep
           end
           [rows.flat_map { |row| (row + ([0.0] * keep)).first(keep) }.pack("d*"), longer]
@@ -76,13 +76,10 @@ module SheetTrace
           bad = (~values.isfinite).where
           return if bad.empty?
 
-          fail_at(file, lines.number(bad[0] / values.shape[1]), "a number is too large to keep")
+          Fault.at(file, lines.number(bad[0] / values.shape[1]), "a number is too large to keep")
         end
 
-        def self.fail_at(file, line, message)
-          raise FormatError.new("#{file}, line #{line}: #{message}", where: { file: file, line: line })
-        end
-        private_class_method :json, :slow, :fit, :refuse_infinite, :fail_at
+        private_class_method :json, :slow, :fit, :refuse_infinite
       end
     end
   end

@@ -247,7 +247,7 @@ module SheetTrace
         end
 
         def fail_here(message)
-          raise FormatError.new("#{@name}, line #{@line}: #{message}", where: { file: @name, line: @line })
+          Fault.at(@name, @line, message)
         end
       end
     end

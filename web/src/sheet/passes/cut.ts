@@ -1,6 +1,6 @@
 import type { Pair, Sheet } from "@/api/types";
 import { cornerMark } from "./frame";
-import { onScreen, onSheet, type Frame } from "./pass";
+import { onScreen, onSheet, strokeCased, type Frame } from "./pass";
 
 /** Faces, edges and corners that are drawn alike, px of the sheet. */
 export interface MarkedShape {
@@ -18,7 +18,6 @@ export interface SeamsDrawing {
 /** Seams as stitches. */
 export function drawSeams(frame: Frame, drawing: SeamsDrawing | null) {
   if (!drawing) return;
-  stroke(frame, drawing.seams, frame.colors.paper, 4);
   stroke(frame, drawing.seams, frame.colors.seam, 2.5, [7, 4]);
   onScreen(frame);
   for (const end of drawing.openEnds) ring(frame, end);
@@ -28,7 +27,6 @@ export function drawSeams(frame: Frame, drawing: SeamsDrawing | null) {
 export function drawMarked(frame: Frame, shape: MarkedShape | null, alpha: number) {
   if (!shape) return;
   if (shape.faces) hatch(frame, shape.faces, alpha);
-  stroke(frame, shape.edges, frame.colors.paper, 7);
   stroke(frame, shape.edges, frame.colors.picked, 4);
   onScreen(frame);
   for (const corner of shape.corners) cornerMark(frame, corner);
@@ -38,44 +36,33 @@ export function drawMarked(frame: Frame, shape: MarkedShape | null, alpha: numbe
 export function drawPreview(frame: Frame, preview: Path2D | null, sheet: Sheet) {
   if (!preview) return;
   onSheet(frame);
-  frame.context.globalAlpha = 0.72;
+  frame.context.globalAlpha = 0.75;
   frame.context.fillStyle = frame.colors.paper;
   frame.context.fillRect(0, 0, sheet.width_px, sheet.height_px);
   frame.context.globalAlpha = 1;
-  stroke(frame, preview, frame.colors.paper, 5);
-  stroke(frame, preview, frame.colors.lit, 2.5, [6, 3]);
+  stroke(frame, preview, frame.colors.ink, 2.5, [6, 3]);
 }
 
 /** Lines on the sheet whose width and dashes are screen px. */
 function stroke(frame: Frame, path: Path2D, color: string, width: number, dash: number[] = []) {
-  const { context, view } = frame;
   onSheet(frame);
-  context.strokeStyle = color;
-  context.lineWidth = width / view.scale;
-  context.setLineDash(dash.map((length) => length / view.scale));
-  context.stroke(path);
-  context.setLineDash([]);
+  strokeCased(frame, { color, width, dash }, path, frame.view.scale);
 }
 
-/** Rising stripes inside faces. */
+/** Rising stripes inside faces; between them their colours show as they are. */
 function hatch(frame: Frame, faces: Path2D, alpha: number) {
   const { context, width, height, colors } = frame;
   onSheet(frame);
   context.save();
-  context.globalAlpha = alpha * 0.35;
-  context.fillStyle = colors.picked;
-  context.fill(faces);
   context.clip(faces);
   onScreen(frame);
   context.globalAlpha = alpha;
-  context.strokeStyle = colors.picked;
-  context.lineWidth = 3;
   context.beginPath();
-  for (let x = -height; x < width; x += 9) {
+  for (let x = -height; x < width; x += 12) {
     context.moveTo(x, height);
     context.lineTo(x + height, 0);
   }
-  context.stroke();
+  strokeCased(frame, { color: colors.picked, width: 2 });
   context.restore();
 }
 

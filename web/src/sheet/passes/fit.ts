@@ -1,6 +1,6 @@
 import type { Pair } from "@/api/types";
 import type { Viewport } from "../viewport";
-import { onScreen, type Frame } from "./pass";
+import { onScreen, strokeCased, type Frame } from "./pass";
 
 /** What the fit stage draws over underlay and islands, px of the sheet. */
 export interface FitDrawing {
@@ -41,27 +41,16 @@ export function drawPull(frame: Frame, pull: { from: Pair; to: Pair } | null) {
 
 const screen = ({ scale, x, y }: Viewport, [px, py]: Pair): Pair => [px * scale + x, py * scale + y];
 
-/** A dot and a dash, as cutters mark what is only laid on; the picked one solid, with a wash. */
-function outline({ context, view, colors }: Frame, corners: Pair[], picked: boolean) {
+/** A dot and a dash, as cutters mark what is only laid on; the picked one solid and heavy. */
+function outline(frame: Frame, corners: Pair[], picked: boolean) {
+  const { view } = frame;
   const path = new Path2D();
   corners.forEach((corner, i) =>
     i === 0 ? path.moveTo(...screen(view, corner)) : path.lineTo(...screen(view, corner)),
   );
   path.closePath();
-  if (picked) {
-    context.globalAlpha = 0.2;
-    context.fillStyle = colors.lit;
-    context.fill(path);
-    context.globalAlpha = 1;
-  }
-  context.lineWidth = picked ? 5 : 3;
-  context.strokeStyle = colors.paper;
-  context.stroke(path);
-  context.lineWidth = picked ? 2.5 : 1.3;
-  context.strokeStyle = picked ? colors.lit : colors.ink;
-  context.setLineDash(picked ? [] : [9, 3, 2, 3]);
-  context.stroke(path);
-  context.setLineDash([]);
+  const dash = picked ? [] : [9, 3, 2, 3];
+  strokeCased(frame, { color: frame.colors.ink, width: picked ? 3.5 : 1.3, dash }, path);
 }
 
 function tag(
@@ -81,7 +70,7 @@ function tag(
   context.font = "600 10.5px 'JetBrains Mono Variable', monospace";
   const wide = context.measureText(name).width + 8;
   if (!named && wide > room - 4) return; // half a name would be another cell's
-  context.fillStyle = picked ? colors.lit : colors.ink;
+  context.fillStyle = picked ? colors.picked : colors.ink;
   context.globalAlpha = picked ? 1 : 0.82;
   context.fillRect(left + 2, top + deep - 16, wide, 14);
   context.globalAlpha = 1;
@@ -97,7 +86,7 @@ function landmark({ context, view, colors }: Frame, mark: { at: Pair; to: Pair; 
   const [toX, toY] = screen(view, mark.to);
   for (const [color, width, dash] of [
     [colors.paper, 4, []],
-    [mark.picked ? colors.lit : colors.ink, 1.8, [2, 3]],
+    [mark.picked ? colors.picked : colors.ink, 1.8, [2, 3]],
   ] as const) {
     context.strokeStyle = color;
     context.lineWidth = width;
@@ -116,7 +105,7 @@ function landmark({ context, view, colors }: Frame, mark: { at: Pair; to: Pair; 
   }
   context.beginPath();
   context.arc(x, y, number ? 8 : 4, 0, 2 * Math.PI);
-  context.fillStyle = mark.picked ? colors.lit : colors.ink;
+  context.fillStyle = mark.picked ? colors.picked : colors.ink;
   context.fill();
   context.lineWidth = 1.5;
   context.strokeStyle = colors.paper;

@@ -2,7 +2,7 @@ import type { Layer, Pair } from "@/api/types";
 import { FRAME, grips, type Box } from "../handles";
 import type { LabelChange } from "../labelHand";
 import { labelCorners } from "../labelHand";
-import { onScreen, type Frame } from "./pass";
+import { onScreen, strokeCased, type Frame } from "./pass";
 
 /** The frame round what is picked, with its grips. */
 export function drawFrame(frame: Frame, around: Box | null) {
@@ -15,14 +15,12 @@ export function drawFrame(frame: Frame, around: Box | null) {
     right: around.right * view.scale + view.x,
     bottom: around.bottom * view.scale + view.y,
   };
-  context.strokeStyle = colors.picked;
-  context.lineWidth = 2;
   for (const { grip, at } of grips(box)) {
     const [x, y] = at;
     context.beginPath();
     if (grip.kind === "turn") {
       context.arc(box.right + FRAME, box.top - FRAME, x - box.right - FRAME, -Math.PI / 3, Math.PI / 6);
-      context.stroke();
+      strokeCased(frame, { color: colors.picked, width: 2 });
       context.beginPath();
       context.arc(x, y, 5, 0, 2 * Math.PI);
     } else if (grip.across !== 0 && grip.down !== 0) {
@@ -30,9 +28,7 @@ export function drawFrame(frame: Frame, around: Box | null) {
       context.moveTo(x, y - 12 * grip.down);
       context.lineTo(x, y);
       context.lineTo(x - 12 * grip.across, y);
-      context.lineWidth = 4;
-      context.stroke();
-      context.lineWidth = 2;
+      strokeCased(frame, { color: colors.picked, width: 4 });
       continue;
     } else {
       context.rect(
@@ -44,7 +40,7 @@ export function drawFrame(frame: Frame, around: Box | null) {
     }
     context.fillStyle = colors.paper;
     context.fill();
-    context.stroke();
+    strokeCased(frame, { color: colors.picked, width: 2 });
   }
 }
 
@@ -67,18 +63,14 @@ export function drawLabel(frame: Frame, layer: Layer | null, change: LabelChange
   if (!corners) return;
   const { context, colors } = frame;
   onScreen(frame);
-  context.strokeStyle = colors.picked;
-  context.lineWidth = 2;
-  context.setLineDash([9, 4]);
   context.beginPath();
   corners.forEach(([x, y], i) => (i === 0 ? context.moveTo(x, y) : context.lineTo(x, y)));
   context.closePath();
-  context.stroke();
-  context.setLineDash([]);
+  strokeCased(frame, { color: colors.picked, width: 2, dash: [9, 4] });
   const grip = corners[2]!;
   context.beginPath();
   context.arc(grip[0], grip[1], 5.5, 0, 2 * Math.PI);
   context.fillStyle = colors.paper;
   context.fill();
-  context.stroke();
+  strokeCased(frame, { color: colors.picked, width: 2 });
 }

@@ -3,15 +3,13 @@ import type { Box } from "../handles";
 import type { NameSpot } from "../nameSpots";
 import type { IslandShape } from "../shapes";
 import { lockMark, mirroredMark, nameTag, upMark } from "./marks";
-import { lineAt, onScreen, onSheet, type Frame } from "./pass";
+import { lineAt, onScreen, onSheet, strokeCased, type Frame } from "./pass";
 
 /** More islands than this are drawn without names, marks and hatching. */
 export const MOST_MARKED = 400;
 
 /** px of the screen: inner edges that are shorter than this together make a grey, and take long to draw */
 const SHORTEST_EDGE = 4;
-/** An island of more triangles than this is drawn by its outline alone where it follows the hand. */
-const MOST_TRIANGLES = 5000;
 
 /** Islands as they lie at rest. */
 export function drawIslands(
@@ -30,9 +28,8 @@ export function drawIslands(
 }
 
 /**
- * What of the islands follows the hand: those that are moved, the picked ones, and the one under the pointer.
- *
- * @param tinted the picked ones are filled with a tint, where no colours are judged; else corner ticks go round them
+ * What of the islands follows the hand: those that are moved, the picked ones with ticks at their corners, and the one
+ * under the pointer. None is tinted, as colours may be judged.
  */
 export function drawLively(
   frame: Frame,
@@ -43,7 +40,6 @@ export function drawLively(
   hovered: number | null,
   moving: Set<number> | null,
   moved: DOMMatrix | null,
-  tinted: boolean,
 ) {
   const { context, colors } = frame;
   for (const index of new Set([...(moving ?? []), ...(hovered === null ? [] : [hovered]), ...picked])) {
@@ -52,13 +48,7 @@ export function drawLively(
     onSheet(frame);
     if (moved && moving?.has(index)) context.transform(moved.a, moved.b, moved.c, moved.d, moved.e, moved.f);
     const on = picked.includes(index);
-    if (on && !tinted) cornerTicks(frame, island.box_px);
-    if ((on || index === hovered) && tinted && shape.triangles <= MOST_TRIANGLES) {
-      context.globalAlpha = on ? 0.16 : 0.1;
-      context.fillStyle = colors.picked;
-      context.fill(shape.faces);
-      context.globalAlpha = 1;
-    }
+    if (on) cornerTicks(frame, island.box_px);
     drawLines(
       frame,
       island,
@@ -70,7 +60,8 @@ export function drawLively(
 }
 
 /** Ticks outside the corners of a box. */
-function cornerTicks({ context, view, colors }: Frame, [left, top, right, bottom]: Island["box_px"]) {
+function cornerTicks(frame: Frame, [left, top, right, bottom]: Island["box_px"]) {
+  const { context, view, colors } = frame;
   const [away, long] = [4 / view.scale, 9 / view.scale];
   context.beginPath();
   for (const [x, out] of [
@@ -85,13 +76,12 @@ function cornerTicks({ context, view, colors }: Frame, [left, top, right, bottom
       lineAt(context, cornerX, cornerY, -out * long, 0);
       lineAt(context, cornerX, cornerY, 0, -down * long);
     }
-  context.lineWidth = 2.5 / view.scale;
-  context.strokeStyle = colors.picked;
-  context.stroke();
+  strokeCased(frame, { color: colors.picked, width: 2.5 }, undefined, view.scale);
 }
 
 /** Edges thin and pale where they can be told apart, the outline in full; dotted where some of it lies beside the sheet. */
-function drawLines({ context, view, colors }: Frame, island: Island, shape: IslandShape, color: string, width: number) {
+function drawLines(frame: Frame, island: Island, shape: IslandShape, color: string, width: number) {
+  const { context, view, colors } = frame;
   const thin = 1 / view.scale;
   if (shape.edgeLength * view.scale > SHORTEST_EDGE * shape.edgeCount) {
     context.strokeStyle = colors.line;
@@ -100,20 +90,13 @@ function drawLines({ context, view, colors }: Frame, island: Island, shape: Isla
     context.stroke(shape.edges);
   }
   context.globalAlpha = 1;
-  context.setLineDash(island.off_sheet ? [2 * thin, 4 * thin] : []);
-  context.lineWidth = width * thin;
-  context.strokeStyle = color;
-  context.stroke(shape.outline);
-  context.setLineDash([]);
+  strokeCased(frame, { color, width, dash: island.off_sheet ? [2, 4] : [] }, shape.outline, view.scale);
 }
 
 /** What is kept free by packing: crossed out, in dashes. */
 export function drawReserved(frame: Frame, reserved: [number, number, number, number][]) {
   const { context, view, colors } = frame;
   onScreen(frame);
-  context.strokeStyle = colors.warning;
-  context.lineWidth = 1.5;
-  context.setLineDash([5, 4]);
   for (const [left, top, width, height] of reserved) {
     const [x, y, w, h] = [
       left * view.scale + view.x,
@@ -121,18 +104,19 @@ export function drawReserved(frame: Frame, reserved: [number, number, number, nu
       width * view.scale,
       height * view.scale,
     ];
-    context.strokeRect(x, y, w, h);
     context.beginPath();
+    context.rect(x, y, w, h);
     lineAt(context, x, y, w, h);
     lineAt(context, x + w, y, -w, h);
-    context.stroke();
+    strokeCased(frame, { color: colors.warning, width: 1.5, dash: [5, 4] });
   }
-  context.setLineDash([]);
 }
 
 /**
  * Names, and marks that tell a state; the picked ones first, as names leave each other room. Those that are moved go
  * without.
+ *
+ * @param hatched mirrored islands are hatched: not over a map of stretch or density, whose legend has hatches too
  */
 export function drawMarks(
   frame: Frame,
@@ -142,6 +126,7 @@ export function drawMarks(
   hidden: Set<number>,
   picked: number[],
   moving: Set<number> | null,
+  hatched: boolean,
 ) {
   if (islands.length - hidden.size > MOST_MARKED) return;
   onScreen(frame);
@@ -155,7 +140,7 @@ export function drawMarks(
     ) as [number, number, number, number];
     if (right < 0 || bottom < 0 || left > width || top > height || right - left < 26 || bottom - top < 26) continue;
     const box = { left, top, right, bottom };
-    if (island.mirrored) mirroredMark(frame, box, shapes[island.index]);
+    if (island.mirrored) mirroredMark(frame, box, hatched ? shapes[island.index] : undefined);
     if (island.locked) lockMark(frame, box);
     const spot = spots[island.index];
     if (!spot) continue;
@@ -169,21 +154,13 @@ export function drawMarks(
   }
 }
 
-/** Lit faces: upright hatching inside a heavy outline. */
+/** Lit faces: two outlines, one inside the other. */
 export function drawLit(frame: Frame, lit: Path2D | null) {
   if (!lit) return;
-  const { context, view, colors, width, height } = frame;
-  context.save();
+  const { context, view, colors } = frame;
   onSheet(frame);
-  context.strokeStyle = colors.lit;
-  context.lineWidth = 2.5 / view.scale;
+  strokeCased(frame, { color: colors.ink, width: 7 }, lit, view.scale);
+  context.lineWidth = 3 / view.scale;
+  context.strokeStyle = colors.paper;
   context.stroke(lit);
-  context.clip(lit);
-  onScreen(frame);
-  context.globalAlpha = 0.75;
-  context.lineWidth = 2;
-  context.beginPath();
-  for (let x = 0; x < width; x += 6) lineAt(context, x + 0.5, 0, 0, height);
-  context.stroke();
-  context.restore();
 }

@@ -1,7 +1,7 @@
 import type { Island, Pair } from "@/api/types";
 import type { Box } from "../handles";
 import type { IslandShape } from "../shapes";
-import { onScreen, onSheet, type Frame } from "./pass";
+import { onScreen, onSheet, strokeCased, type Frame } from "./pass";
 
 /** Marks that tell an island's state by shape first and colour second. All in screen px. */
 
@@ -9,25 +9,10 @@ function middle(box: Box): Pair {
   return [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
 }
 
-/** Diagonal hatch, and a turned R. */
+/** A turned R, and a diagonal hatch over the shape. */
 export function mirroredMark(frame: Frame, box: Box, shape: IslandShape | undefined) {
-  if (!shape) return;
   const { context, colors } = frame;
-  context.save();
-  onSheet(frame);
-  context.clip(shape.faces);
-  onScreen(frame);
-  context.strokeStyle = colors.warning;
-  context.globalAlpha = 0.5;
-  context.lineWidth = 3;
-  context.beginPath();
-  const span = box.bottom - box.top;
-  for (let x = box.left - span; x < box.right; x += 16) {
-    context.moveTo(x, box.bottom);
-    context.lineTo(x + span, box.top);
-  }
-  context.stroke();
-  context.restore();
+  if (shape) mirroredHatch(frame, box, shape);
   const [x, y] = middle(box);
   context.beginPath();
   context.arc(x, y, 13, 0, 2 * Math.PI);
@@ -44,6 +29,23 @@ export function mirroredMark(frame: Frame, box: Box, shape: IslandShape | undefi
   context.textAlign = "center";
   context.textBaseline = "middle";
   context.fillText("R", 0, 1);
+  context.restore();
+}
+
+function mirroredHatch(frame: Frame, box: Box, shape: IslandShape) {
+  const { context, colors } = frame;
+  context.save();
+  onSheet(frame);
+  context.clip(shape.faces);
+  onScreen(frame);
+  context.globalAlpha = 0.6;
+  context.beginPath();
+  const span = box.bottom - box.top;
+  for (let x = box.left - span; x < box.right; x += 16) {
+    context.moveTo(x, box.bottom);
+    context.lineTo(x + span, box.top);
+  }
+  strokeCased(frame, { color: colors.warning, width: 2 });
   context.restore();
 }
 

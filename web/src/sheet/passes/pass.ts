@@ -37,6 +37,29 @@ export const onScreen = ({ context, ratio }: Frame) => context.setTransform(rati
 export const onSheet = ({ context, ratio, view }: Frame) =>
   context.setTransform(ratio * view.scale, 0, 0, ratio * view.scale, ratio * view.x, ratio * view.y);
 
+/** px of the screen that a mark's light casing goes beyond it on either side */
+const CASING = 1.5;
+
+interface Line {
+  color: string;
+  /** px of the screen, as the dash is */
+  width: number;
+  dash?: number[];
+}
+
+/** Strokes a path, or the present one, over a light casing, so that it stands out from any ground. */
+export function strokeCased({ context, colors }: Frame, { color, width, dash = [] }: Line, path?: Path2D, scale = 1) {
+  const stroke = () => (path ? context.stroke(path) : context.stroke());
+  context.lineWidth = (width + 2 * CASING) / scale;
+  context.strokeStyle = colors.paper;
+  stroke();
+  context.setLineDash(dash.map((length) => length / scale));
+  context.lineWidth = width / scale;
+  context.strokeStyle = color;
+  stroke();
+  context.setLineDash([]);
+}
+
 export function lineAt(context: CanvasRenderingContext2D, x: number, y: number, dx: number, dy: number) {
   context.moveTo(x, y);
   context.lineTo(x + dx, y + dy);

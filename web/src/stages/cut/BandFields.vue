@@ -69,7 +69,7 @@ const changed = (values: Triple, axis: number, value: number): Triple =>
           @change="bands.correct({ origin: changed(band.origin, i, $event) })"
         />
       </div>
-      <BButton variant="secondary" size="sm" @click="bands.leave()">Forget axis</BButton>
+      <BButton variant="secondary" size="sm" @click="bands.leave()">Remove axis</BButton>
     </template>
   </div>
 </template>

@@ -9,6 +9,7 @@ import { counted, usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import FoldSection from "@/ui/FoldSection.vue";
 import NumberField from "@/ui/NumberField.vue";
 import BandFields from "./BandFields.vue";
 import { METHODS, SIDES } from "./methods";
@@ -59,91 +60,98 @@ function flatten() {
 
 <template>
   <section aria-label="Lay flat">
-    <div class="fields mt-2">
-      <label for="flatten-method">Method</label>
-      <BFormSelect id="flatten-method" v-model="method" class="wide" :options="METHODS" />
-      <template v-if="method === 'direction'">
-        <label for="flatten-sides">Sides</label>
-        <BFormSelect id="flatten-sides" v-model="sides" class="wide" :options="SIDES" />
-      </template>
-    </div>
-    <p class="form-text">{{ chosen.what }}</p>
-    <BandFields v-if="method === 'rollout'" />
-    <h3>Seams</h3>
-    <p v-if="method === 'best' && !jobs.job!.seams" class="form-text">
-      Found for each part. Draw some, and it is cut along them too.
-    </p>
-    <ChoiceBar
-      v-else
-      v-model="along"
-      class="w-100"
-      label="Seams to cut along"
-      :choices="{ drawn: 'As drawn', angle: 'By angle', none: 'None' }"
-    />
-    <div class="fields mt-2">
-      <NumberField
-        v-if="asksAngle"
-        class="wide"
-        label="Bends over"
-        :value="angle"
-        unit="°"
-        :decimals="1"
-        @change="angle = $event"
-      />
-      <NumberField
-        v-if="method === 'best'"
-        class="wide"
-        label="Stretch limit"
-        title="Mean stretch of what is neither flat nor a band; where it would be more, it is cut or parted"
-        :value="limit"
-        :decimals="2"
-        @change="limit = $event"
-      />
-      <NumberField
-        class="wide"
-        label="Gutter"
-        :value="gutter ?? jobs.job!.gutter_px"
-        unit="px"
-        :decimals="1"
-        @change="gutter = $event"
-      />
-    </div>
-    <BFormCheckbox v-if="pins.length > 0 && method === 'unfold'" v-model="hold" class="mt-2"
-      >Hold the {{ counted(pins.length, "corners") }} picked</BFormCheckbox
-    >
-    <BFormCheckbox v-if="seams.symmetric && method !== 'best'" v-model="seams.mirrored" class="mt-2"
-      >Both halves as mirror images</BFormCheckbox
-    >
-    <h3>Size</h3>
-    <ChoiceBar
-      v-model="size"
-      class="w-100"
-      label="Size on the sheet"
-      :choices="{ true: 'True scale', rectangle: 'Into a rectangle' }"
-    />
-    <div v-if="size === 'rectangle'" class="fields mt-2">
-      <NumberField
-        class="wide"
-        label="Width"
-        :value="into.width_px"
-        unit="px"
-        :decimals="1"
-        @change="into.width_px = $event"
-      />
-      <NumberField
-        class="wide"
-        label="Height"
-        :value="into.height_px"
-        unit="px"
-        :decimals="1"
-        @change="into.height_px = $event"
-      />
-      <BFormCheckbox v-model="into.keep" class="wide mt-2">Keep proportions</BFormCheckbox>
-    </div>
-    <BButton variant="primary" class="btn-wide" :disabled="cutting.working" @click="flatten">{{
+    <BButton variant="primary" class="btn-wide mt-0" :disabled="cutting.working" @click="flatten">{{
       cutting.working ? "Laying flat…" : `Lay ${cutting.target.words} flat`
     }}</BButton>
+    <p class="form-text">
+      <b>{{ chosen.text }}.</b> {{ chosen.what }}
+    </p>
+    <FoldSection title="Method, seams, size" folded>
+      <div class="fields">
+        <label for="flatten-method">Method</label>
+        <BFormSelect id="flatten-method" v-model="method" class="wide" :options="METHODS" />
+        <template v-if="method === 'direction'">
+          <label for="flatten-sides">Sides</label>
+          <BFormSelect id="flatten-sides" v-model="sides" class="wide" :options="SIDES" />
+        </template>
+      </div>
+      <BandFields v-if="method === 'rollout'" />
+      <p v-if="method === 'best' && !jobs.job!.seams" class="form-text">
+        Seams are found for each part. Draw some, and it is cut along them too.
+      </p>
+      <div v-else class="fields mt-2">
+        <span>Cut along</span>
+        <ChoiceBar
+          v-model="along"
+          class="wide"
+          label="Seams to cut along"
+          :choices="{ drawn: 'As drawn', angle: 'By angle', none: 'None' }"
+        />
+      </div>
+      <div class="fields mt-2">
+        <NumberField
+          v-if="asksAngle"
+          class="wide"
+          label="Bends over"
+          :value="angle"
+          unit="°"
+          :decimals="1"
+          @change="angle = $event"
+        />
+        <NumberField
+          v-if="method === 'best'"
+          class="wide"
+          label="Stretch limit"
+          title="Mean stretch of what is neither flat nor a band; where it would be more, it is cut or parted"
+          :value="limit"
+          :decimals="2"
+          @change="limit = $event"
+        />
+        <NumberField
+          class="wide"
+          label="Gutter"
+          :value="gutter ?? jobs.job!.gutter_px"
+          unit="px"
+          :decimals="1"
+          @change="gutter = $event"
+        />
+        <span>Size</span>
+        <ChoiceBar
+          v-model="size"
+          class="wide"
+          label="Size on the sheet"
+          :choices="{ true: 'True scale', rectangle: 'A rectangle' }"
+        />
+        <template v-if="size === 'rectangle'">
+          <NumberField
+            class="wide"
+            label="Width"
+            :value="into.width_px"
+            unit="px"
+            :decimals="1"
+            @change="into.width_px = $event"
+          />
+          <NumberField
+            class="wide"
+            label="Height"
+            :value="into.height_px"
+            unit="px"
+            :decimals="1"
+            @change="into.height_px = $event"
+          />
+          <BFormCheckbox v-model="into.keep" class="wide mt-2">Keep proportions</BFormCheckbox>
+        </template>
+      </div>
+      <BFormCheckbox v-if="pins.length > 0 && method === 'unfold'" v-model="hold" class="mt-2"
+        >Hold the {{ counted(pins.length, "corners") }} picked</BFormCheckbox
+      >
+      <BFormCheckbox v-if="seams.symmetric && method !== 'best'" v-model="seams.mirrored" class="mt-2"
+        >Both halves as mirror images</BFormCheckbox
+      >
+    </FoldSection>
+    <FoldSection title="Stretch">
+      <StretchTable />
+    </FoldSection>
     <StartClean />
-    <StretchTable />
   </section>
 </template>

@@ -130,10 +130,10 @@ const add = (how: How) => way.value && source.value && picks.ask(way.value.way, 
       <BButton
         variant="secondary"
         :disabled="source?.count === 0 || picked.length === 0"
-        title="Let these go"
+        title="Pick these no longer"
         @click="add('remove')"
       >
-        Drop
+        Remove
       </BButton>
     </div>
     <p class="form-text mb-0">{{ hint }}</p>

@@ -5,6 +5,7 @@ import { computed, ref } from "vue";
 import { counted, usePicks } from "@/stores/picks";
 import { STILL, useRelaxing } from "@/stages/cut/relaxing";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import FoldSection from "@/ui/FoldSection.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import TakeCard from "@/ui/TakeCard.vue";
 
@@ -25,29 +26,30 @@ const begin = () => relaxing.start({ islands: [...props.islands], border: border
 </script>
 
 <template>
-  <h3>Relax</h3>
-  <ChoiceBar v-model="border" class="w-100" label="Border" :choices="{ free: 'Free border', held: 'Border held' }" />
-  <p class="form-text">
-    {{ pins.length === 0 ? "Pick corners to hold them where they are." : `${counted(pins.length, "corners")} held.` }}
-  </p>
-  <div class="row-of">
-    <BButton v-if="relaxing.running" variant="primary" @click="relaxing.stop()">Stop</BButton>
-    <BButton v-else variant="secondary" @click="begin">Relax {{ named }}</BButton>
-  </div>
-  <NoteBox v-if="last && relaxing.still && !relaxing.running" plain class="mt-2">
-    {{ named }} is at rest as it lies: spacing is off by {{ percent(last.spacing) }}, and nothing can be evened out.
-  </NoteBox>
-  <TakeCard
-    v-else-if="last"
-    aria-label="Relaxing"
-    take="Keep it"
-    :undecided="!relaxing.running"
-    @take="relaxing.keep()"
-    @leave="relaxing.forget()"
-  >
-    <span class="num"
-      >Step {{ last.step }}: spacing off by {{ percent(last.spacing_before) }} -> {{ percent(last.spacing)
-      }}{{ atRest ? ", at rest" : "" }}</span
+  <FoldSection title="Relax">
+    <ChoiceBar v-model="border" class="w-100" label="Border" :choices="{ free: 'Free border', held: 'Border held' }" />
+    <p class="form-text">
+      {{ pins.length === 0 ? "Pick corners to hold them where they are." : `${counted(pins.length, "corners")} held.` }}
+    </p>
+    <div class="row-of">
+      <BButton v-if="relaxing.running" variant="secondary" @click="relaxing.stop()">Stop</BButton>
+      <BButton v-else variant="secondary" @click="begin">Relax {{ named }}</BButton>
+    </div>
+    <NoteBox v-if="last && relaxing.still && !relaxing.running" plain class="mt-2">
+      {{ named }} is at rest as it lies: spacing is off by {{ percent(last.spacing) }}, and nothing can be evened out.
+    </NoteBox>
+    <TakeCard
+      v-else-if="last"
+      aria-label="Relaxing"
+      take="Keep it"
+      :undecided="!relaxing.running"
+      @take="relaxing.keep()"
+      @leave="relaxing.forget()"
     >
-  </TakeCard>
+      <span class="num"
+        >Step {{ last.step }}: spacing off by {{ percent(last.spacing_before) }} -> {{ percent(last.spacing)
+        }}{{ atRest ? ", at rest" : "" }}</span
+      >
+    </TakeCard>
+  </FoldSection>
 </template>

@@ -6,6 +6,7 @@ import { useCutting } from "@/stages/cut/cutting";
 import { useJob } from "@/stores/job";
 import { usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
+import FoldSection from "@/ui/FoldSection.vue";
 import NumberField from "@/ui/NumberField.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import PieceList from "./PieceList.vue";
@@ -71,29 +72,30 @@ watch(
       The model came without a map, so each face lies by itself. Start with no seams, cut where nobody looks, and lay it
       flat.
     </NoteBox>
-    <h3>Have a cut suggested</h3>
-    <div class="row-of">
-      <BButton
-        variant="secondary"
-        :disabled="suggesting"
-        title="The cheapest cut that lets each piece be laid flat"
-        @click="suggest({})"
-      >
-        {{ suggesting ? "Looking…" : "To open pieces" }}
-      </BButton>
-    </div>
-    <div class="row-of ease">
-      <BButton variant="secondary" :disabled="suggesting" @click="suggest({ limit })">
-        Ease mean stretch below
-      </BButton>
-      <NumberField label="Limit of stretch" hide-label :value="limit" :decimals="3" @change="limit = $event" />
-    </div>
-
-    <h3>Start anew</h3>
-    <div class="row-of">
-      <BButton variant="secondary" @click="cutting.run('start_seams', { from: 'map' })">As the map</BButton>
-      <BButton variant="secondary" @click="cutting.run('start_seams', { from: 'none' })">No seams</BButton>
-    </div>
+    <FoldSection title="Suggest cuts">
+      <div class="row-of">
+        <BButton
+          variant="secondary"
+          :disabled="suggesting"
+          title="The cheapest cut that lets each piece be laid flat"
+          @click="suggest({})"
+        >
+          {{ suggesting ? "Looking…" : "Suggest the fewest cuts" }}
+        </BButton>
+      </div>
+      <div class="row-of ease">
+        <BButton variant="secondary" :disabled="suggesting" @click="suggest({ limit })">
+          Suggest until stretch is below
+        </BButton>
+        <NumberField label="Limit of stretch" hide-label :value="limit" :decimals="3" @change="limit = $event" />
+      </div>
+    </FoldSection>
+    <FoldSection title="Restart seams" folded>
+      <div class="row-of">
+        <BButton variant="secondary" @click="cutting.run('start_seams', { from: 'map' })">From the layout</BButton>
+        <BButton variant="secondary" @click="cutting.run('start_seams', { from: 'none' })">None</BButton>
+      </div>
+    </FoldSection>
     <PieceList />
   </section>
 </template>

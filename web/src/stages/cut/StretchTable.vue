@@ -6,15 +6,12 @@ import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import FigureTable from "@/ui/FigureTable.vue";
 
-const MOST = 60;
-
 const jobs = useJob();
 const cutting = useCutting();
 const selection = useSelection();
 const rows = computed(() =>
   [...jobs.islands]
     .sort((a, b) => (b.stretch_worst ?? Infinity) - (a.stretch_worst ?? Infinity))
-    .slice(0, MOST)
     .map((island) => ({
       index: island.index,
       name: island.name,
@@ -30,11 +27,9 @@ const figure = (value: number | null | undefined) =>
 
 <template>
   <FigureTable
-    class="mt-3"
     of="Island"
-    caption="Worst stretch, 1 is true"
     :rows="rows"
-    :figures="{ before: 'before', now: 'now' }"
+    :figures="{ before: 'before', now: 'worst' }"
     @press="(row, event) => selection.pick(row.index, event.shiftKey)"
   >
     <template #now="{ row }">

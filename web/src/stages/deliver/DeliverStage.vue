@@ -66,7 +66,7 @@ const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored)
         size="sm"
         class="d-block mt-2"
         @click="jobs.operate('add_layer', { content: { kind: 'picture', picture: underlay.picture } })"
-        >Use it as art</BButton
+        >Use as art</BButton
       >
       <template v-else>Bring it in as a picture on Art, and lay it over the sheet.</template>
     </NoteBox>

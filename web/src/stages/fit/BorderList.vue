@@ -8,9 +8,9 @@ import { useFitting } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import FigureTable from "@/ui/FigureTable.vue";
+import FoldSection from "@/ui/FoldSection.vue";
 import NumberField from "@/ui/NumberField.vue";
 
-const MOST = 30;
 const WARN = "text-warning-emphasis fw-bold";
 const jobs = useJob();
 const fitting = useFitting();
@@ -23,9 +23,10 @@ const bad = computed(() =>
     .filter((border) => border.inside_px < -0.005 || border.near || border.rim_from !== null)
     .sort((a, b) => (a.rim_from ?? 99) - (b.rim_from ?? 99) || a.inside_px - b.inside_px),
 );
-const rim = ({ rim_from }: Border) => (rim_from === null ? "clean" : rim_from === 1 ? "shows" : `at 1/${rim_from}`);
+const rim = ({ rim_from }: Border) =>
+  rim_from === null ? "never" : rim_from === 1 ? "at full size" : `from 1/${rim_from}`;
 const rows = computed(() =>
-  bad.value.slice(0, MOST).map((border) => ({
+  bad.value.map((border) => ({
     island: border.island,
     name: jobs.islands[border.island]?.name ?? "",
     inside: `${border.inside_px.toFixed(2)} px`,
@@ -43,36 +44,37 @@ watch(
 </script>
 
 <template>
-  <h3>Borders of cells</h3>
-  <div class="fields">
-    <NumberField
-      class="wide"
-      label="Inset"
-      :value="fitting.fit_setup.inset_px"
-      unit="px"
-      :decimals="2"
-      @change="jobs.operate('set_inset', { inset_px: $event })"
-    />
-  </div>
-  <p v-if="borders.length === 0" class="form-text mt-2">
-    {{ loading ? "Looking along the rims…" : "No island lies in a cell." }}
-  </p>
-  <p v-else-if="bad.length === 0" class="form-text mt-2">
-    {{ borders.length === 1 ? "The one island in a cell keeps" : `All ${borders.length} islands in cells keep` }}
-    inside, down to an eighth of the size.
-  </p>
-  <FigureTable
-    v-else
-    of="Island"
-    :rows="rows"
-    :figures="{ inside: 'inside', rim: 'rim' }"
-    @press="selection.lookAt({ faces: [], islands: [$event.island] })"
-  >
-    <template #inside="{ row }">
-      <span :class="row.juts ? WARN : ''">{{ row.inside }}</span>
-    </template>
-    <template #rim="{ row }">
-      <span :class="row.shows ? WARN : ''">{{ row.rim }}</span>
-    </template>
-  </FigureTable>
+  <FoldSection title="Borders of cells">
+    <div class="fields">
+      <NumberField
+        class="wide"
+        label="Inset"
+        :value="fitting.fit_setup.inset_px"
+        unit="px"
+        :decimals="2"
+        @change="jobs.operate('set_inset', { inset_px: $event })"
+      />
+    </div>
+    <p v-if="borders.length === 0" class="form-text mt-2">
+      {{ loading ? "Looking along the rims…" : "No island lies in a cell." }}
+    </p>
+    <p v-else-if="bad.length === 0" class="form-text mt-2">
+      {{ borders.length === 1 ? "The one island in a cell keeps" : `All ${borders.length} islands in cells keep` }}
+      inside, down to an eighth of the size.
+    </p>
+    <FigureTable
+      v-else
+      of="Island"
+      :rows="rows"
+      :figures="{ inside: 'distance to edge', rim: 'edge shows' }"
+      @press="selection.lookAt({ faces: [], islands: [$event.island] })"
+    >
+      <template #inside="{ row }">
+        <span :class="row.juts ? WARN : ''">{{ row.inside }}</span>
+      </template>
+      <template #rim="{ row }">
+        <span :class="row.shows ? WARN : ''">{{ row.rim }}</span>
+      </template>
+    </FigureTable>
+  </FoldSection>
 </template>

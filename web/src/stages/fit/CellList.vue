@@ -55,8 +55,8 @@ watch(
     <span class="d-flex align-items-center">
       <RenameField :name="picked.name" label="Name of the cell" @rename="change({ name: $event })" />
       <BCloseButton
-        title="Take the cell out"
-        aria-label="Take the cell out"
+        title="Remove the cell"
+        aria-label="Remove the cell"
         :disabled="fitting.underlay?.locked"
         @click="
           emit(

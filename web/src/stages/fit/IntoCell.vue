@@ -77,7 +77,7 @@ const shade = (way: Pick<Operations["lay_along_gradient"], "direction" | "way" |
   jobs.operate("lay_along_gradient", { ...subject(), cell: fitting.cell!, ...way });
 const park = () =>
   jobs.operate("set_into_cells", { assignments: [{ rest: true, cell: fitting.cell, way: "inside", together: false }] });
-const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.kept_maps.length + 1}` });
+const keep = () => jobs.operate("keep_map", { name: `Match ${jobs.job!.kept_maps.length + 1}` });
 </script>
 
 <template>
@@ -147,10 +147,10 @@ const variation = () => jobs.operate("keep_map", { name: `Variation ${jobs.job!.
       </BButton>
       <BButton
         variant="secondary"
-        title="Set the assignment aside; Match lists, compares and goes back to variations"
-        @click="variation"
+        title="Keeps the layout as it is now; Match lists, compares and goes back to kept ones"
+        @click="keep"
       >
-        Keep as variation
+        Keep this match
       </BButton>
     </div>
   </template>

@@ -111,6 +111,7 @@ onUnmounted(() => drawing.leave());
       v-else
       class="landmarks"
       of="Point"
+      :most="40"
       :rows="rows"
       :figures="{ x: 'x', y: 'y', off: 'off', out: '' }"
       @press="fitting.landmark = $event.index"
@@ -131,7 +132,7 @@ onUnmounted(() => drawing.leave());
       </template>
       <template #out="{ row }">
         <BCloseButton
-          :aria-label="`Take landmark ${row.index + 1} out`"
+          :aria-label="`Remove landmark ${row.index + 1}`"
           @click="set(marks.filter((_, i) => i !== row.index).map(plain))"
         />
       </template>
@@ -141,7 +142,7 @@ onUnmounted(() => drawing.leave());
         v-model="kind"
         class="w-100 mt-2"
         label="Kind of fit"
-        :choices="{ similarity: 'even', affine: 'stretch', perspective: 'perspective', soft: 'soft' }"
+        :choices="{ similarity: 'move, turn, size', affine: 'stretch', perspective: 'perspective', soft: 'soft' }"
       />
       <template v-if="kind === 'similarity' || kind === 'affine'">
         <BFormCheckbox v-if="kind === 'affine'" v-model="rules" class="mt-2" value="no_shear"

@@ -11,9 +11,12 @@ import { useFitting } from "@/stages/fit/fitting";
 import { useMatching } from "@/stages/fit/matching";
 import { useJob } from "@/stores/job";
 import { counted } from "@/stores/picks";
+import { usePreview } from "@/stores/preview";
 import { useSelection } from "@/stores/selection";
+import FoldSection from "@/ui/FoldSection.vue";
 import ComparePanel from "@/ui/maps/ComparePanel.vue";
 import NoteBox from "@/ui/NoteBox.vue";
+import PreviewCard from "@/ui/PreviewCard.vue";
 import BorderList from "./BorderList.vue";
 import ReadingList from "./ReadingList.vue";
 
@@ -29,6 +32,7 @@ const jobs = useJob();
 const fitting = useFitting();
 const matching = useMatching();
 const selection = useSelection();
+const previews = usePreview();
 
 const islands = computed(() => (selection.islands.length > 0 ? [...selection.islands] : null));
 const cellNames = (proposal: Proposal) =>
@@ -71,7 +75,11 @@ const reading = (proposal: Proposal) =>
       </p>
       <p v-else-if="matching.proposals.length === 0" class="form-text">Nothing is left to accept.</p>
       <template v-else>
-        <BButton variant="primary" class="btn-wide" @click="matching.accept(matching.proposals)">
+        <BButton
+          :variant="previews.shown ? 'secondary' : 'primary'"
+          class="btn-wide"
+          @click="matching.accept(matching.proposals)"
+        >
           Accept all {{ matching.proposals.length }}
         </BButton>
         <BListGroup tag="ul" class="proposals mt-2" flush aria-label="Proposals">
@@ -101,12 +109,14 @@ const reading = (proposal: Proposal) =>
             </BButton>
           </BListGroupItem>
         </BListGroup>
+        <PreviewCard />
       </template>
     </template>
     <BorderList />
     <ReadingList />
-    <h3>Variations of the assignment</h3>
-    <ComparePanel />
+    <FoldSection title="Kept matches" folded>
+      <ComparePanel />
+    </FoldSection>
   </section>
 </template>
 

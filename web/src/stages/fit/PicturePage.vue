@@ -165,7 +165,7 @@ const show = (index: number | null) => jobs.operate("show_underlay", { index });
         title="As a layer over the whole sheet, to be delivered with the model"
         @click="jobs.operate('add_layer', { content: { kind: 'picture', picture: underlay.picture } })"
       >
-        Take it as the art
+        Use as art
       </BButton>
       <RecipePanel :underlay="underlay" :index="fitting.fit_setup.shown!" />
     </template>

@@ -5,8 +5,8 @@ import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import FigureTable from "@/ui/FigureTable.vue";
+import FoldSection from "@/ui/FoldSection.vue";
 
-const MOST = 30;
 const jobs = useJob();
 const selection = useSelection();
 
@@ -15,35 +15,36 @@ const right = computed(() => jobs.islands.length - odd.value.length);
 </script>
 
 <template>
-  <h3>Lettering</h3>
-  <p class="form-text">
-    {{
-      odd.length === 0
-        ? `Reads right on all ${jobs.islands.length} islands.`
-        : `Reads right on ${right} of ${jobs.islands.length} islands.`
-    }}
-  </p>
-  <FigureTable
-    v-if="odd.length > 0"
-    of="Island"
-    :rows="odd.slice(0, MOST)"
-    :figures="{ reads: 'reads', mend: '' }"
-    @press="selection.lookAt({ faces: [], islands: [$event.index] })"
-  >
-    <template #reads="{ row }">
-      {{ row.reading === "reflected" ? "reflected" : `turned ${Math.round(row.up_angle_deg)}°` }}
-    </template>
-    <template #mend="{ row }">
-      <BButton
-        variant="link"
-        size="sm"
-        class="d-inline"
-        @click="
-          jobs.operate(row.reading === 'reflected' ? 'reflect_islands' : 'turn_upright', { islands: [row.index] })
-        "
-      >
-        {{ row.reading === "reflected" ? "Reflect" : "Turn" }}
-      </BButton>
-    </template>
-  </FigureTable>
+  <FoldSection title="Lettering">
+    <p class="form-text">
+      {{
+        odd.length === 0
+          ? `Reads right on all ${jobs.islands.length} islands.`
+          : `Reads right on ${right} of ${jobs.islands.length} islands.`
+      }}
+    </p>
+    <FigureTable
+      v-if="odd.length > 0"
+      of="Island"
+      :rows="odd"
+      :figures="{ reads: 'reads', mend: '' }"
+      @press="selection.lookAt({ faces: [], islands: [$event.index] })"
+    >
+      <template #reads="{ row }">
+        {{ row.reading === "reflected" ? "reflected" : `turned ${Math.round(row.up_angle_deg)}°` }}
+      </template>
+      <template #mend="{ row }">
+        <BButton
+          variant="link"
+          size="sm"
+          class="d-inline"
+          @click="
+            jobs.operate(row.reading === 'reflected' ? 'reflect_islands' : 'turn_upright', { islands: [row.index] })
+          "
+        >
+          {{ row.reading === "reflected" ? "Reflect" : "Turn" }}
+        </BButton>
+      </template>
+    </FigureTable>
+  </FoldSection>
 </template>

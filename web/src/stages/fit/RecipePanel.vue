@@ -81,7 +81,7 @@ const moveCorner = (row: number, corner: number, axis: number, value: number) =>
       <span class="d-flex align-items-center justify-content-between"
         ><b>{{ NAMES[step.step] }}</b>
         <BCloseButton
-          :aria-label="`Take step ${row + 1} out`"
+          :aria-label="`Remove step ${row + 1}`"
           :disabled="underlay.locked"
           @click="correct(recipe.filter((_, i) => i !== row))"
         />

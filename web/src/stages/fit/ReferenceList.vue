@@ -19,7 +19,7 @@ const seen = computed(() => references.value.find(({ index }) => index === open.
 
 <template>
   <template v-if="references.length > 0">
-    <h3>Only looked at</h3>
+    <h3>References</h3>
     <ul class="references list-unstyled">
       <li v-for="reference in references" :key="reference.index" class="d-grid small text-center">
         <BButton

@@ -78,7 +78,7 @@ function choose(index: number) {
   </BListGroup>
   <div class="row-of">
     <BButton variant="secondary" :disabled="fitting.fit_setup.shown === null" @click="emit('show', null)">
-      Clear the mat
+      Hide picture
     </BButton>
     <BButton
       variant="secondary"
@@ -86,7 +86,7 @@ function choose(index: number) {
       title="Keep it among the references, which are only looked at"
       @click="jobs.operate('change_underlay', { index: fitting.fit_setup.shown!, reference: true })"
     >
-      Only look at it
+      Keep as reference
     </BButton>
   </div>
 </template>

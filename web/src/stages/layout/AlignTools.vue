@@ -17,6 +17,7 @@ import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import FoldSection from "@/ui/FoldSection.vue";
 
 const WAYS: { by: Operations["align_islands"]["by"]; text: string; least: number; icon: Component }[] = [
   { by: "left", text: "Left sides in line", least: 2, icon: PhAlignLeft },
@@ -44,8 +45,7 @@ const islands = computed(() => [...selection.islands]);
 </script>
 
 <template>
-  <section aria-label="In line">
-    <h3>In line with each other</h3>
+  <FoldSection title="Align" folded>
     <div class="icons">
       <BButton
         v-for="way in WAYS"
@@ -59,7 +59,8 @@ const islands = computed(() => [...selection.islands]);
         <component :is="way.icon" :size="16" />
       </BButton>
     </div>
-    <h3>Whole pixels</h3>
+  </FoldSection>
+  <FoldSection title="Whole pixels" folded>
     <ChoiceBar
       v-model="what"
       class="w-100"
@@ -82,11 +83,12 @@ const islands = computed(() => [...selection.islands]);
         Bring to whole pixels
       </BButton>
     </div>
-    <h3>Drags are held to</h3>
+  </FoldSection>
+  <FoldSection title="Drags snap to" folded>
     <ChoiceBar
       v-model="settings.hold"
       class="w-100"
-      label="Drags are held to"
+      label="Drags snap to"
       :choices="{ free: 'nothing', gutter: 'gutter', corners: 'px corners', middles: 'middles' }"
     />
     <p v-if="settings.hold === 'gutter'" class="form-text">
@@ -95,7 +97,7 @@ const islands = computed(() => [...selection.islands]);
     <p v-else-if="settings.hold !== 'free'" class="form-text">
       The box's left upper corner, while moving. Turning and scaling go free.
     </p>
-  </section>
+  </FoldSection>
 </template>
 
 <style scoped>

@@ -7,6 +7,7 @@ import CornerGroup from "@/hand/CornerGroup.vue";
 import { useCorners } from "@/hand/corners";
 import { useJob } from "@/stores/job";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import FoldSection from "@/ui/FoldSection.vue";
 import NumberField from "@/ui/NumberField.vue";
 
 const jobs = useJob();
@@ -42,8 +43,7 @@ onUnmounted(() => {
 </script>
 
 <template>
-  <section aria-label="Corners">
-    <h3>Corners</h3>
+  <FoldSection title="Corners" folded>
     <BFormCheckbox v-model="corners.on" class="mt-2" @change="corners.clear()">Pick corners on the sheet</BFormCheckbox>
     <p v-if="corners.on && corners.picked.length === 0" class="form-text">
       Click a corner; Shift-click another to bring the first onto it, or more to change them together.
@@ -80,5 +80,5 @@ onUnmounted(() => {
         <BButton variant="secondary" :disabled="corners.picked.length !== 2" @click="onto"> First onto second </BButton>
       </div>
     </template>
-  </section>
+  </FoldSection>
 </template>

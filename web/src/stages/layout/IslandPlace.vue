@@ -65,7 +65,7 @@ function sizeTo(axis: 0 | 1, value: number) {
       >
     </p>
     <div class="d-flex justify-content-between align-items-center mb-2">
-      <h3 class="m-0">Place on the sheet</h3>
+      <h3 class="m-0 flex-fill">Position</h3>
       <ChoiceBar v-model="settings.unit" label="Unit" :choices="{ px: 'px', mm: 'mm' }" />
     </div>
     <div class="fields">
@@ -114,7 +114,7 @@ function sizeTo(axis: 0 | 1, value: number) {
         >As large as it goes</BButton
       >
       <span></span>
-      <BFormCheckbox v-model="free" class="wide">width and height apart</BFormCheckbox>
+      <BFormCheckbox v-model="free" class="wide">Change width and height separately</BFormCheckbox>
       <template v-if="single">
         <span>Model-up</span>
         <NumberField

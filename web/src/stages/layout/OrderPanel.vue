@@ -5,6 +5,7 @@ import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import { usePreview } from "@/stores/preview";
 import { useSelection } from "@/stores/selection";
+import FoldSection from "@/ui/FoldSection.vue";
 import PreviewCard from "@/ui/PreviewCard.vue";
 import ComparePanel from "@/ui/maps/ComparePanel.vue";
 import ReadingRule from "./ReadingRule.vue";
@@ -26,62 +27,65 @@ const unstack = computed(() =>
 
 <template>
   <section aria-label="Order">
-    <h3 class="mt-0">Readable</h3>
-    <ReadingRule />
-    <div class="row-of">
-      <BButton
-        variant="secondary"
-        title="Each where it is on the model, seen from the front"
-        :disabled="previews.looking"
-        @click="previews.show('arrange_islands', { rule: 'figure' })"
-      >
-        As a figure
-      </BButton>
-    </div>
-    <h3>Twins</h3>
-    <p class="form-text">
-      {{
-        stacked.length === 0
-          ? "Islands of the same shape to a thousandth of their size, turned or reflected, can share one place."
-          : `${stacked.length} islands share places. Where one is reflected, lettering would read mirrored.`
-      }}
-    </p>
-    <div class="row-of">
-      <BButton
-        variant="secondary"
-        :disabled="previews.looking"
-        @click="previews.show('stack_twins', { islands: islands.length > 1 ? islands : null })"
-      >
-        Stack {{ islands.length > 1 ? "picked twins" : "all twins" }}
-      </BButton>
-      <BButton
-        variant="secondary"
-        :disabled="unstack.length === 0"
-        @click="jobs.operate('separate_islands', { islands: unstack })"
-      >
-        Unstack
-      </BButton>
-    </div>
-    <div class="row-of">
-      <BButton
-        variant="secondary"
-        title="So that they are moved, turned and scaled as one"
-        :disabled="withTwins.length === islands.length"
-        @click="selection.islands = withTwins"
-      >
-        Pick twins too
-      </BButton>
-      <BButton
-        variant="secondary"
-        title="Each goes where the other is, point by point"
-        :disabled="islands.length !== 2"
-        @click="jobs.operate('exchange_twins', { islands })"
-      >
-        Exchange two
-      </BButton>
-    </div>
+    <FoldSection title="Arrange">
+      <ReadingRule />
+      <div class="row-of">
+        <BButton
+          variant="secondary"
+          title="Each where it is on the model, seen from the front"
+          :disabled="previews.looking"
+          @click="previews.show('arrange_islands', { rule: 'figure' })"
+        >
+          As a figure
+        </BButton>
+      </div>
+    </FoldSection>
+    <FoldSection title="Twins">
+      <p class="form-text">
+        {{
+          stacked.length === 0
+            ? "Islands of the same shape to a thousandth of their size, turned or reflected, can share one place."
+            : `${stacked.length} islands share places. Where one is reflected, lettering would read mirrored.`
+        }}
+      </p>
+      <div class="row-of">
+        <BButton
+          variant="secondary"
+          :disabled="previews.looking"
+          @click="previews.show('stack_twins', { islands: islands.length > 1 ? islands : null })"
+        >
+          Stack {{ islands.length > 1 ? "picked twins" : "all twins" }}
+        </BButton>
+        <BButton
+          variant="secondary"
+          :disabled="unstack.length === 0"
+          @click="jobs.operate('separate_islands', { islands: unstack })"
+        >
+          Unstack
+        </BButton>
+      </div>
+      <div class="row-of">
+        <BButton
+          variant="secondary"
+          title="So that they are moved, turned and scaled as one"
+          :disabled="withTwins.length === islands.length"
+          @click="selection.islands = withTwins"
+        >
+          Pick twins too
+        </BButton>
+        <BButton
+          variant="secondary"
+          title="Each goes where the other is, point by point"
+          :disabled="islands.length !== 2"
+          @click="jobs.operate('exchange_twins', { islands })"
+        >
+          Swap the two
+        </BButton>
+      </div>
+    </FoldSection>
     <PreviewCard />
-    <h3>Layouts set aside</h3>
-    <ComparePanel />
+    <FoldSection title="Kept layouts" folded>
+      <ComparePanel />
+    </FoldSection>
   </section>
 </template>

@@ -80,7 +80,7 @@ useKeys({ Enter: () => (packing.shown ? void packing.take() : false) });
     <BFormCheckbox v-model="choices.in_order" class="mt-2">In reading order</BFormCheckbox>
     <div class="row-of">
       <BButton v-if="packing.running" variant="primary" @click="packing.stop()">
-        Stop, {{ packing.attempts.length }} so far
+        Stop ({{ packing.attempts.length }} {{ packing.attempts.length === 1 ? "layout" : "layouts" }})
       </BButton>
       <BButton v-else variant="primary" @click="start">Pack {{ some }}</BButton>
     </div>

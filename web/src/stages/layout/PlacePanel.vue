@@ -5,6 +5,7 @@ import { ref } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import FoldSection from "@/ui/FoldSection.vue";
 import IslandFacts from "@/ui/IslandFacts.vue";
 import SizeFields from "@/ui/SizeFields.vue";
 import NoteBox from "@/ui/NoteBox.vue";
@@ -29,37 +30,43 @@ const resize = (width_px: number, height_px: number) =>
     Pick an island on the sheet, on the model or in the strip below. Drag it, or type where it goes.
   </NoteBox>
   <template v-else>
+    <IslandFacts />
     <IslandPlace />
     <AlignTools />
   </template>
   <CornerTools />
-  <IslandFacts />
-  <h3>Sheet</h3>
-  <SizeFields :width="jobs.job!.sheet.width_px" :height="jobs.job!.sheet.height_px" @change="resize" />
-  <p class="mt-2 mb-1">On a change of size, islands</p>
-  <ChoiceBar
-    v-model="keep"
-    class="w-100"
-    label="On a change of size"
-    :choices="{ uv: 'stretch along', shape: 'keep shape', px: 'keep px' }"
-  />
-  <div v-if="keep === 'px'" class="fields mt-2">
-    <span>Across</span>
+  <FoldSection title="Sheet" :folded="selection.islands.length > 0">
+    <SizeFields :width="jobs.job!.sheet.width_px" :height="jobs.job!.sheet.height_px" @change="resize" />
+    <p class="mt-2 mb-1">On a change of size, islands</p>
     <ChoiceBar
-      v-model="across"
-      class="wide"
-      label="Across"
-      :choices="{ start: 'left', middle: 'middle', end: 'right' }"
+      v-model="keep"
+      class="w-100"
+      label="On a change of size"
+      :choices="{ uv: 'stretch along', shape: 'keep shape', px: 'keep px' }"
     />
-    <span>Down</span>
-    <ChoiceBar v-model="down" class="wide" label="Down" :choices="{ start: 'top', middle: 'middle', end: 'bottom' }" />
-  </div>
-  <BButton
-    variant="secondary"
-    class="btn-wide"
-    title="All islands together, as large as they go: directions and proportions stay"
-    @click="jobs.operate('fit_to_sheet', {})"
-  >
-    Fit all to the sheet
-  </BButton>
+    <div v-if="keep === 'px'" class="fields mt-2">
+      <span>Across</span>
+      <ChoiceBar
+        v-model="across"
+        class="wide"
+        label="Across"
+        :choices="{ start: 'left', middle: 'middle', end: 'right' }"
+      />
+      <span>Down</span>
+      <ChoiceBar
+        v-model="down"
+        class="wide"
+        label="Down"
+        :choices="{ start: 'top', middle: 'middle', end: 'bottom' }"
+      />
+    </div>
+    <BButton
+      variant="secondary"
+      class="btn-wide"
+      title="All islands together, as large as they go: directions and proportions stay"
+      @click="jobs.operate('fit_to_sheet', {})"
+    >
+      Fit all to the sheet
+    </BButton>
+  </FoldSection>
 </template>

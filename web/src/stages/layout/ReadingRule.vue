@@ -68,7 +68,7 @@ async function step(island: number, by: number) {
       <BButton
         variant="link"
         size="sm"
-        :aria-label="`Let ${jobs.islands[island]!.name} go`"
+        :aria-label="`Remove ${jobs.islands[island]!.name}`"
         @click="order = order.filter((index) => index !== island)"
         >Let go</BButton
       >

@@ -41,8 +41,8 @@ onUnmounted(() => drawing.leave());
       @change="change(row, side, $event)"
     />
     <BCloseButton
-      :aria-label="`Give rectangle ${row + 1} back`"
-      title="Give it back"
+      :aria-label="`Remove rectangle ${row + 1}`"
+      title="Remove"
       @click="reserve(boxes().filter((_, i) => i !== row))"
     />
   </div>

@@ -9,10 +9,10 @@ import { counted } from "@/stores/picks";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import FigureTable from "@/ui/FigureTable.vue";
+import FoldSection from "@/ui/FoldSection.vue";
 import NumberField from "@/ui/NumberField.vue";
 
 const CORNERS = { top_left: "◤", top_right: "◥", bottom_left: "◣", bottom_right: "◢" };
-const MOST = 60;
 const jobs = useJob();
 const selection = useSelection();
 const corner = ref<keyof typeof CORNERS>("bottom_right");
@@ -35,7 +35,6 @@ const rows = computed(() =>
   [...jobs.islands]
     .filter((island) => island.tag === "art")
     .sort((a, b) => a.density_px_per_mm / a.weight - b.density_px_per_mm / b.weight)
-    .slice(0, MOST)
     .map((island) => ({
       index: island.index,
       name: island.name,
@@ -50,93 +49,96 @@ const rows = computed(() =>
   <section aria-label="True scale">
     <BButton variant="primary" class="w-100" @click="jobs.operate('equalise', {})">Equalise density</BButton>
     <p class="form-text">All islands with art come to one density by their area on the model, times their weights.</p>
-    <h3>Weight</h3>
-    <p v-if="picked.length === 0" class="form-text">Pick islands to give them more px than others, or fewer.</p>
-    <div v-else class="fields">
-      <NumberField
-        class="wide"
-        :label="named"
-        :value="weight"
-        unit="x"
-        @change="jobs.operate('weigh_islands', { islands, weight: $event })"
+    <FoldSection title="Density of islands with art">
+      <FigureTable
+        of="Island"
+        :rows="rows"
+        :figures="{ weight: 'weight', density: 'px/mm' }"
+        @press="(row, event) => selection.pick(row.index, event.shiftKey)"
       />
-      <span class="row-of weights mt-0">
+    </FoldSection>
+    <FoldSection title="Weight">
+      <p v-if="picked.length === 0" class="form-text">Pick islands to give them more px than others, or fewer.</p>
+      <div v-else class="fields">
+        <NumberField
+          class="wide"
+          :label="named"
+          :value="weight"
+          unit="x"
+          @change="jobs.operate('weigh_islands', { islands, weight: $event })"
+        />
+        <span class="row-of weights mt-0">
+          <BButton
+            v-for="value in [2, 1, 0.5, 0.25]"
+            :key="value"
+            variant="secondary"
+            class="num"
+            @click="jobs.operate('weigh_islands', { islands, weight: value })"
+          >
+            x{{ value }}
+          </BButton>
+        </span>
+      </div>
+      <div class="row-of">
         <BButton
-          v-for="value in [2, 1, 0.5, 0.25]"
-          :key="value"
           variant="secondary"
-          class="num"
-          @click="jobs.operate('weigh_islands', { islands, weight: value })"
+          title="By how much of each is seen from around the model"
+          @click="jobs.operate('weigh_by_visibility', { limit: limit })"
         >
-          x{{ value }}
+          Weights by what is seen
         </BButton>
-      </span>
-    </div>
-    <div class="row-of">
-      <BButton
-        variant="secondary"
-        title="By how much of each is seen from around the model"
-        @click="jobs.operate('weigh_by_visibility', { limit: limit })"
-      >
-        Weights by what is seen
-      </BButton>
-      <NumberField
-        label="Greatest weight over the least"
-        hide-label
-        :value="limit"
-        unit=": 1"
-        :decimals="1"
-        @change="limit = $event"
-      />
-    </div>
-    <h3>Park what carries no art</h3>
-    <div class="fields">
-      <span>Corner</span>
-      <ChoiceBar v-model="corner" class="wide" label="Corner" :choices="CORNERS" />
-      <NumberField
-        class="wide"
-        label="At most"
-        :value="share"
-        unit="% of the sheet"
-        :decimals="1"
-        @change="share = $event"
-      />
-    </div>
-    <div class="row-of">
-      <BButton
-        variant="secondary"
-        :disabled="picked.length === 0"
-        @click="jobs.operate('park_islands', { islands, corner, share: share / 100 })"
-      >
-        Park {{ picked.length === 0 ? "picked islands" : named }}
-      </BButton>
-    </div>
-    <h3>A clear desk</h3>
-    <div class="row-of">
-      <BButton
-        variant="secondary"
-        :disabled="picked.length === 0"
-        title="Beside the sheet, as large as they are"
-        @click="jobs.operate('set_aside', { islands })"
-      >
-        Lay aside
-      </BButton>
-      <BButton
-        variant="secondary"
-        :disabled="off.length === 0"
-        @click="jobs.operate('bring_onto_sheet', { islands: off })"
-      >
-        Bring in{{ off.length > 0 ? ` ${off.length}` : "" }}
-      </BButton>
-    </div>
-    <FigureTable
-      class="mt-3"
-      of="Island"
-      caption="Density of islands with art"
-      :rows="rows"
-      :figures="{ weight: 'weight', density: 'px/mm' }"
-      @press="(row, event) => selection.pick(row.index, event.shiftKey)"
-    />
+        <NumberField
+          label="Greatest weight over the least"
+          hide-label
+          :value="limit"
+          unit=": 1"
+          :decimals="1"
+          @change="limit = $event"
+        />
+      </div>
+    </FoldSection>
+    <FoldSection title="Park what carries no art" folded>
+      <div class="fields">
+        <span>Corner</span>
+        <ChoiceBar v-model="corner" class="wide" label="Corner" :choices="CORNERS" />
+        <NumberField
+          class="wide"
+          label="At most"
+          :value="share"
+          unit="% of the sheet"
+          :decimals="1"
+          @change="share = $event"
+        />
+      </div>
+      <div class="row-of">
+        <BButton
+          variant="secondary"
+          :disabled="picked.length === 0"
+          @click="jobs.operate('park_islands', { islands, corner, share: share / 100 })"
+        >
+          Park {{ picked.length === 0 ? "picked islands" : named }}
+        </BButton>
+      </div>
+    </FoldSection>
+    <FoldSection title="Room on the sheet" folded>
+      <div class="row-of">
+        <BButton
+          variant="secondary"
+          :disabled="picked.length === 0"
+          title="Beside the sheet, as large as they are"
+          @click="jobs.operate('set_aside', { islands })"
+        >
+          Move off the sheet
+        </BButton>
+        <BButton
+          variant="secondary"
+          :disabled="off.length === 0"
+          @click="jobs.operate('bring_onto_sheet', { islands: off })"
+        >
+          Move back{{ off.length > 0 ? ` ${off.length}` : "" }}
+        </BButton>
+      </div>
+    </FoldSection>
   </section>
 </template>
 

@@ -74,7 +74,7 @@ const unitNote = computed(() => {
     <IslandFacts />
 
     <template v-if="jobs.job.notes.length > 0">
-      <h3>What the reader noticed</h3>
+      <h3>Notes on the file</h3>
       <NoteBox v-for="(note, i) in jobs.job.notes" :key="i">{{ note.message }}</NoteBox>
     </template>
 

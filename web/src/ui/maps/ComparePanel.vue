@@ -23,18 +23,18 @@ async function keep() {
 </script>
 
 <template>
-  <section aria-label="Kept maps">
-    <p class="form-text mt-2">Set the map aside as it is now, try another, and see both side by side.</p>
+  <section aria-label="Kept layouts">
+    <p class="form-text mt-2">Keep the layout as it is now, try another, and see both side by side.</p>
     <BForm class="d-flex gap-2" @submit.prevent="keep">
       <BFormInput
         v-model="name"
-        aria-label="Name of the map"
+        aria-label="Name of the layout"
         :placeholder="`Map ${jobs.job!.kept_maps.length + 1}`"
         maxlength="80"
       />
-      <BButton variant="primary" class="text-nowrap" type="submit">Set aside</BButton>
+      <BButton variant="secondary" class="text-nowrap" type="submit">Keep this layout</BButton>
     </BForm>
-    <p v-if="jobs.job!.kept_maps.length === 0" class="form-text mt-3">Nothing is set aside yet.</p>
+    <p v-if="jobs.job!.kept_maps.length === 0" class="form-text mt-3">No layout is kept yet.</p>
     <BListGroup v-else tag="ul" class="mt-3" flush>
       <BListGroupItem v-for="(kept, index) in jobs.job!.kept_maps" :key="index" tag="li" class="d-flex gap-2 px-0">
         <span class="flex-fill text-truncate">{{ kept }}</span>
@@ -42,7 +42,7 @@ async function keep() {
         <BButton variant="link" size="sm" :disabled="cutting.working" @click="cutting.run('take_kept_map', { index })">
           Go back
         </BButton>
-        <BButton variant="link" size="sm" @click="cutting.run('drop_kept_map', { index })">Drop</BButton>
+        <BButton variant="link" size="sm" @click="cutting.run('drop_kept_map', { index })">Remove</BButton>
       </BListGroupItem>
     </BListGroup>
     <div class="row-of mt-3">

@@ -61,7 +61,7 @@ describe("the landmarks of a fit", () => {
     expect(operate).toHaveBeenCalledWith("set_landmarks", {
       landmarks: [{ ...plain, to_px: [plain.to_px[0], 40] }],
     });
-    await page.get("[aria-label='Take landmark 1 out']").trigger("click");
+    await page.get("[aria-label='Remove landmark 1']").trigger("click");
     expect(operate).toHaveBeenLastCalledWith("set_landmarks", { landmarks: [] });
   });
 

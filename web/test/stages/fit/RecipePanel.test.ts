@@ -57,7 +57,7 @@ describe("the corrections of a picture", () => {
   });
 
   it("take a step out", async () => {
-    await panel([trim, straighten]).get("[aria-label='Take step 1 out']").trigger("click");
+    await panel([trim, straighten]).get("[aria-label='Remove step 1']").trigger("click");
     expect(operate).toHaveBeenCalledWith("correct_underlay", { index: 0, recipe: [straighten] });
   });
 
@@ -80,6 +80,6 @@ describe("the corrections of a picture", () => {
 
   it("rest while the picture is locked", () => {
     const wrapper = panel([trim], true);
-    expect(wrapper.get("[aria-label='Take step 1 out']").attributes("disabled")).toBeDefined();
+    expect(wrapper.get("[aria-label='Remove step 1']").attributes("disabled")).toBeDefined();
   });
 });

@@ -110,7 +110,7 @@ describe SheetTrace::Formats::Obj::Reader do
     "a number that is none" => [["v 0 0 nan", *square], 1, /"nan" is not a finite number/],
     "infinity" => [["v 0 0 0", "v 0 inf 0", *square], 2, /"inf" is not a finite number/],
     "a number too large" => [["v 0 0 1e999", *square], 1, /too large/],
-    "too few numbers" => [["v 0 0", *square], 1, /2 numbers where at least 3 belong/],
+    "too few numbers" => [["v 0 0", *square], 1, /2 numbers, and at least 3 are needed/],
     "a face of two corners" => [[*square, "f 1/1 2/2"], 10, /a face of 2 corners/],
     "corners written in two ways" => [[*square, "f 1/1 2 3/3"], 10, /not a list of corners/],
     "words in a face" => [[*square, "f one two three"], 10, /not a list of corners/],
