@@ -19,6 +19,7 @@ export function useHand(element: Ref<HTMLElement | null>, tools: Tool[]) {
     element.value?.focus({ preventScroll: true });
     pressed = place(event);
     far = false;
+    if (active.value) leave(); // another finger
     active.value = tools.find((tool) => tool.press(pressed, event)) ?? null;
   }
 

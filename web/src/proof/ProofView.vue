@@ -84,6 +84,23 @@ const hand = useHand(canvas, [elements.tool, usePickIsland(hitsAt)]);
 watch([scene, elements.pulling], () => scene.value?.setTurning(!elements.pulling.value), { flush: "sync" });
 useKeys({ Escape: () => elements.pulling.value && hand.leave() });
 
+const TURNS: Record<string, [number, number, number]> = {
+  ArrowLeft: [-1, 0, 1],
+  ArrowRight: [1, 0, 1],
+  ArrowUp: [0, 1, 1],
+  ArrowDown: [0, -1, 1],
+  "+": [0, 0, 0.8],
+  "-": [0, 0, 1.25],
+};
+const TURN = Math.PI / 12;
+function turn(event: KeyboardEvent) {
+  const way = event.ctrlKey || event.altKey || event.metaKey ? undefined : TURNS[event.key];
+  if (!way) return;
+  event.preventDefault();
+  event.stopPropagation();
+  scene.value?.turn(way[0] * TURN, way[1] * TURN, way[2]);
+}
+
 /** A place of the view in clip space. */
 const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height.value) * 2];
 </script>
@@ -92,10 +109,12 @@ const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height
   <section ref="holder" class="proof-view" aria-label="Proof" :aria-busy="drawing">
     <canvas
       ref="canvas"
-      role="img"
-      aria-label="The model with the sheet on it"
+      tabindex="0"
+      role="application"
+      aria-label="The model with the sheet on it: arrows turn it, plus and minus draw it nearer and farther"
       :data-revision="images.revision"
       :style="{ cursor: hand.cursor.value }"
+      @keydown="turn"
     ></canvas>
     <span v-if="images.busy" class="waiting spinner-border spinner-border-sm" role="status" aria-label="Drawing"></span>
     <div v-if="elements.box.value" class="pick-box" :style="elements.box.value"></div>
@@ -114,6 +133,7 @@ const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height
         <ChoiceBar v-model="settings.look" look label="Shown on sheet and model" :choices="LOOKS" />
         <ChoiceBar v-model="settings.light" label="Light" :choices="LIGHTS" />
       </template>
+      <span v-if="!narrow" class="governs">shown on sheet and model</span>
     </div>
     <ProofAids />
     <div class="bar bottom d-flex gap-1" role="group" aria-label="Look from">
@@ -158,6 +178,9 @@ canvas {
   height: 100%;
   touch-action: none;
 }
+canvas:focus-visible {
+  outline-offset: -2px;
+}
 .bar,
 .legend,
 .unable {
@@ -173,6 +196,12 @@ canvas {
 }
 .top {
   top: 10px;
+}
+.governs {
+  align-self: center;
+  margin-right: auto;
+  color: var(--proof-ink);
+  font-size: 11px;
 }
 .looks {
   width: auto;

@@ -94,6 +94,17 @@ export class ProofScene {
     this.controls.enabled = on;
   }
 
+  /** Carries the eye round the model, to the right and up, in radians, and so many times as far off. */
+  turn(across: number, up: number, farther = 1) {
+    const at = new THREE.Spherical().setFromVector3(this.camera.position.clone().sub(this.controls.target));
+    at.theta += across;
+    at.phi -= up;
+    at.radius *= farther;
+    this.camera.position.setFromSpherical(at.makeSafe()).add(this.controls.target);
+    this.controls.update();
+    this.draw();
+  }
+
   look(name: ViewName) {
     this.lookFrom(new THREE.Vector3(...VIEWS[name]).normalize());
   }

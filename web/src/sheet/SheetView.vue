@@ -28,6 +28,7 @@ import { useDrawShape } from "./tools/useDrawShape";
 import { useLetGo } from "./tools/useLetGo";
 import { useMoveIslands } from "./tools/useMoveIslands";
 import { useMoveLabel } from "./tools/useMoveLabel";
+import { usePinch } from "./tools/usePinch";
 import { usePanSheet } from "./tools/usePanSheet";
 import { usePullHandles } from "./tools/usePullHandles";
 import { useChangeText } from "./useChangeText";
@@ -105,6 +106,7 @@ const label = useMoveLabel(ground, () => props.labels);
 const islands = useMoveIslands(ground, () => props.movable, pick);
 // The upper ones are asked first.
 const hand = useHand(canvas, [
+  usePinch(canvas, { pan, zoomAt }),
   usePanSheet(canvas, { pan, zoomAt }),
   draw.tool,
   elements.tool,
@@ -200,10 +202,15 @@ useKeys({
     <canvas
       ref="canvas"
       tabindex="0"
-      role="img"
+      role="application"
+      aria-describedby="sheet-keys"
       :aria-label="`Sheet of ${jobs.job?.sheet.width_px} by ${jobs.job?.sheet.height_px} px with ${jobs.islands.length} islands`"
       :style="{ cursor: hand.cursor.value }"
     ></canvas>
+    <p id="sheet-keys" class="visually-hidden">
+      Arrows move the picked islands by 1 px, with Shift by 10, with Alt by a tenth. Comma and full stop turn them.
+      Plus, minus and 0 zoom. Islands are picked in the strip, too.
+    </p>
     <div v-if="elements.box.value" class="pick-box" :style="elements.box.value"></div>
     <div v-if="drawnBox" class="pick-box" :style="drawnBox.style"></div>
     <BButton

@@ -1,13 +1,27 @@
 <script setup lang="ts">
 /** The sheet's zoom, and ways to change it. */
 import { BButton, BButtonGroup } from "bootstrap-vue-next";
+import { useMediaQuery } from "@vueuse/core";
+import { useSelection } from "@/stores/selection";
 import EnlargeButton from "@/ui/EnlargeButton.vue";
 
 defineProps<{ percent: number }>();
 const emit = defineEmits<{ zoom: [factor: number]; fit: []; actual: [] }>();
+const selection = useSelection();
+const byTouch = useMediaQuery("(any-pointer: coarse)");
 </script>
 
 <template>
+  <BButton
+    v-if="byTouch"
+    variant="outline-secondary"
+    size="sm"
+    class="adding"
+    :pressed="selection.adding"
+    title="Every island that is touched is added to the pick, or let go"
+    @click="selection.adding = !selection.adding"
+    >Add to pick</BButton
+  >
   <BButtonGroup class="zoom-tools" size="sm" aria-label="Zoom">
     <BButton variant="outline-secondary" title="Zoom out ( - )" aria-label="Zoom out" @click="emit('zoom', 0.8)"
       >−</BButton
@@ -23,6 +37,11 @@ const emit = defineEmits<{ zoom: [factor: number]; fit: []; actual: [] }>();
 </template>
 
 <style scoped>
+.adding {
+  position: absolute;
+  bottom: 12px;
+  left: 34px;
+}
 .zoom-tools {
   position: absolute;
   right: 12px;

@@ -75,9 +75,16 @@ export function usePainting(
   const marks = useSheetMarks(cutting);
 
   const islands = () => [jobs.islands, shapes.value, visibility.hiddenIslands] as const;
+  /** islands at rest: not over a template, which has lines of its own */
+  const resting = () => [images.instead === null ? jobs.islands : [], shapes.value, visibility.hiddenIslands] as const;
   /** names and marks are those of the layout as it is: none while another one is looked at */
   const marked = () =>
-    [marks.preview.value ? [] : jobs.islands, shapes.value, spots.value, visibility.hiddenIslands] as const;
+    [
+      marks.preview.value || images.instead !== null ? [] : jobs.islands,
+      shapes.value,
+      spots.value,
+      visibility.hiddenIslands,
+    ] as const;
   const measured = () => images.look === "stretch" || images.look === "density";
   const opacity = () => (images.look === "underlay" ? (fitting.underlay?.opacity ?? 1) : 1);
   const [RESTS, LIVES] = [true, false];
@@ -85,7 +92,7 @@ export function usePainting(
     pass(RESTS, () => [], drawMat),
     pass(RESTS, () => [jobs.job!.sheet, images.image, opacity(), settings.pixels], drawPaper),
     pass(RESTS, () => [marks.fit.value], drawCells),
-    pass(RESTS, () => [...islands(), moving.value], drawIslands),
+    pass(RESTS, () => [...resting(), moving.value], drawIslands),
     pass(RESTS, () => [jobs.job!.reserved_px], drawReserved),
     pass(LIVES, () => [...islands(), selection.islands, selection.hovered, moving.value, moved.value], drawLively),
     pass(RESTS, () => [marks.preview.value, jobs.job!.sheet], drawPreview),

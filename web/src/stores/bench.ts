@@ -15,6 +15,8 @@ export const useBench = defineStore("bench", () => {
   const share = useStorage("sheet-trace-sheet-share", 0.6);
   const strip = useStorage("sheet-trace-strip", window.innerHeight >= LOW);
   const inspector = useStorage("sheet-trace-inspector", true);
+  /** in the strip, islands that need something come first */
+  const needyFirst = useStorage("sheet-trace-needy-first", false);
   /** sections of inspectors, where the painter has folded or opened them */
   const unfolded = useStorage<Record<string, boolean>>("sheet-trace-sections", {});
   /** the view that has the whole width for a while */
@@ -39,5 +41,5 @@ export const useBench = defineStore("bench", () => {
     alone.value = alone.value === view ? null : view;
   }
 
-  return { share, strip, inspector, unfolded, unfold, alone, columns, divide, enlarge };
+  return { share, strip, inspector, needyFirst, unfolded, unfold, alone, columns, divide, enlarge };
 });

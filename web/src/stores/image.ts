@@ -29,11 +29,13 @@ export const useSheetImage = defineStore("sheet-image", () => {
   /** the art as it was last, and what each of its tiles holds */
   let art: { job: string; canvas: HTMLCanvasElement; marks: string[] } | null = null;
 
+  /** address of a picture that a stage shows in place of all looks, such as the template it would write */
+  const instead = ref<string | null>(null);
   /** what is shown: without an underlay, the art in its place */
   const look = computed(() =>
     settings.look === "underlay" && jobs.job?.fit_setup.shown === null ? "art" : settings.look,
   );
-  const wanted = computed(() => jobs.job && `${jobs.job.id} ${jobs.job.revision} ${look.value}`);
+  const wanted = computed(() => jobs.job && (instead.value ?? `${jobs.job.id} ${jobs.job.revision} ${look.value}`));
   /** another one is on its way */
   const busy = computed(() => wanted.value !== null && revision.value !== jobs.job?.revision);
 
@@ -77,10 +79,13 @@ export const useSheetImage = defineStore("sheet-image", () => {
       }
       const stillWanted = () => wanted.value === now;
       try {
-        const next =
-          look.value === "art"
-            ? await composed(job.id, job.revision, stillWanted)
-            : await picture(api.urls.look(job.id, job.revision, look.value));
+        const { id, revision: at } = job;
+        const shown = look.value;
+        const next = instead.value
+          ? await picture(instead.value)
+          : shown === "art"
+            ? await composed(id, at, stillWanted)
+            : await picture(api.urls.look(id, at, shown));
         if (!next || !stillWanted()) return;
         image.value = next;
         revision.value = job.revision;
@@ -91,5 +96,5 @@ export const useSheetImage = defineStore("sheet-image", () => {
     { immediate: true },
   );
 
-  return { image, revision, look, busy };
+  return { image, revision, look, instead, busy };
 });

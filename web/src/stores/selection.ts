@@ -25,8 +25,12 @@ export const useSelection = defineStore("selection", () => {
   /** what lies in one place under the pointer in the proof, the front one first */
   const stacked = shallowRef<string[]>([]);
 
+  /** what is picked is added, as with Shift: for a pen or a finger */
+  const adding = ref(false);
+
   /** Picks one island, or adds and takes away with extend; null picks none. */
-  function pick(island: number | null, extend = false) {
+  function pick(island: number | null, shift = false) {
+    const extend = shift || adding.value;
     spot.value = null;
     if (island === null) {
       if (!extend) islands.value = [];
@@ -54,5 +58,5 @@ export const useSelection = defineStore("selection", () => {
     touched.value = null;
   }
 
-  return { islands, hovered, layer, pointer, touched, eye, spot, stacked, pick, lookAt, clear };
+  return { islands, hovered, layer, pointer, touched, eye, spot, stacked, adding, pick, lookAt, clear };
 });

@@ -8,6 +8,10 @@ import ChoiceBar from "./ChoiceBar.vue";
 import NoteBox from "./NoteBox.vue";
 import { shown } from "./sums";
 
+const { brief = false } = defineProps<{
+  /** name, size and density alone, in two lines */
+  brief?: boolean;
+}>();
 const TAGS = { art: "art", plain: "plain" } as const;
 
 const jobs = useJob();
@@ -30,11 +34,16 @@ const way = computed(() => {
   if (Math.abs(Math.abs(angle) - 180) < 0.05) return "upside down";
   return `${shown(angle, 1)}°${Math.abs(Math.abs(angle) - 90) < 0.05 ? ", sideways" : ""}`;
 });
+const shape = computed(() => {
+  const worst = island.value?.stretch_worst;
+  if (worst === null || worst === undefined) return "flat on the sheet";
+  return island.value!.stretched ? `stretch ${worst.toFixed(2)}` : "true shape";
+});
 </script>
 
 <template>
   <section v-if="island" aria-label="Picked island">
-    <h3>Picked island</h3>
+    <h3 v-if="!brief">Picked island</h3>
     <BFormInput
       v-model="name"
       class="mb-2 fw-bold"
@@ -43,7 +52,11 @@ const way = computed(() => {
       @change="rename"
       @keydown.esc.stop="name = island.name"
     />
-    <dl class="facts">
+    <p v-if="brief" class="form-text num">
+      {{ island.size_exact ? "" : "≈ " }}{{ shown(island.size_mm[0]) }} × {{ shown(island.size_mm[1]) }} mm,
+      {{ island.density_px_per_mm.toFixed(2) }} px/mm, {{ shape }}
+    </p>
+    <dl v-else class="facts">
       <dt>On the model</dt>
       <dd class="num" :title="island.size_exact ? '' : 'An estimate: the map stretches this bent surface'">
         {{ island.size_exact ? "" : "≈ " }}{{ shown(island.size_mm[0]) }} × {{ shown(island.size_mm[1]) }} mm
@@ -73,7 +86,7 @@ const way = computed(() => {
         />
       </dd>
     </dl>
-    <NoteBox v-if="island.mirrored">
+    <NoteBox v-if="island.mirrored && !brief">
       Lettering painted straight on the sheet would come out backwards here. Labels are turned back by themselves.
     </NoteBox>
   </section>

@@ -1,21 +1,41 @@
 <script setup lang="ts">
 /** A card per island, drawn upright, as many as are on the screen. */
-import { PhLockSimple } from "@phosphor-icons/vue";
+import { PhLockSimple, PhSortAscending } from "@phosphor-icons/vue";
 import { BButton } from "bootstrap-vue-next";
 import { useVirtualizer } from "@tanstack/vue-virtual";
 import { computed, ref, watch } from "vue";
+import { useBench } from "@/stores/bench";
 import { useJob } from "@/stores/job";
+import { usePreflight } from "@/stores/preflight";
 import { useSelection } from "@/stores/selection";
-import IslandThumb from "./IslandThumb.vue";
 import { useVisibility } from "@/stores/visibility";
+import IslandThumb from "./IslandThumb.vue";
+import { NOTHING, stateOf, type IslandState } from "./islandState";
 import { shown } from "./sums";
 
 const CARD = 226;
 
 const jobs = useJob();
+const bench = useBench();
+const preflight = usePreflight();
 const selection = useSelection();
 const visibility = useVisibility();
-const islands = computed(() => jobs.islands.filter((island) => !visibility.hiddenIslands.has(island.index)));
+/** that lie on others by accident, as the last report has it */
+const overlapping = computed(
+  () =>
+    new Set(
+      preflight.findings
+        .filter(({ code }) => code === "overlap")
+        .flatMap(({ places }) => places.flatMap((place) => place.islands)),
+    ),
+);
+const states = computed(() => jobs.islands.map((island) => stateOf(island, overlapping.value.has(island.index))));
+const islands = computed(() => {
+  const shown = jobs.islands.filter((island) => !visibility.hiddenIslands.has(island.index));
+  return bench.needyFirst ? shown.sort((a, b) => states.value[a.index]!.rank - states.value[b.index]!.rank) : shown;
+});
+/** islands that need something */
+const needy = computed(() => islands.value.filter(({ index }) => states.value[index]!.rank < NOTHING).length);
 const holder = ref<HTMLElement | null>(null);
 
 const cards = useVirtualizer(
@@ -54,20 +74,8 @@ function scroll(event: WheelEvent) {
   if (holder.value && event.deltaX === 0) holder.value.scrollLeft += event.deltaY;
 }
 
-const GOOD = "text-success-emphasis";
-const WARN = "text-warning-emphasis";
-function mark(island: (typeof jobs.islands)[number]): { text: string; look: string } {
-  if (island.beside_sheet) return { text: "off the sheet", look: WARN };
-  if (island.off_sheet) return { text: "partly off", look: WARN };
-  if (island.mirrored) return { text: "mirrored", look: WARN };
-  if (island.stretch_worst === null) return { text: "flat", look: WARN };
-  if (island.stretched)
-    return { text: `stretch ${shown(island.stretch_worst, island.stretch_worst < 2 ? 2 : 1)}`, look: WARN };
-  if (island.tag === "plain") return { text: "plain", look: "text-body-secondary" };
-  if (Math.abs(island.up_angle_deg) > 135) return { text: "upside down", look: WARN };
-  if (Math.abs(island.up_angle_deg) > 45) return { text: "sideways", look: WARN };
-  return { text: "true shape", look: GOOD };
-}
+const look = ({ rank, text }: IslandState) =>
+  rank < NOTHING ? "text-warning-emphasis" : text === "plain" ? "text-body-secondary" : "text-success-emphasis";
 </script>
 
 <template>
@@ -75,6 +83,18 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; look: stri
     <p v-if="jobs.islands.length === 0" class="position-absolute p-4 text-body-secondary">
       No face lies on the sheet yet.
     </p>
+    <BButton
+      v-if="jobs.islands.length > 0"
+      variant="light"
+      class="needy num"
+      :pressed="bench.needyFirst"
+      :aria-label="`${needy} that need something first`"
+      :title="bench.needyFirst ? 'Back to the order of the islands' : 'Islands that need something come first'"
+      @click="bench.needyFirst = !bench.needyFirst"
+      ><PhSortAscending :size="16" :weight="bench.needyFirst ? 'fill' : 'regular'" aria-hidden="true" />{{
+        needy
+      }}</BButton
+    >
     <div ref="holder" class="holder" @wheel.passive="scroll">
       <div
         class="rail"
@@ -109,7 +129,7 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; look: stri
             >
             <span
               ><span class="num">{{ island.density_px_per_mm.toFixed(2) }} px/mm</span>{{ " "
-              }}<b :class="mark(island).look">{{ mark(island).text }}</b></span
+              }}<b :class="look(states[island.index]!)">{{ states[island.index]!.text }}</b></span
             >
           </span>
         </BButton>
@@ -120,11 +140,27 @@ function mark(island: (typeof jobs.islands)[number]): { text: string; look: stri
 
 <style scoped>
 .strip {
+  display: flex;
   min-width: 0;
   border-top: 1px solid var(--bs-border-color);
   background: var(--bs-secondary-bg);
 }
+.needy {
+  display: grid;
+  padding: 0;
+  border-radius: 0;
+  flex: 0 0 30px;
+  align-content: center;
+  justify-items: center;
+  gap: 2px;
+}
+.needy.active {
+  background: var(--bs-tertiary-bg);
+  color: var(--bs-body-color);
+}
 .holder {
+  flex: 1;
+  min-width: 0;
   height: 100%;
   overflow: auto hidden;
   scrollbar-width: thin;

@@ -13,6 +13,7 @@ const KEYS: [string, string][] = [
   ["0", "show the whole sheet"],
   ["s and p", "show the sheet or the proof alone, and both again"],
   ["i and l", "fold the inspector, and the strip of islands"],
+  ["arrows, + and - in the proof", "turn the model, draw it nearer and farther"],
   ["Ctrl+Z", "undo"],
   ["Ctrl+Shift+Z", "redo"],
   ["Shift, on a click", "add an island or take it away"],

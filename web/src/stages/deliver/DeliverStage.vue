@@ -3,12 +3,14 @@ import { BButton } from "bootstrap-vue-next";
 import { computed, reactive, watch } from "vue";
 import { api } from "@/api/client";
 import { LIMITS } from "@/api/operations";
+import { useStageLook } from "@/composables/useStageLook";
 import { useFirstSteps } from "@/stores/firstSteps";
 import { useJob } from "@/stores/job";
 import SizeFields from "@/ui/SizeFields.vue";
 import { within } from "@/ui/sums";
 import NoteBox from "@/ui/NoteBox.vue";
 
+useStageLook(() => "art");
 const jobs = useJob();
 const firstSteps = useFirstSteps();
 const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });

@@ -89,7 +89,7 @@ watch(
   padding: 2px 7px;
 }
 .cells .on {
-  background: color-mix(in srgb, var(--persimmon) 16%, transparent);
+  background: color-mix(in srgb, currentcolor 9%, transparent);
   font-weight: 600;
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Fitting islands onto a picture that is already there. */
 import { computed, onMounted, onUnmounted, type Component } from "vue";
+import { useStageLook } from "@/composables/useStageLook";
 import { useDrawing } from "@/hand/drawing";
 import { useFitting, type FitPage } from "@/stages/fit/fitting";
 import { useJob } from "@/stores/job";
@@ -33,6 +34,7 @@ const fitting = useFitting();
 const matching = useMatching();
 const drawing = useDrawing();
 
+useStageLook(() => (fitting.fit_setup.shown === null ? null : "underlay"));
 onMounted(() => (fitting.active = true));
 onUnmounted(() => {
   fitting.active = false;

@@ -98,7 +98,7 @@ const alike = computed(() => {
 <style scoped>
 .swap {
   margin-top: 10px;
-  border: 1.5px dashed var(--persimmon);
+  border: 1.5px dashed var(--bs-body-color);
 }
 .way {
   display: grid;
@@ -121,7 +121,7 @@ const alike = computed(() => {
 }
 .sheet span {
   position: absolute;
-  border: 1.5px solid var(--persimmon);
+  border: 1.5px solid var(--bs-body-color);
   background: repeating-linear-gradient(45deg, transparent 0 5px, var(--bs-border-color) 5px 7px);
 }
 .sheet .whole {

@@ -38,11 +38,6 @@ export const useFitting = defineStore("fitting", () => {
       else if (shown !== null && before?.[0] === id && shown !== before?.[1]) settings.look = "underlay";
     },
   );
-  // Nor is there anything else to see where nothing is painted yet.
-  watch(active, (now) => {
-    if (now && fit_setup.value.shown !== null && jobs.layers.length === 0 && settings.look === "art")
-      settings.look = "underlay";
-  });
 
   return { page, active, cell, landmark, fit_setup, underlay, cells };
 });

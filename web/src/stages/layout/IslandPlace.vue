@@ -65,7 +65,7 @@ function sizeTo(axis: 0 | 1, value: number) {
       >
     </p>
     <div class="d-flex justify-content-between align-items-center mb-2">
-      <h3 class="m-0 flex-fill">Position</h3>
+      <h3 class="m-0 p-0 border-0">Position</h3>
       <ChoiceBar v-model="settings.unit" label="Unit" :choices="{ px: 'px', mm: 'mm' }" />
     </div>
     <div class="fields">

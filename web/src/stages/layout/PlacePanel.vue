@@ -30,7 +30,7 @@ const resize = (width_px: number, height_px: number) =>
     Pick an island on the sheet, on the model or in the strip below. Drag it, or type where it goes.
   </NoteBox>
   <template v-else>
-    <IslandFacts />
+    <IslandFacts brief />
     <IslandPlace />
     <AlignTools />
   </template>

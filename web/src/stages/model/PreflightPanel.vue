@@ -132,7 +132,7 @@ const shownPlaces = (finding: Finding) => {
   border-left: 3px solid var(--bs-border-color);
 }
 .places :deep(.lit) {
-  border-left-color: var(--persimmon);
+  border-left-color: var(--bs-body-color);
   background: var(--bs-body-bg);
   font-weight: 600;
 }

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { BButton, BFormCheckbox, BFormInput } from "bootstrap-vue-next";
-import { computed, reactive, ref, watch } from "vue";
+import { computed, onUnmounted, reactive, ref, watch } from "vue";
 import { api } from "@/api/client";
 import { LIMITS } from "@/api/operations";
 import type { TraceSettings } from "@/api/types";
 import { useFirstSteps } from "@/stores/firstSteps";
+import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
@@ -13,7 +14,10 @@ import SizeFields from "@/ui/SizeFields.vue";
 import { shown, within } from "@/ui/sums";
 import NoteBox from "@/ui/NoteBox.vue";
 
+/** px of a side that the sheet shows the template with at the most */
+const SHOWN_PX = 2048;
 const jobs = useJob();
+const images = useSheetImage();
 const firstSteps = useFirstSteps();
 const selection = useSelection();
 
@@ -24,7 +28,6 @@ const edges = ref<"all" | "outline">("all");
 const ground = ref<"none" | "white" | "color">("white");
 const groundColor = ref("#f6f2e9");
 const onlyPicked = ref(false);
-const failed = ref("");
 
 watch(
   () => jobs.job?.sheet,
@@ -60,11 +63,18 @@ const wrong = computed(() => {
     return `The line is ${line.value} px wide; give ${LIMITS.line_px.join(" to ")}.`;
   return "";
 });
-const preview = computed(() =>
-  wrong.value || nothing.value ? "" : api.urls.trace(jobs.job!.id, jobs.job!.revision, settings.value, true),
-);
+/** Shown on the sheet as it will be; a large one smaller, its lines with it. */
+const preview = computed(() => {
+  if (wrong.value || nothing.value) return null;
+  const share = Math.min(1, SHOWN_PX / Math.max(size.width_px, size.height_px));
+  const [width_px, height_px] = [size.width_px, size.height_px].map((px) => Math.max(Math.round(px * share), 1));
+  const line_px = Math.max(line.value * share, 1);
+  const shown = { ...settings.value, width_px: width_px!, height_px: height_px!, line_px };
+  return api.urls.trace(jobs.job!.id, jobs.job!.revision, shown, true);
+});
 const file = computed(() => api.urls.trace(jobs.job!.id, jobs.job!.revision, settings.value));
-watch(preview, () => (failed.value = ""));
+watch(preview, (now) => (images.instead = now), { immediate: true });
+onUnmounted(() => (images.instead = null));
 </script>
 
 <template>
@@ -105,16 +115,9 @@ watch(preview, () => (failed.value = ""));
     <BFormCheckbox v-model="onlyPicked" class="mt-2"
       >Only picked islands ({{ selection.islands.length }})</BFormCheckbox
     >
-    <h3>Preview</h3>
-    <NoteBox v-if="wrong || failed" role="alert">{{ wrong || failed }}</NoteBox>
+    <NoteBox v-if="wrong" role="alert">{{ wrong }}</NoteBox>
     <NoteBox v-else-if="nothing" plain>No island is picked. Pick some, or trace them all.</NoteBox>
-    <img
-      v-else
-      class="preview d-block mx-auto border"
-      :src="preview"
-      alt="The template"
-      @error="failed = 'The template could not be drawn.'"
-    />
+    <p v-else class="form-text">The sheet shows the template as it will be.</p>
     <BButton
       variant="primary"
       class="btn-wide"
@@ -130,11 +133,3 @@ watch(preview, () => (failed.value = ""));
     </p>
   </template>
 </template>
-
-<style scoped>
-.preview {
-  max-width: 100%;
-  max-height: 220px;
-  background: repeating-conic-gradient(#e4dccb 0 25%, #fffdf8 0 50%) 0 0 / 12px 12px;
-}
-</style>
