@@ -9,7 +9,8 @@ module SheetTraceServer
       PREVIEW_PX = 2048
       COMPARED_PX = 1024
       THUMBNAIL_PX = 320
-      private_constant :PREVIEW_PX, :COMPARED_PX, :THUMBNAIL_PX
+      MODEL_PX = 240
+      private_constant :PREVIEW_PX, :COMPARED_PX, :THUMBNAIL_PX, :MODEL_PX
 
       def self.registered(app)
         app.helpers Helpers
@@ -68,6 +69,13 @@ module SheetTraceServer
           render_image("worn #{params[:kept]}") do |job|
             job = with_kept_map(job) if params[:kept]
             worn(job, fit(job.sheet, COMPARED_PX))
+          end
+        end
+
+        app.get("/api/jobs/:id/model.png") do
+          render_image("model") do |job|
+            sheet = worn(job, fit(job.sheet, COMPARED_PX))
+            SheetTrace::Artwork::ModelPicture.call(job.layout, sheet, side_px: MODEL_PX)
           end
         end
 

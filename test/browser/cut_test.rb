@@ -349,7 +349,7 @@ describe "the cut stage" do
       assert_done(/6 islands/)
       find(".island-card", text: "Front").click
       unfold "Method, seams, size"
-      choice "A rectangle"
+      choice "In a box"
       type "Width", "400"
       type "Height", "100"
       uncheck "Keep proportions"

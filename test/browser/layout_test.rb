@@ -241,14 +241,15 @@ describe "the layout stage" do
     click_button "90°"
 
     assert_done(/3 islands: turned 90°/)
-    choice "Shape"
     unfold "Whole pixels"
+    choice "Shape"
     click_button "Bring to whole pixels"
 
     assert_done(/3 islands brought to pixel corners/)
     pick "Front"
 
     assert_button "Tops in line", disabled: true
+    unfold "Sheet"
     click_button "Fit all to the sheet"
 
     assert_done(/All islands fitted to the sheet/)

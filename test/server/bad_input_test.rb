@@ -87,6 +87,7 @@ describe "bad input" do
       borders
       worst_faces
       sheet.tiles
+      model.png
       thumbnail.png
       trace.png
       kept_maps/9

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { BApp } from "bootstrap-vue-next";
 import { useEventListener } from "@vueuse/core";
+import { useRoute } from "vue-router";
 import { useSettings } from "./stores/settings";
 import FailureBar from "./ui/FailureBar.vue";
 
-/** A box that is not checked means no, rather than nothing. */
-const DEFAULTS = { BFormCheckbox: { uncheckedValue: false } };
+/** A box that is not checked means no, rather than nothing; a dialog stands right under the page's heading. */
+const DEFAULTS = { BFormCheckbox: { uncheckedValue: false }, BModal: { titleTag: "h2" } };
 
+const route = useRoute();
 useSettings(); // sets the theme
 // A file dropped beside a drop zone must not replace the page.
 useEventListener(document, ["dragover", "drop"], (event) => event.preventDefault());
@@ -15,6 +17,6 @@ useEventListener(document, ["dragover", "drop"], (event) => event.preventDefault
 <template>
   <BApp :defaults="DEFAULTS">
     <RouterView />
-    <FailureBar />
+    <FailureBar v-if="!route.meta.tellsFailures" />
   </BApp>
 </template>

@@ -4,7 +4,7 @@ import StartPage from "./pages/StartPage.vue";
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: "/", component: StartPage },
+    { path: "/", component: StartPage, meta: { tellsFailures: true } },
     {
       path: "/jobs/:id/:stage?",
       component: () => import("./pages/EditorPage.vue"),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** All jobs, and places to start a new one: from a model's files, or from a simple solid. */
-import { BButton, BProgress } from "bootstrap-vue-next";
+import { PhWarning } from "@phosphor-icons/vue";
+import { BAlert, BButton, BProgress } from "bootstrap-vue-next";
 import { onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
 import { api, ApiError } from "@/api/client";
@@ -80,7 +81,15 @@ async function start(files: File[]) {
     </header>
 
     <div class="begin">
-      <DropZone class="zone" multiple :accept="ACCEPT" label="Choose a model" :busy="bringing !== null" @files="start">
+      <DropZone
+        class="zone"
+        main
+        multiple
+        :accept="ACCEPT"
+        label="Choose a model"
+        :busy="bringing !== null"
+        @files="start"
+      >
         <template v-if="bringing">
           <p class="fs-5 fw-bold">Reading {{ bringing.name }}</p>
           <BProgress class="w-75 mb-3" :value="bringing.share * 100" :animated="bringing.share >= 1" striped />
@@ -92,6 +101,17 @@ async function start(files: File[]) {
             OBJ, glTF, COLLADA or PLY, together with its materials, buffers and pictures, or all in one zip. With or
             without UVs, up to 200 MB.
           </p>
+          <BAlert
+            :model-value="messages.failure !== ''"
+            class="w-100 py-2 text-start"
+            variant="danger"
+            dismissible
+            close-label="Dismiss"
+            no-animation
+            @close="messages.dismiss()"
+          >
+            <PhWarning :size="18" weight="bold" aria-hidden="true" /> {{ messages.failure }}
+          </BAlert>
         </template>
       </DropZone>
       <SolidForm @start="(job) => router.push(`/jobs/${job.id}/model`)" />

@@ -5,8 +5,10 @@ import { useElementSize } from "@vueuse/core";
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import type { Pair } from "@/api/types";
 import { useKeys } from "@/composables/useKeys";
+import PickBar from "@/hand/PickBar.vue";
 import { useHand } from "@/hand/useHand";
 import { usePickElements } from "@/hand/usePickElements";
+import { useBench } from "@/stores/bench";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
@@ -26,6 +28,7 @@ const props = defineProps<{
   cutting: boolean;
 }>();
 
+const bench = useBench();
 const jobs = useJob();
 const selection = useSelection();
 const settings = useSettings();
@@ -135,6 +138,7 @@ const clip = ([x, y]: Pair): Pair => [(x / width.value) * 2 - 1, 1 - (y / height
       </template>
       <span v-if="!narrow" class="governs">shown on sheet and model</span>
     </div>
+    <PickBar v-if="cutting && bench.alone === 'proof'" class="pick-bar" />
     <ProofAids />
     <div class="bar bottom d-flex gap-1" role="group" aria-label="Look from">
       <BFormSelect
@@ -202,6 +206,10 @@ canvas:focus-visible {
   margin-right: auto;
   color: var(--proof-ink);
   font-size: 11px;
+}
+.pick-bar {
+  top: 84px;
+  left: 10px;
 }
 .looks {
   width: auto;

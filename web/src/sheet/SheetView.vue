@@ -8,6 +8,7 @@ import { useDevicePixelRatio, useElementSize } from "@vueuse/core";
 import { computed, ref, shallowRef, watch } from "vue";
 import { useKeys } from "@/composables/useKeys";
 import { useViewport } from "@/composables/useViewport";
+import PickBar from "@/hand/PickBar.vue";
 import { useHand } from "@/hand/useHand";
 import { usePickElements } from "@/hand/usePickElements";
 import { useDrawing } from "@/hand/drawing";
@@ -221,6 +222,7 @@ useKeys({
     >
       {{ settings.unit }}
     </BButton>
+    <PickBar v-if="cutting" class="pick-bar" />
     <ZoomTools :percent="percent" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
     <div v-if="changeText" class="change num" :class="{ wrong: changeText.wrong }">{{ changeText.text }}</div>
     <div v-else-if="drawing.shape" class="change">{{ drawnBox ? drawnBox.text : drawing.purpose }}</div>
@@ -248,10 +250,14 @@ canvas:focus-visible {
 .ruler-unit {
   position: absolute;
   inset: 0 auto auto 0;
-  width: 22px;
-  height: 22px;
+  width: 26px;
+  height: 24px;
   padding: 0;
   font: 600 10px var(--bs-font-monospace);
+}
+.pick-bar {
+  top: 32px;
+  left: 32px;
 }
 .change,
 .loading {

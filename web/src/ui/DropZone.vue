@@ -4,7 +4,13 @@ import { useDropZone } from "@vueuse/core";
 import { ref } from "vue";
 import FileButton from "./FileButton.vue";
 
-const props = defineProps<{ accept: string; label: string; busy?: boolean; multiple?: boolean }>();
+const props = defineProps<{
+  accept: string;
+  label: string;
+  busy?: boolean;
+  multiple?: boolean;
+  /** the one main action of its page */ main?: boolean;
+}>();
 const emit = defineEmits<{ files: [files: File[]] }>();
 const zone = ref<HTMLElement | null>(null);
 
@@ -19,7 +25,14 @@ const { isOverDropZone } = useDropZone(zone, {
 <template>
   <div ref="zone" class="drop-zone position-relative p-3 text-center" :class="{ over: isOverDropZone }">
     <slot />
-    <FileButton :accept="accept" :label="label" :disabled="busy" :multiple="multiple" @files="emit('files', $event)" />
+    <FileButton
+      :main="main"
+      :accept="accept"
+      :label="label"
+      :disabled="busy"
+      :multiple="multiple"
+      @files="emit('files', $event)"
+    />
   </div>
 </template>
 

@@ -4,7 +4,13 @@ import { BButton } from "bootstrap-vue-next";
 import { useFileDialog } from "@vueuse/core";
 import { computed, ref, type Ref } from "vue";
 
-const props = defineProps<{ accept: string; label: string; disabled?: boolean; multiple?: boolean }>();
+const props = defineProps<{
+  accept: string;
+  label: string;
+  disabled?: boolean;
+  multiple?: boolean;
+  /** the one main action of its page */ main?: boolean;
+}>();
 const emit = defineEmits<{ files: [files: File[]] }>();
 const input = ref<HTMLInputElement>();
 const { open, reset, onChange } = useFileDialog({
@@ -23,7 +29,13 @@ onChange((list) => {
 
 <template>
   <span class="file-button d-inline-flex">
-    <BButton variant="secondary" size="sm" class="flex-fill" :disabled="disabled" @click="open()">
+    <BButton
+      :variant="main ? 'primary' : 'secondary'"
+      :size="main ? 'lg' : 'sm'"
+      class="flex-fill"
+      :disabled="disabled"
+      @click="open()"
+    >
       <slot>{{ label }}</slot>
     </BButton>
     <input ref="input" class="visually-hidden" type="file" tabindex="-1" :aria-label="label" />

@@ -42,7 +42,10 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
     <ul class="jobs">
       <BCard v-for="job in jobs" :key="job.id" tag="li" class="job">
         <RouterLink class="text-body text-decoration-none" :to="`/jobs/${job.id}/model`">
-          <span class="picture"><img :src="api.urls.thumbnail(job.id, job.revision_id)" alt="" loading="lazy" /></span>
+          <span class="picture"
+            ><img class="sheet" :src="api.urls.thumbnail(job.id, job.revision_id)" alt="" loading="lazy" />
+            <img :src="api.urls.model(job.id, job.revision_id)" alt="" loading="lazy"
+          /></span>
           <b class="d-block text-truncate">{{ job.name }}</b>
           <span class="form-text">changed {{ when(job.updated_at) }}</span>
         </RouterLink>
@@ -82,22 +85,26 @@ const when = (time: string) => new Date(time).toLocaleString([], { dateStyle: "m
   padding: 0;
   margin: 0;
   gap: 16px;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
 }
 .job:hover {
   border-color: var(--verdigris);
 }
 .picture {
   display: grid;
-  height: 176px;
+  overflow: hidden;
+  height: 164px;
   margin-bottom: 9px;
   border-radius: 5px;
   background: var(--mat);
+  grid-template-columns: 1fr 1fr;
   place-items: center;
 }
 .picture img {
-  max-width: 90%;
-  max-height: 156px;
+  max-width: 88%;
+  max-height: 140px;
+}
+.picture .sheet {
   background: var(--paper);
 }
 .copy,

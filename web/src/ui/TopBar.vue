@@ -95,7 +95,6 @@ function rename() {
     <RouterLink
       class="chip preflight d-inline-flex gap-2 text-body text-decoration-none"
       :to="{ params: { stage: 'model' }, query: { page: 'preflight' } }"
-      aria-label="Preflight"
       :title="preflight.checking ? 'Checking' : 'Open the preflight report'"
     >
       <span class="wide">Preflight</span>

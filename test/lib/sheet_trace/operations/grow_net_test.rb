@@ -35,11 +35,11 @@ describe SheetTrace::Operations::GrowNet do
     "bottom" => [0, 220, 80, 120]
   }.each do |where, (_x, _y, *_size)|
     it "grows the net that is printed, its back at the #{where}, from any panel" do
-      back = if %w[left right].include?(where)
+      back = (if %w[left right].include?(where)
 [where == "left" ? -130 : 130, 0]
 else
 [0, where == "top" ? -170 : 170]
-end
+end)
       panels = {
         "Front" => [0, 0, 80, 120],
         "Left" => [-50, 0, 50, 120],

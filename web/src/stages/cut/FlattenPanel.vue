@@ -2,6 +2,7 @@
 /** Laying flat what is picked, or everything, by a chosen method. */
 import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
+import type { Triple } from "@/api/types";
 import { useBand } from "@/stages/cut/band";
 import { useCutting } from "@/stages/cut/cutting";
 import { useJob } from "@/stores/job";
@@ -12,6 +13,7 @@ import ChoiceBar from "@/ui/ChoiceBar.vue";
 import FoldSection from "@/ui/FoldSection.vue";
 import NumberField from "@/ui/NumberField.vue";
 import BandFields from "./BandFields.vue";
+import DirectionPicker from "./DirectionPicker.vue";
 import { METHODS, SIDES } from "./methods";
 import StartClean from "./StartClean.vue";
 import StretchTable from "./StretchTable.vue";
@@ -27,6 +29,8 @@ const limit = ref(1.1);
 const along = ref<"drawn" | "angle" | "none">("drawn");
 const angle = ref(60);
 const sides = ref<(typeof SIDES)[number]["value"]>("six");
+/** where it is seen from; null: as the proof shows it */
+const from = ref<Triple | null>(null);
 const gutter = ref<number | null>(null);
 const size = ref<"true" | "rectangle">("true");
 /** picked corners stay where they lie on the sheet */
@@ -49,7 +53,7 @@ function flatten() {
     sides: sides.value,
     mirrored: by !== "best" && seams.bothSides,
     stretch_limit: limit.value,
-    direction: by === "seen" ? (chosen.value.direction ?? [...selection.eye]) : null,
+    direction: by === "seen" ? (from.value ?? [...selection.eye]) : null,
     into: size.value === "rectangle" ? into.value : null,
     gutter_px: gutter.value,
     pins: hold.value && by === "unfold" ? pins.value : [],
@@ -75,15 +79,16 @@ function flatten() {
           <BFormSelect id="flatten-sides" v-model="sides" class="wide" :options="SIDES" />
         </template>
       </div>
+      <DirectionPicker v-if="method === 'seen'" v-model="from" />
       <BandFields v-if="method === 'rollout'" />
       <p v-if="method === 'best' && !jobs.job!.seams" class="form-text">
         Seams are found for each part. Draw some, and it is cut along them too.
       </p>
       <div v-else class="fields mt-2">
-        <span>Cut along</span>
+        <span class="whole">Cut along</span>
         <ChoiceBar
           v-model="along"
-          class="wide"
+          class="whole"
           label="Seams to cut along"
           :choices="{ drawn: 'As drawn', angle: 'By angle', none: 'None' }"
         />
@@ -120,7 +125,7 @@ function flatten() {
           v-model="size"
           class="wide"
           label="Size on the sheet"
-          :choices="{ true: 'True scale', rectangle: 'A rectangle' }"
+          :choices="{ true: 'True scale', rectangle: 'In a box' }"
         />
         <template v-if="size === 'rectangle'">
           <NumberField

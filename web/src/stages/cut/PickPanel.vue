@@ -1,12 +1,11 @@
 <script setup lang="ts">
-/** What the hand picks and how, how much is picked, and ways to pick more. */
+/** How much is picked, and ways to pick more. */
 import { BButton, BCard, BFormSelect } from "bootstrap-vue-next";
 import { computed, ref, watch } from "vue";
 import { useJob } from "@/stores/job";
 import { counted, ONE, usePicks, type How } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
 import { useSelection } from "@/stores/selection";
-import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NumberField from "@/ui/NumberField.vue";
 import { start, WAYS } from "./ways";
 
@@ -16,7 +15,6 @@ const HINTS = {
   edges: "Click; Shift goes on to there the shortest way, Ctrl takes the whole loop.",
   corners: "Click; Shift goes on to there, Ctrl takes the loop. Picked corners are held when relaxing.",
 };
-const GESTURES = { click: "Click", box: "Box", stroke: "Stroke" };
 
 const jobs = useJob();
 const picks = usePicks();
@@ -70,17 +68,8 @@ const add = (how: How) => way.value && source.value && picks.ask(way.value.way, 
 
 <template>
   <BCard tag="section" class="pick mb-3" aria-label="Picking">
-    <ChoiceBar
-      v-model="picks.kind"
-      class="w-100"
-      label="What is picked"
-      :choices="{ islands: 'Islands', faces: 'Faces', edges: 'Edges', corners: 'Corners' }"
-    />
-    <div class="d-flex align-items-center justify-content-between mt-2">
-      <output class="num fw-bold" aria-label="Picked">{{ counted(picks.count, picks.kind) }}</output>
-      <ChoiceBar v-model="picks.gesture" label="How the hand picks" :choices="GESTURES" />
-    </div>
-    <div class="d-flex justify-content-between mt-2" role="group" aria-label="Change what is picked">
+    <output class="num fw-bold" aria-label="Picked">{{ counted(picks.count, picks.kind) }}</output>
+    <div class="d-flex justify-content-between mt-1" role="group" aria-label="Change what is picked">
       <BButton variant="link" size="sm" @click="all">All</BButton>
       <BButton variant="link" size="sm" :disabled="picked.length === 0" @click="none">None</BButton>
       <BButton variant="link" size="sm" @click="invert">Invert</BButton>

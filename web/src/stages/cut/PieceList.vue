@@ -8,8 +8,9 @@ import { computed, ref } from "vue";
 import { counted, usePicks } from "@/stores/picks";
 import { useSeams } from "@/stores/seams";
 import { useSelection } from "@/stores/selection";
+import FoldSection from "@/ui/FoldSection.vue";
 
-const MOST = 6;
+const MOST = 5;
 const seams = useSeams();
 const picks = usePicks();
 const selection = useSelection();
@@ -39,31 +40,32 @@ function close(gap: number[]) {
 
 <template>
   <template v-if="seams.pieces">
-    <h3>Pieces</h3>
-    <p class="form-text">{{ summary }}</p>
-    <ul class="list-unstyled small mb-0" aria-label="Pieces">
-      <li v-for="piece in listed" :key="piece.piece" :class="{ lacks: piece.missing_cut }">
-        <BButton variant="link" size="sm" @click="selection.lookAt({ faces: piece.some_faces, islands: [] })">
-          {{ piece.name }}, {{ counted(piece.faces, "faces") }}</BButton
-        ><template v-if="piece.missing_cut">: {{ piece.missing_cut }}</template>
-      </li>
-    </ul>
-    <BButton v-if="ordered.length > MOST" variant="link" size="sm" @click="whole = !whole">
-      {{ whole ? "Show fewer" : `Show all ${ordered.length}` }}
-    </BButton>
-    <p v-if="whole && seams.pieces.count > ordered.length" class="form-text">
-      {{ seams.pieces.count - ordered.length }} more are not listed.
-    </p>
-    <ul v-if="openEnds.length > 0" class="list-unstyled small mb-0" aria-label="Open ends">
-      <li v-for="end in openEnds.slice(0, MOST)" :key="end.vertex">
-        A seam ends openly;
-        <BButton v-if="end.gap.length > 0" variant="link" size="sm" @click="close(end.gap)">
-          {{ counted(end.gap.length, "edges") }} would close it
-        </BButton>
-        <template v-else>nothing is near to close it</template>
-      </li>
-      <li v-if="openEnds.length > MOST">{{ openEnds.length - MOST }} more, ringed on the model.</li>
-    </ul>
+    <FoldSection title="Pieces">
+      <p class="form-text">{{ summary }}</p>
+      <ul class="list-unstyled small mb-0" aria-label="Pieces">
+        <li v-for="piece in listed" :key="piece.piece" :class="{ lacks: piece.missing_cut }">
+          <BButton variant="link" size="sm" @click="selection.lookAt({ faces: piece.some_faces, islands: [] })">
+            {{ piece.name }}, {{ counted(piece.faces, "faces") }}</BButton
+          ><template v-if="piece.missing_cut">: {{ piece.missing_cut }}</template>
+        </li>
+      </ul>
+      <BButton v-if="ordered.length > MOST" variant="link" size="sm" @click="whole = !whole">
+        {{ whole ? "Show fewer" : `Show all ${ordered.length}` }}
+      </BButton>
+      <p v-if="whole && seams.pieces.count > ordered.length" class="form-text">
+        {{ seams.pieces.count - ordered.length }} more are not listed.
+      </p>
+      <ul v-if="openEnds.length > 0" class="list-unstyled small mb-0" aria-label="Open ends">
+        <li v-for="end in openEnds.slice(0, MOST)" :key="end.vertex">
+          A seam ends openly;
+          <BButton v-if="end.gap.length > 0" variant="link" size="sm" @click="close(end.gap)">
+            {{ counted(end.gap.length, "edges") }} would close it
+          </BButton>
+          <template v-else>nothing is near to close it</template>
+        </li>
+        <li v-if="openEnds.length > MOST">{{ openEnds.length - MOST }} more, ringed on the model.</li>
+      </ul>
+    </FoldSection>
   </template>
 </template>
 

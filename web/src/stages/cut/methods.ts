@@ -1,4 +1,4 @@
-import type { Operations, Triple } from "@/api/types";
+import type { Operations } from "@/api/types";
 
 type LayFlat = Operations["lay_flat"];
 
@@ -9,8 +9,6 @@ export interface Method {
   what: string;
   /** what the core calls it */
   by: LayFlat["by"];
-  /** the direction it looks from, where it has one of its own */
-  direction?: Triple;
 }
 
 export const METHODS: Method[] = [
@@ -53,18 +51,9 @@ export const METHODS: Method[] = [
   {
     value: "seen",
     by: "seen",
-    text: "As seen now",
-    what: "As the proof shows it now: what leans away comes out shortened, as a gradient over slopes wants it.",
+    text: "As seen from",
+    what: "Straight from one direction: what leans away comes out shortened, as a gradient over slopes wants it.",
   },
-  {
-    value: "x",
-    by: "seen",
-    direction: [1, 0, 0],
-    text: "Along x",
-    what: "As seen from the right, whatever leans away.",
-  },
-  { value: "y", by: "seen", direction: [0, 1, 0], text: "Along y", what: "As seen from above, such as a roof." },
-  { value: "z", by: "seen", direction: [0, 0, 1], text: "Along z", what: "As seen from the front." },
   {
     value: "square_on",
     by: "square_on",

@@ -68,7 +68,7 @@ function sizeTo(axis: 0 | 1, value: number) {
       <h3 class="m-0 p-0 border-0">Position</h3>
       <ChoiceBar v-model="settings.unit" label="Unit" :choices="{ px: 'px', mm: 'mm' }" />
     </div>
-    <div class="fields">
+    <div class="fields pairs">
       <span>Centre</span>
       <NumberField
         label="Centre x"

@@ -3,6 +3,7 @@
 import { BButton, BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
+import FoldSection from "@/ui/FoldSection.vue";
 import IslandFacts from "@/ui/IslandFacts.vue";
 import NumberField from "@/ui/NumberField.vue";
 import { shown } from "@/ui/sums";
@@ -78,16 +79,17 @@ const unitNote = computed(() => {
       <NoteBox v-for="(note, i) in jobs.job.notes" :key="i">{{ note.message }}</NoteBox>
     </template>
 
-    <h3>What is in it</h3>
-    <dl class="facts">
-      <dt>Faces</dt>
-      <dd class="num">{{ jobs.job.counts.faces }} ({{ jobs.job.counts.triangles }} triangles)</dd>
-      <dt>Vertices</dt>
-      <dd class="num">{{ jobs.job.counts.vertices }}</dd>
-      <dt>Parts</dt>
-      <dd class="num">{{ jobs.job.counts.parts }}</dd>
-      <dt>Materials</dt>
-      <dd class="num">{{ jobs.job.counts.materials }}</dd>
-    </dl>
+    <FoldSection title="Counts" folded>
+      <dl class="facts">
+        <dt>Faces</dt>
+        <dd class="num">{{ jobs.job.counts.faces }} ({{ jobs.job.counts.triangles }} triangles)</dd>
+        <dt>Vertices</dt>
+        <dd class="num">{{ jobs.job.counts.vertices }}</dd>
+        <dt>Parts</dt>
+        <dd class="num">{{ jobs.job.counts.parts }}</dd>
+        <dt>Materials</dt>
+        <dd class="num">{{ jobs.job.counts.materials }}</dd>
+      </dl>
+    </FoldSection>
   </template>
 </template>

@@ -1,0 +1,126 @@
+# frozen_string_literal: true
+
+require_relative "browser_test_case"
+require "axe-capybara"
+require "axe/matchers/be_axe_clean"
+
+# Every page of every stage, at the sizes of a laptop at 150 %, of the drawing board and of a large screen.
+describe "the bench" do
+  include BrowserTestCase
+
+  sizes = [[853, 533], [1280, 800], [1920, 1080]]
+  # Texts cut off at their box or at the window, controls that lie under something else, and how much higher the
+  # inspector's content is than what is seen of it.
+  measures = <<~JS
+    (() => {
+      const shown = (element) => {
+        const { width, height } = element.getBoundingClientRect();
+        return width > 1 && height > 1 && element.checkVisibility({ visibilityProperty: true });
+      };
+      const words = (element) => [...element.childNodes].some((node) => node.nodeType === 3 && node.data.trim());
+      const told = (element) => (element.getAttribute("aria-label") || element.value || element.textContent).trim();
+      const scrolls = ".inspector, .strip, table, [role=listbox]";
+      const all = [...document.querySelectorAll(".editor *")].filter((element) => shown(element) && !element.closest("svg"));
+      const cut = all.filter((element) => {
+        if (element.closest(".visually-hidden, .visually-hidden-focusable, .text-truncate")) return false;
+        const text = element.matches("input:not([type=range], [type=checkbox], [type=radio], [type=file], [type=color])");
+        if (!text && !words(element)) return false;
+        const clips = text || ["hidden", "clip"].includes(getComputedStyle(element).overflowX);
+        const beyond = element.getBoundingClientRect().right > innerWidth + 1 && !element.closest(".strip");
+        const panel = element.closest(".inspector");
+        const outside = panel && element.getBoundingClientRect().right > panel.getBoundingClientRect().right + 1;
+        return (clips && element.scrollWidth > element.clientWidth + 1) || beyond || outside;
+      });
+      const covered = all.filter((element) => {
+        if (!element.matches("button, a[href], select, label.btn") || element.closest(scrolls)) return false;
+        const { left, top, width, height } = element.getBoundingClientRect();
+        const there = document.elementFromPoint(left + width / 2, top + height / 2);
+        return there && there !== element && !element.contains(there) && !there.contains(element);
+      });
+      const low = all.filter((element) => {
+        if (!element.matches("button, select, label.btn, summary, [role=tab]") || element.closest("p, .alert")) return false;
+        const { width, height } = element.getBoundingClientRect();
+        return height < 24 || width < 22;
+      });
+      const inspector = document.querySelector(".inspector");
+      return {
+        cut: cut.map(told), covered: covered.map(told), low: low.map(told),
+        height: inspector.scrollHeight / inspector.clientHeight,
+      };
+    })()
+  JS
+
+  before do
+    bring_in_shade(stage: "model")
+    find(".island-card", text: "shade Left").click
+  end
+
+  define_method(:resize) do |width, height|
+    browser.execute_cdp(
+      "Emulation.setDeviceMetricsOverride",
+      width: width,
+      height: height,
+      deviceScaleFactor: 0.5,
+      mobile: false
+    )
+  end
+
+  # Yields the name of each page, as it opens first with an island picked.
+  def each_page
+    ["Model", "Cut", "Lay out", "Fit", "Trace", "Art", "Deliver"].each do |name|
+      stage name
+      find(".inspector h2")
+      pages = all(".inspector [role=tab]", wait: 0).map(&:text)
+      pages.each do |page_name|
+        tab page_name
+        yield "#{name}, #{page_name}"
+      end
+      yield name if pages.empty?
+    end
+  end
+
+  it "cuts no text off, covers no control, and keeps each page within a quarter more than is seen of it" do
+    faults = []
+    each_page do |name|
+      sizes.each do |width, height|
+        resize(width, height)
+        found =
+          page.evaluate_script(
+            "new Promise((done) => requestAnimationFrame(() => setTimeout(() => done(#{measures.strip}), 60)))"
+          )
+        %w[cut covered low].each do |kind|
+          faults << "#{name} at #{width}: #{kind}: #{found[kind].first(4).join(", ")}" if found[kind].any?
+        end
+        if height == 800 && found["height"] > 1.25
+          faults << "#{name}: #{found["height"].round(2)} times as high as seen"
+        end
+      end
+      resize(*sizes[1])
+    end
+
+    assert_empty faults, faults.join("\n")
+  end
+
+  it "has no fault that a checker of accessibility finds, on any page and dialog" do
+    check =
+      lambda do |name|
+        matcher = Axe::Matchers::BeAxeClean.new
+
+        assert matcher.matches?(page), "#{name}: #{matcher.failure_message}"
+      end
+    each_page(&check)
+    find("button[aria-label=Keys]").click
+
+    assert_selector ".modal.show", text: "nudge the picked islands"
+    check.call("the keys")
+    click_button "Close", match: :first
+    find(".home").click
+
+    assert_selector ".job"
+    check.call("the start page")
+    click_button "Remove lantern-shade"
+
+    assert_selector ".modal.show"
+    check.call("the question before a job is removed")
+  end
+end
