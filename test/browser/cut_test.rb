@@ -6,7 +6,7 @@ describe "the cut stage" do
   include BrowserTestCase
 
   def choice(name) = find(".inspector label", text: name, match: :first, exact_text: true).click
-  alias_method :picking, :choice
+  def picking(name) = find(".pick-bar label", text: name, exact_text: true).click
 
   def picked(text) = assert_selector("output[aria-label=Picked]", exact_text: text)
 
@@ -282,7 +282,7 @@ describe "the cut stage" do
       click_button "None"
 
       assert_done(/All seams closed: 1 piece/)
-      assert_selector "li", text: /faces: /
+      assert_selector "li", text: /faces\s*: /
       check "Draw directly: cut as it is picked"
       picked "0 edges"
       click_at(on_sheet(344, 250))

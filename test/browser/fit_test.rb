@@ -310,7 +310,7 @@ describe "the fit stage" do
     it "picks a border's whole row by a double click" do
       find("body").send_keys("2")
       tab "Shape"
-      choice "Faces"
+      find(".pick-bar label", text: "Faces").click
       click_button "All"
       click_button "Subdivide 6 faces"
 

@@ -11,11 +11,10 @@ const picks = usePicks();
   <div class="pick pick-bar">
     <ChoiceBar
       v-model="picks.kind"
-      stacked
       label="What is picked"
       :choices="{ islands: 'Islands', faces: 'Faces', edges: 'Edges', corners: 'Corners' }"
     />
-    <ChoiceBar v-model="picks.gesture" stacked label="How the hand picks" :choices="GESTURES" />
+    <ChoiceBar v-model="picks.gesture" label="How the hand picks" :choices="GESTURES" />
   </div>
 </template>
 
@@ -23,7 +22,8 @@ const picks = usePicks();
 .pick-bar {
   position: absolute;
   z-index: 1;
-  display: grid;
-  gap: 8px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
 }
 </style>

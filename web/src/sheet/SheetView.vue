@@ -255,9 +255,10 @@ canvas:focus-visible {
   padding: 0;
   font: 600 10px var(--bs-font-monospace);
 }
+/* in the margin that the mat leaves round the sheet */
 .pick-bar {
-  top: 32px;
-  left: 32px;
+  top: 28px;
+  left: 30px;
 }
 .change,
 .loading {

@@ -7,8 +7,6 @@ defineProps<{
   choices: Partial<Record<Value, string>>;
   /** it governs what sheet and model show, and so stands out */
   look?: boolean;
-  /** one below the other */
-  stacked?: boolean;
 }>();
 const model = defineModel<Value>({ required: true });
 </script>
@@ -22,7 +20,6 @@ const model = defineModel<Value>({ required: true });
     buttons
     button-variant="outline-secondary"
     size="sm"
-    :stacked="stacked"
   >
     <BFormRadio v-for="(text, value) in choices" :key="value" :value="value">{{ text }}</BFormRadio>
   </BFormRadioGroup>

@@ -28,18 +28,8 @@ describe SheetTrace::Operations::GrowNet do
   end
 
   # The caddy is 80 x 120 x 50 mm, printed at 2 px/mm.
-  {
-    "right" => [130, 50, 80, 120],
-    "left" => [-130, 50, 80, 120],
-    "top" => [0, -120, 80, 120],
-    "bottom" => [0, 220, 80, 120]
-  }.each do |where, (_x, _y, *_size)|
+  { "right" => [130, 0], "left" => [-130, 0], "top" => [0, -170], "bottom" => [0, 170] }.each do |where, back|
     it "grows the net that is printed, its back at the #{where}, from any panel" do
-      back = (if %w[left right].include?(where)
-[where == "left" ? -130 : 130, 0]
-else
-[0, where == "top" ? -170 : 170]
-end)
       panels = {
         "Front" => [0, 0, 80, 120],
         "Left" => [-50, 0, 50, 120],

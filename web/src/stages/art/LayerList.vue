@@ -1,12 +1,14 @@
 <script setup lang="ts">
-/** The layers, the upper ones first, with order, visibility and opacity. */
-import { PhArrowDown, PhArrowUp, PhCopy, PhEye, PhEyeSlash, PhTrash } from "@phosphor-icons/vue";
-import { BButton, BFormInput, BFormSelect, BListGroup, BListGroupItem } from "bootstrap-vue-next";
+/** The layers, the upper ones first: what each is and where it lies; whether it shows, in which order, how strong. */
+import { PhArrowDown, PhArrowUp, PhCircle, PhCopy, PhTrash } from "@phosphor-icons/vue";
+import { BButton, BFormSelect, BListGroup, BListGroupItem } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { api } from "@/api/client";
 import type { Layer, Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
+import NumberField from "@/ui/NumberField.vue";
+import { shown } from "@/ui/sums";
 import { wordOf } from "./kinds";
 import { useMaskChoices } from "./useMaskChoices";
 
@@ -30,8 +32,10 @@ const raise = (layer: Layer, by: number) =>
   jobs.operate("move_layer", { id: layer.id, to: jobs.layers.findIndex(({ id }) => id === layer.id) + by });
 function where(layer: Layer) {
   if (layer.place.kind === "island") {
-    const [name, panel] = [jobs.islands[layer.place.island]?.name ?? "", layer.place.panel];
-    return name.endsWith(panel) ? `on ${name}` : `on ${name}, ${panel.toLowerCase()}`;
+    const { island, panel, width_mm, height_mm } = layer.place;
+    const name = jobs.islands[island]?.name ?? "";
+    const size = `${shown(width_mm, 1)} × ${shown(height_mm, 1)} mm`;
+    return `on ${name}${name.endsWith(panel) ? "" : `, ${panel.toLowerCase()}`}, ${size}`;
   }
   return layer.mask ? `on ${masks.wordsOf(layer.mask)}` : "over the sheet";
 }
@@ -54,6 +58,14 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
     >
       <BButton
         variant="light"
+        :title="layer.visible ? 'Hide' : 'Show'"
+        :aria-label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`"
+        @click="change(layer, { visible: !layer.visible })"
+      >
+        <PhCircle :size="15" :weight="layer.visible ? 'fill' : 'regular'" />
+      </BButton>
+      <BButton
+        variant="light"
         class="pick d-flex flex-fill align-items-center gap-2 text-start"
         :class="{ 'opacity-50': !layer.visible }"
         :aria-pressed="layer.id === selection.layer"
@@ -62,7 +74,7 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
         <img
           v-if="layer.content.kind === 'picture'"
           class="object-fit-contain"
-          width="30"
+          width="44"
           height="30"
           :src="api.urls.picture(jobs.job!.id, layer.content.picture.digest)"
           alt=""
@@ -70,30 +82,19 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
         <span v-else class="swatch border rounded" :style="{ background: layer.content.color }"></span>
         <span class="text"
           ><b class="d-block text-truncate">{{ layer.name }}</b
-          ><small class="d-block text-truncate text-body-secondary">{{ wordOf(layer) }} {{ where(layer) }}</small></span
+          ><small class="d-block text-body-secondary">{{ wordOf(layer) }} {{ where(layer) }}</small></span
         >
       </BButton>
-      <BButton
-        variant="light"
-        :title="layer.visible ? 'Hide' : 'Show'"
-        :aria-label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`"
-        @click="change(layer, { visible: !layer.visible })"
-      >
-        <component :is="layer.visible ? PhEye : PhEyeSlash" :size="16" />
-      </BButton>
       <div v-if="layer.id === selection.layer" class="d-flex flex-wrap align-items-center w-100 px-2 gap-1 small">
-        <span class="d-flex align-items-center w-100 gap-2">
-          <label :for="`opacity-${layer.id}`">Opacity</label>
-          <BFormInput
-            :id="`opacity-${layer.id}`"
-            class="text"
-            type="range"
-            min="0"
-            max="100"
-            :model-value="Math.round(layer.opacity * 100)"
-            @change="change(layer, { opacity: Number(($event.target as HTMLInputElement).value) / 100 })"
+        <span class="fields w-100">
+          <NumberField
+            class="wide"
+            label="Opacity"
+            :value="Math.round(layer.opacity * 100)"
+            unit="%"
+            :decimals="0"
+            @change="change(layer, { opacity: $event / 100 })"
           />
-          <span class="num">{{ Math.round(layer.opacity * 100) }} %</span>
         </span>
         <BButton
           variant="light"
@@ -153,7 +154,7 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
   min-width: 0;
 }
 .swatch {
-  width: 30px;
+  width: 44px;
   height: 30px;
   flex: none;
 }

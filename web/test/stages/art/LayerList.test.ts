@@ -18,7 +18,7 @@ describe("the list of layers", () => {
       list()
         .findAll("small")
         .map((line) => line.text()),
-    ).toEqual(["label on Back", "skin over the sheet"]);
+    ).toEqual(["label on Back, 80 × 120 mm", "skin over the sheet"]);
   });
 
   it("picks a layer with the island it is on, and lets it go with a second press", async () => {
@@ -46,9 +46,9 @@ describe("the list of layers", () => {
 
   it("takes the opacity by percent", async () => {
     useSelection().layer = "layer-2";
-    const range = list().get("input[type=range]");
-    (range.element as HTMLInputElement).value = "40";
-    await range.trigger("change");
+    const field = list().get(".number-field input");
+    await field.setValue("40");
+    await field.trigger("keydown.enter");
     expect(operate).toHaveBeenCalledWith("change_layer", { id: "layer-2", opacity: 0.4 });
   });
 
