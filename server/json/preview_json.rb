@@ -9,6 +9,7 @@ module SheetTraceServer
         Shape::Record.new(
           "PreviewedIsland",
           name: shape::TEXT,
+          box_px: [shape::NUMBER.list, "left, top, right and bottom on the sheet as it would be"],
           stretch_mean: shape::NUMBER.or_null,
           stretch_worst: shape::NUMBER.or_null
         )
@@ -36,7 +37,11 @@ module SheetTraceServer
         job = preview.change.job
         islands =
           preview.islands.map do |island|
-            { name: job.island_names[island], **job.measures[island].to_h.slice(:stretch_mean, :stretch_worst) }
+            {
+              name: job.island_names[island],
+              box_px: job.layout.boxes_px[island, true].to_a,
+              **job.measures[island].to_h.slice(:stretch_mean, :stretch_worst)
+            }
           end
         {
           sentence: preview.change.sentence,

@@ -460,6 +460,8 @@ export interface Preflight {
 
 export interface PreviewedIsland {
   name: string;
+  /** left, top, right and bottom on the sheet as it would be */
+  box_px: number[];
   stretch_mean: number | null;
   stretch_worst: number | null;
 }

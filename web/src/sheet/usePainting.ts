@@ -1,15 +1,16 @@
 import { nextTick, watch, type Ref } from "vue";
-import type { Layer, Pair } from "@/api/types";
+import type { Layer, Pair, PreviewedIsland } from "@/api/types";
 import { useFitting } from "@/stages/fit/fitting";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
+import { usePreview } from "@/stores/preview";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
 import { useVisibility } from "@/stores/visibility";
 import { sheetColors } from "./colors";
 import type { Box } from "./handles";
 import type { LabelChange } from "./labelHand";
-import { drawMarked, drawPreview, drawSeams } from "./passes/cut";
+import { drawMarked, drawPreview, drawPreviewNames, drawSeams } from "./passes/cut";
 import { drawCells, drawFit, drawPull } from "./passes/fit";
 import { drawCorners, drawFrame, drawLabel } from "./passes/frame";
 import { drawMat, drawPaper } from "./passes/ground";
@@ -21,6 +22,9 @@ import type { NameSpot } from "./nameSpots";
 import type { IslandShape } from "./shapes";
 import { useSheetMarks } from "./useSheetMarks";
 import type { Viewport } from "./viewport";
+
+/** one and the same list, so that nothing is drawn anew for it */
+const NONE: PreviewedIsland[] = [];
 
 interface Options {
   width: Ref<number>;
@@ -72,6 +76,7 @@ export function usePainting(
   const images = useSheetImage();
   const visibility = useVisibility();
   const fitting = useFitting();
+  const previews = usePreview();
   const marks = useSheetMarks(cutting);
 
   const islands = () => [jobs.islands, shapes.value, visibility.hiddenIslands] as const;
@@ -96,6 +101,7 @@ export function usePainting(
     pass(RESTS, () => [jobs.job!.reserved_px], drawReserved),
     pass(LIVES, () => [...islands(), selection.islands, selection.hovered, moving.value, moved.value], drawLively),
     pass(RESTS, () => [marks.preview.value, jobs.job!.sheet], drawPreview),
+    pass(RESTS, () => [previews.shown?.islands ?? NONE], drawPreviewNames),
     pass(RESTS, () => [marks.fit.value], drawFit),
     pass(RESTS, () => [marks.seams.value], drawSeams),
     pass(RESTS, () => [marks.picked.value, 0.8], drawMarked),
@@ -103,7 +109,7 @@ export function usePainting(
     pass(RESTS, () => [...marked(), selection.islands, moving.value, !measured()], drawMarks),
     pass(LIVES, () => [marks.hovered.value, 0.4], drawMarked),
     pass(LIVES, () => [pull.value], drawPull),
-    pass(LIVES, () => [frame.value], drawFrame),
+    pass(LIVES, () => [marks.preview.value ? null : frame.value], drawFrame),
     pass(LIVES, () => [corners.value], drawCorners),
     pass(LIVES, () => [label.value, labelChange.value], drawLabel),
     pass(LIVES, () => [settings.unit, jobs.job!.density_px_per_mm], drawRulers),

@@ -1,5 +1,8 @@
-import type { Pair, Sheet } from "@/api/types";
+import type { Pair, PreviewedIsland, Sheet } from "@/api/types";
+import type { Box } from "../handles";
 import { cornerMark } from "./frame";
+import { MOST_MARKED } from "./islands";
+import { nameTag } from "./marks";
 import { onScreen, onSheet, strokeCased, type Frame } from "./pass";
 
 /** Faces, edges and corners that are drawn alike, px of the sheet. */
@@ -41,6 +44,19 @@ export function drawPreview(frame: Frame, preview: Path2D | null, sheet: Sheet) 
   frame.context.fillRect(0, 0, sheet.width_px, sheet.height_px);
   frame.context.globalAlpha = 1;
   stroke(frame, preview, frame.colors.ink, 2.5, [6, 3]);
+}
+
+/** The names of islands in the middle of where they would lie. */
+export function drawPreviewNames(frame: Frame, islands: PreviewedIsland[]) {
+  if (islands.length > MOST_MARKED) return;
+  onScreen(frame);
+  const { view } = frame;
+  const taken: Box[] = [];
+  for (const island of islands) {
+    const [left, top, right, bottom] = island.box_px as [number, number, number, number];
+    const at: Pair = [((left + right) / 2) * view.scale + view.x, ((top + bottom) / 2) * view.scale + view.y];
+    nameTag(frame, at, ((right - left) / 2) * view.scale, island, false, taken);
+  }
 }
 
 /** Lines on the sheet whose width and dashes are screen px. */

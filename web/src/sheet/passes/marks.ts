@@ -101,7 +101,7 @@ export function nameTag(
   { context, colors }: Frame,
   [x, y]: Pair,
   half: number,
-  island: Island,
+  island: Pick<Island, "name">,
   picked: boolean,
   taken: Box[],
 ): number {

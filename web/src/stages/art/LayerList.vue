@@ -151,6 +151,7 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
   line-height: 1.2;
 }
 .pick {
+  flex-basis: 0 !important;
   min-width: 0;
 }
 .swatch {

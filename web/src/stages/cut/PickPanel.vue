@@ -69,7 +69,7 @@ const add = (how: How) => way.value && source.value && picks.ask(way.value.way, 
 <template>
   <BCard tag="section" class="pick mb-3" aria-label="Picking">
     <output class="num fw-bold" aria-label="Picked">{{ counted(picks.count, picks.kind) }}</output>
-    <div class="d-flex justify-content-between mt-1" role="group" aria-label="Change what is picked">
+    <div class="d-flex flex-wrap mt-1 column-gap-2" role="group" aria-label="Change what is picked">
       <BButton variant="link" size="sm" @click="all">All</BButton>
       <BButton variant="link" size="sm" :disabled="picked.length === 0" @click="none">None</BButton>
       <BButton variant="link" size="sm" @click="invert">Invert</BButton>
