@@ -63,7 +63,7 @@ module SheetTraceServer
           counts: COUNTS,
           parts: PART.list,
           materials: MATERIAL.list,
-          kept_maps: [shape::TEXT.list, "names of maps set aside to compare with"],
+          kept_maps: [shape::TEXT.list, "names of layouts kept to compare with"],
           margin_px: [shape::NUMBER, "kept free along the border"],
           reserved_px: [shape::NUMBER.times(4).list, "rectangles kept free: left, top, width, height"],
           gutter_px: [shape::NUMBER, "wanted between islands"],

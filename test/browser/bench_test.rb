@@ -1,12 +1,14 @@
 # frozen_string_literal: true
 
 require_relative "browser_test_case"
+require_relative "keyboard"
 require "axe-capybara"
 require "axe/matchers/be_axe_clean"
 
 # Every page of every stage, at the sizes of a laptop at 150 %, of the drawing board and of a large screen.
 describe "the bench" do
   include BrowserTestCase
+  include Keyboard
 
   sizes = [[853, 533], [1280, 800], [1920, 1080]]
   # Texts cut off at their box or at the window, controls that lie under something else, and how much higher the
@@ -122,5 +124,53 @@ describe "the bench" do
 
     assert_selector ".modal.show"
     check.call("the question before a job is removed")
+  end
+
+  it "takes a whole job by the keyboard alone, from a box of typed measures to the zip, in under 170 keys" do
+    visit "/"
+    find_field("Width, x")
+    tab_to(/\AMake the box\z/)
+    press(:enter)
+
+    assert_selector ".island-card", text: "Front"
+    press("2")
+    skip_to_tools
+    tab_to(/\ASeams\z/)
+    turn_to("Lay flat")
+    tab_to(/\ALay everything flat\z/)
+    press(:enter)
+
+    assert_done(/laid flat/)
+    press("3")
+    skip_to_tools
+    tab_to(/\AScale\z|\APlace\z|\AOrder\z|\APack\z/)
+    turn_to("Pack")
+    tab_to(/\APack all islands\z/)
+    press(:enter)
+
+    assert_button "Pack all islands", wait: 60
+    tab_to(/\ATake it\z/)
+    press(:enter)
+
+    assert_done(/packed|Packed/)
+    press("6")
+    skip_to_tools
+    tab_to(/\AFill\z/)
+    press(:enter)
+
+    assert_selector ".layer", count: 1
+    press("5")
+    skip_to_tools
+    tab_to(/\AExport the trace\z/)
+    trace = downloaded { press(:enter) }
+
+    assert_equal "\x89PNG".b, File.binread(trace, 4)
+    press("7")
+    skip_to_tools
+    tab_to(/\ADeliver the zip\z/)
+    zip = downloaded { press(:enter) }
+
+    assert_equal "PK".b, File.binread(zip, 2)
+    assert_operator keys, :<, 170
   end
 end

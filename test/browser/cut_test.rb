@@ -168,7 +168,7 @@ describe "the cut stage" do
       assert_done(/shade Left relaxed with a free border: spacing off by/)
     end
 
-    it "sets maps aside, compares them side by side, goes back and drops them" do
+    it "keeps layouts, compares them side by side, goes back and removes them" do
       tab "Compare"
       fill_in "Name of the layout", with: "As received"
       click_button "Keep this layout"

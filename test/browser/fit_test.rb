@@ -1,9 +1,11 @@
 # frozen_string_literal: true
 
 require_relative "browser_test_case"
+require_relative "keyboard"
 
 describe "the fit stage" do
   include BrowserTestCase
+  include Keyboard
 
   def choice(name) = find(".inspector label", text: name, match: :first, exact_text: true).click
 
@@ -49,47 +51,25 @@ describe "the fit stage" do
       assert_text "Undone: 11 pieces set into cells"
     end
 
-    # Tab goes on until something is reached, and Enter presses it; the arrows choose among the pages.
-    def tab_to(pattern)
-      now =
-        lambda do
-          page.evaluate_script(
-            "(e => e.getAttribute('aria-label') || e.textContent || e.value || '')(document.activeElement)"
-          ).strip
-        end
-      150.times do
-        mouse.send_keys(:tab).perform
-        return if now.call.match?(pattern)
-      end
-
-      flunk "#{pattern} is not reached by Tab"
-    end
-
-    def turn_to(page_name, by)
-      3.times do
-        mouse.send_keys(by).perform unless page.has_css?(".inspector [role=tab].active", text: page_name, wait: 0)
-      end
-    end
-
     it "is worked with the keyboard alone, from the picture to delivery" do
       find(".sheet-view canvas").click
       tab_to(/\APicture\z/)
-      turn_to("Cells", :arrow_right)
+      turn_to("Cells")
       tab_to(/\AFind cells\z/)
-      mouse.send_keys(:enter).perform
+      press(:enter)
 
       assert_done(/48 cells/)
       tab_to(/\ACells\z/)
-      turn_to("Match", :arrow_right)
+      turn_to("Match")
       tab_to(/\APropose cells/)
-      mouse.send_keys(:enter).perform
+      press(:enter)
 
       assert_button "Accept all 8"
       tab_to(/\AAccept all/)
-      mouse.send_keys(:enter).perform
+      press(:enter)
 
       assert_done(/11 pieces set into cells/)
-      mouse.send_keys("7").perform
+      press("7")
       tab_to(/\ADeliver the zip\z/)
     end
 

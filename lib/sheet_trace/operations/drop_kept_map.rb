@@ -2,7 +2,7 @@
 
 module SheetTrace
   module Operations
-    # Forgets a map that was set aside.
+    # Removes a layout that was kept.
     class DropKeptMap < Operation
       kept_map :index
 

@@ -314,7 +314,7 @@ export interface Job {
   counts: Counts;
   parts: Part[];
   materials: Material[];
-  /** names of maps set aside to compare with */
+  /** names of layouts kept to compare with */
   kept_maps: string[];
   /** kept free along the border */
   margin_px: number;

@@ -279,7 +279,7 @@ export const api = {
   nextLandmark: (id: string, revision: number, island: number) =>
     ask<NextLandmark>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
   legends: () => ask<Legends>("GET", "/api/legends"),
-  /** @param kept the map that was set aside which the array is of; the present one without it */
+  /** @param kept the kept map that the array is of; the present one without it */
   async array(
     id: string,
     name: ArrayName,

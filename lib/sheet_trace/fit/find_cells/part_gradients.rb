@@ -10,7 +10,8 @@ module SheetTrace
         TIMES = 8 # the usual difference of a px and the next
         REST = 0.6 # what rounding and JPEG leave of a flat colour
         LEAST_PX = 4
-        private_constant :CLEAR, :TIMES, :REST, :LEAST_PX
+        MOST_LINES = 3 # that run as clearly
+        private_constant :CLEAR, :TIMES, :REST, :LEAST_PX, :MOST_LINES
 
         # @param box [Numo::DFloat] h x w x 3, 0 to 255
         # @return [Array<Array(Integer, Integer, Integer, Integer)>] left, top, width and height of the parts; one
@@ -48,7 +49,10 @@ module SheetTrace
         def self.line(box)
           steps = (box[true, 1..-1, true] - box[true, 0...-1, true]).abs.max(axis: 2).mean(axis: 0)
           at = steps.max_index
-          at + 1 if steps[at] > [CLEAR, TIMES * steps.median].max
+          return if steps[at] <= [CLEAR, TIMES * steps.median].max
+
+          # Steps of a coarse gradient come often.
+          at + 1 if steps.gt(steps[at] / 3).count_true <= MOST_LINES
         end
 
         # Where a gradient comes to rest at one end: there its straight line meets the colour in which it stays.

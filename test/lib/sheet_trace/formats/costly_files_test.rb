@@ -67,6 +67,6 @@ describe "costly files" do
 
   it "keeps line numbers where lines go on behind a backslash" do
     assert_match(/1 faces/, Stress.read({ "a.obj" => "v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n# on \\\n" }))
-    assert_match(/line 5: vertex 9/, Stress.read({ "a.obj" => "v 0 0 \\\n0\nv 1 0 0\nv 0 1 0\nf 1 2 9\n" }))
+    assert_match(/Line 5: vertex 9/, Stress.read({ "a.obj" => "v 0 0 \\\n0\nv 1 0 0\nv 0 1 0\nf 1 2 9\n" }))
   end
 end

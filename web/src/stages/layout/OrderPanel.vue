@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A sheet that can be read: in order, as a figure; twins on one place; and layouts set aside. */
+/** A sheet that can be read: in order, as a figure; twins on one place; and kept layouts. */
 import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";

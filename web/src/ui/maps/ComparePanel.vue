@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Maps set aside: kept under a name, looked at beside the present one, gone back to or dropped. */
+/** Kept layouts: under a name, looked at beside the present one, gone back to or removed. */
 import { BButton, BForm, BFormInput, BListGroup, BListGroupItem } from "bootstrap-vue-next";
 import { ref } from "vue";
 import { api } from "@/api/client";

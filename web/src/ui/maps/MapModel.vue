@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The model as it wears the sheet on a map: the present one, or one that was set aside. */
+/** The model as it wears the sheet on a map: the present one, or one that was kept. */
 import { useElementSize } from "@vueuse/core";
 import { onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from "vue";
 import { api } from "@/api/client";
