@@ -18,15 +18,11 @@ module SheetTrace
       MIRRORED = 0.9
       NEXT_TO = 0.3
       NAMED = 0.35
-      FOLDS = 0.6 # how well the panels of a solid must fit a net that it can be folded to
       # By how much a pair must be better than another to be surely the right one: by hardly anything where it fits as
       # it should, by more the less it does (chosen so that confidence is the share of right ones in bench/matching.rb).
       CLEAR = 0.012
       CLEAR_BY_MISFIT = 0.6
-      # How sure a folded net is by the number of other ways round that are as good: a box of three measures has 3, one
-      # of two 7, a cube 23.
-      CUSTOM = { 0 => 1.0, 1 => 0.95, 3 => 0.9, 7 => 0.8, 23 => 0.6 }.freeze
-      private_constant :ROUNDS, :MOST, :POOR, :TURNS, :MIRRORED, :NEXT_TO, :NAMED, :FOLDS, :CUSTOM
+      private_constant :ROUNDS, :MOST, :POOR, :TURNS, :MIRRORED, :NEXT_TO, :NAMED
       private_constant :CLEAR, :CLEAR_BY_MISFIT
 
       # islands [Array<Integer>] of one place, the first leads; reflected [Array<Boolean>] beside the first; cells
@@ -73,7 +69,7 @@ module SheetTrace
         places = { "cells" => cells.each_index.map { |i| [i] }, "nets" => Groups.call(cells) }
         match = ->(way) { new(layout, islands, underlay, places[way], names, flat_map) }
         nets = places["nets"].size < cells.size
-        folded = nets && by != "cells" ? match.call("cells").send(:folded, places["nets"]) : []
+        folded = nets && by != "cells" ? match.call("cells").send(:onto_nets, places["nets"]) : []
         return folded if folded.any?
 
         ways = by == "best" ? ["cells", *("nets" if nets)] : [by]
@@ -89,7 +85,7 @@ module SheetTrace
         @places = places
         # In px of the picture: how it is stretched over the sheet is nothing of what it shows.
         @spots = places.map { |group| Shape.of_cells(underlay.cells.values_at(*group)) }
-        @units = units(islands, flat_map)
+        @units = Units.call(layout, islands, places.size, flat_map)
         @shapes =
           @units.map do |unit|
             Shape.of_island(layout.uv_map, unit[:islands].first, flat_map.call(unit[:islands].first))
@@ -99,33 +95,17 @@ module SheetTrace
       end
       private_class_method :new
 
+      # How well two lengths agree, 0 to 1.
+      def self.alike(first, other) = [first, other].minmax.then { |low, high| high.positive? ? low.fdiv(high) : 1.0 }
+
+      # @param agreement [Float] of names, 0 to 1
+      # @return [Float] what it counts for, beside what is seen
+      def self.with_names(agreement) = (1 - NAMED) + (NAMED * agreement)
+
       private
 
-      # Islands that lie on each other are one; where there are more than cells, so are those of one shape.
-      def units(islands, flat_map)
-        stacks = Layout::Stacks.of(@layout, islands).map { |stack| stack & islands }
-        units = stacks.map { |stack| { islands: stack, reflected: [false] * stack.size } }
-        units.size > @places.size ? twins_joined(units, flat_map) : units
-      end
-
-      def twins_joined(units, flat_map)
-        alike = Layout::FindTwins.call(flat_map, @layout.uv_map, units.map { |unit| unit[:islands].first })
-        followers = alike.flat_map { |twins| twins.islands.drop(1) }
-        leaders = units.reject { |unit| followers.include?(unit[:islands].first) }
-        leaders.map { |unit| joined(unit, units, alike.find { |twins| twins.islands.first == unit[:islands].first }) }
-      end
-
-      def joined(unit, units, twins)
-        return unit unless twins
-
-        all =
-          twins
-            .islands
-            .zip(twins.reflected)
-            .flat_map do |island, reflected|
-              units.find { |group| group[:islands].first == island }[:islands].map { |own| [own, reflected] }
-            end
-        { islands: all.map(&:first), reflected: all.map(&:last) }
+      def onto_nets(groups)
+        OntoNets.new(@layout, @units, @shapes, @sides, @underlay.cells, method(:named)).call(groups)
       end
 
       def proposals
@@ -148,81 +128,6 @@ module SheetTrace
           .sort_by { |proposal| -proposal.confidence }
       end
 
-      # Loose panels onto printed nets: each solid onto the net that it can be folded to best.
-      #
-      # @param groups [Array<Array<Integer>>] cells
-      # @return [Array<Proposal>] none where a net is no solid's
-      def folded(groups)
-        nets = groups.select { |group| group.size > 1 }
-        solids = connected
-        table = nets.map { |net| solids.map { |solid| placement(net, solid) } }
-        Geometry::Assignment
-          .call(table.map { |row| row.map { |found| 1 - found.score } })
-          .to_a
-          .select { |net, solid| table[net][solid].score > FOLDS }
-          .flat_map { |net, solid| from_net(nets[net], solids[solid], table[net][solid]) }
-          .sort_by { |proposal| [-proposal.confidence, proposal.islands.first] }
-      end
-
-      # @return [Array<Array<Integer>>] units that hang together on the model
-      def connected
-        left = @units.each_index.to_a
-        found = []
-        until left.empty?
-          solid = [left.first]
-          solid.each { |unit| solid.concat(@sides[unit].keys - solid) }
-          found << solid.sort
-          left -= solid
-        end
-        found
-      end
-
-      # Panels that have no cell: an open box lacks its lid.
-      def lacks(net, solid) = solid.size - net.size
-
-      def placement(net, solid)
-        return Folded::NONE unless lacks(net, solid).between?(0, 1)
-
-        sides = solid.map { |unit| @sides[unit].transform_keys { |other| solid.index(other) } }
-        spots = net.map { |cell| Shape.of_cells([@underlay.cells[cell]]) }
-        areas = [spots, @shapes.values_at(*solid)].map { |shapes| shapes.sum(&:area) }
-        scale = Math.sqrt(areas[0] / [areas[1], 1e-12].max)
-        Folded.call(
-          Groups.ways(net.map { |cell| @underlay.cells[cell] }),
-          sides,
-          front: front(solid)
-        ) do |cell, unit, quarters|
-          shape = @shapes[solid[unit]].turned(quarters, false)
-          place = spots[cell]
-          alike(shape.width * scale, place.width) * alike(shape.height * scale, place.height) * shape.overlap(place) *
-            ((1 - NAMED) + (NAMED * named(solid[unit], net[cell])))
-        end
-      end
-
-      def front(solid)
-        facings = Mesh::Facing.names(@layout.uv_map.mean_normals)
-        ->(unit) { facings[@units[solid[unit]][:islands].first] == "Front" }
-      end
-
-      # What is as good another way round is taken by custom, and so is less sure.
-      def from_net(net, solid, placement)
-        placement.spots.map do |cell, (unit, quarters)|
-          Proposal.new(
-            **@units[solid[unit]],
-            cells: [net[cell]],
-            turn_rad: quarters * Math::PI / 2,
-            mirrored: false,
-            confidence: (placement.score * sureness(placement.rivals)).round(3),
-            reasons: {
-              folded: placement.score.round(3),
-              name: named(solid[unit], net[cell]).round(3)
-            }
-          )
-        end
-      end
-
-      def sureness(rivals) = CUSTOM.find { |most, _share| rivals <= most }&.last || CUSTOM.values.last
-
       def scale_of(pairs, before)
         scales =
           pairs.map do |unit, (spot, found)|
@@ -236,7 +141,7 @@ module SheetTrace
       def best(unit, spot, scale, pairs)
         shape = @shapes[unit]
         place = @spots[spot]
-        fixed = { size: alike(Math.sqrt(shape.area) * scale, Math.sqrt(place.area)), name: named(unit, spot) }
+        fixed = { size: Match.alike(Math.sqrt(shape.area) * scale, Math.sqrt(place.area)), name: named(unit, spot) }
         [false, true].product(TURNS.keys)
           .map do |mirrored, quarters|
             reasons = {
@@ -260,17 +165,15 @@ module SheetTrace
         ways = @fits[shape][place] ||= {}
         ways[[quarters, mirrored]] ||= begin
           turned = shape.turned(quarters, mirrored)
-          { proportion: alike(turned.ratio, place.ratio)**1.5, outline: turned.overlap(place) }
+          { proportion: Match.alike(turned.ratio, place.ratio)**1.5, outline: turned.overlap(place) }
         end
       end
 
       def score(reasons)
         shape = reasons[:proportion] * reasons[:outline] * Math.sqrt(reasons[:size])
         near = reasons[:next_to] ? (1 - NEXT_TO) + (NEXT_TO * reasons[:next_to]) : 1.0
-        shape * near * ((1 - NAMED) + (NAMED * reasons[:name]))
+        shape * near * Match.with_names(reasons[:name])
       end
-
-      def alike(first, other) = [first, other].minmax.then { |low, high| high.positive? ? low.fdiv(high) : 1.0 }
 
       # Words that names have in common; cells that are only numbered say nothing.
       def named(unit, spot)
