@@ -84,12 +84,13 @@ module Screenshots
     "whole-pixels" =>
       lambda do
         open_stage "Lay out", island: "Front"
+        unfold "Sheet"
         { "Sheet width" => 96, "Sheet height" => 96 }.each do |field, px|
           find_field(field).send_keys([:control, "a"], px.to_s, :enter)
           sleep 1
         end
-        find(".inspector label", text: "Box").click
         unfold "Whole pixels"
+        find(".inspector label", text: "Box").click
         click_button "Bring to whole pixels"
         find(".status-bar .done", text: "pixel corners")
         5.times { click_button "Zoom in" }

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "models"
+require_relative "scattered_panels"
 
 # Panels that stand beside each other in a wall, and the cells of a picture that they belong to. What must not matter
 # is varied: the order of panels and cells, where they lie, their scale and turn, the unit, the size of the picture.
@@ -41,22 +41,9 @@ class LoosePanels
 
   private
 
-  def run(job, name, **parameters) =
-    SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job, pictures: ->(_) {}).job
-
   def scattered
     @order = @sizes.each_index.to_a.shuffle(random: @random)
-    job = run(Models.job(wall, unit_mm: @random.rand(0.1..10.0)), "lay_flat", by: "square_on", seams: "all")
-    (0...job.layout.uv_map.island_count).reduce(job) do |so_far, island|
-      run(
-        so_far,
-        "transform_islands",
-        islands: [island],
-        turn_rad: @random.rand(4) * Math::PI / 2,
-        scale: [0.6] * 2,
-        move_px: [@random.rand(-9..9), @random.rand(-9..9)]
-      )
-    end
+    ScatteredPanels.call(wall, @random)
   end
 
   # Rows of panels, none touching another.

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "models"
+require_relative "scattered_panels"
 
 # Boxes whose panels lie anywhere on the sheet, and printed nets of them: the front in the middle, the sides beside it,
 # the lids above and below, the back at any of these. What must not matter is varied: the order of faces, islands and
@@ -40,23 +40,9 @@ class PrintedNets
 
   private
 
-  def run(job, name, **parameters) =
-    SheetTrace::Operations.run(SheetTrace::Operations.from_h(name, parameters), job, pictures: ->(_) {}).job
-
   def scattered
     boxes = @sizes.each_with_index.map { |size, i| [[i * 400, 0, 0], size] }
-    obj = Models.blocks(boxes, order: (0..5).to_a.shuffle(random: @random))
-    job = run(Models.job(obj, unit_mm: @random.rand(0.1..10.0)), "lay_flat", by: "square_on", seams: "all")
-    (0...job.layout.uv_map.island_count).reduce(job) do |so_far, island|
-      run(
-        so_far,
-        "transform_islands",
-        islands: [island],
-        turn_rad: @random.rand(4) * Math::PI / 2,
-        scale: [0.6] * 2,
-        move_px: [@random.rand(-9..9), @random.rand(-9..9)]
-      )
-    end
+    ScatteredPanels.call(Models.blocks(boxes, order: (0..5).to_a.shuffle(random: @random)), @random)
   end
 
   # Where each panel of a net lies, mm.
