@@ -7,7 +7,6 @@ export interface IslandShape {
   faces: Path2D;
   edges: Path2D;
   outline: Path2D;
-  triangles: number;
   /** of inner edges: how many, and as long as they are together, px */
   edgeCount: number;
   edgeLength: number;
@@ -62,7 +61,6 @@ export function islandShapes(
         faces: new Path2D(),
         edges: new Path2D(),
         outline: new Path2D(),
-        triangles: 0,
         edgeCount: 0,
         edgeLength: 0,
       },
@@ -75,7 +73,6 @@ export function islandShapes(
     if (moved && !moved.has(island)) continue;
     const shape = shapes[island];
     if (!shape) continue;
-    shape.triangles += 1;
     const path = shape.faces;
     // Filled only, which closes it; to close each triangle by itself takes far longer.
     path.moveTo(...at(trianglePoints[3 * k]!));

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { boxOf, cornersOf, edgeLines, facingLines, lengthOf, outlines, tintsOf } from "@/proof/geometry";
+import { boxOf, cornersOf, edgeLines, facingLines, lengthOf, outlines, rimOf, tintsOf } from "@/proof/geometry";
 import type { Surface } from "@/stores/surface";
 
 /** Two triangles of one square in the plane z = 0, two parts, and one face above that lies nowhere on the sheet. */
@@ -25,6 +25,14 @@ describe("what the proof draws", () => {
       [2, 2, 3],
     ]);
     expect(lengthOf(box)).toBeCloseTo(Math.sqrt(17));
+  });
+
+  it("goes round faces without the edge between them", () => {
+    const lines = rimOf(cornersOf(surface, new Set([4, 5]), null));
+    expect(lines).toHaveLength(4 * 6);
+    // the square's sides, and not its diagonal from (0, 0) to (2, 2)
+    const ends = [0, 6, 12, 18].map((at) => [lines.slice(at, at + 2), lines.slice(at + 3, at + 5)]);
+    expect(ends.every(([a, b]) => a![0] === b![0] || a![1] === b![1])).toBe(true);
   });
 
   it("gives the triangles of faces, wherever they lie, or else of islands", () => {
