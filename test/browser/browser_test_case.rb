@@ -110,7 +110,7 @@ module BrowserTestCase
   def downloaded
     before = Dir[File.join(@downloads, "*")]
     yield
-    100.times do
+    400.times do
       fresh = Dir[File.join(@downloads, "*")].reject { |path| path.end_with?(".crdownload") } - before
       return fresh.first if fresh.any?
 

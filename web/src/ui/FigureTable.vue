@@ -8,7 +8,7 @@ const { most = 5, ...props } = defineProps<{
   /** heading of the names */
   of: string;
   rows: Row[];
-  /** key of a figure in the rows, or of the slot that shows it => its heading */
+  /** key of a figure in the rows, or of the slot that shows it => its heading; "": the key, to be heard alone */
   figures: Record<string, string>;
   /** so many are listed until all are asked for */
   most?: number;
@@ -25,6 +25,7 @@ const fields = computed(
 );
 const whole = ref(false);
 const listed = computed(() => props.rows.slice(0, whole.value ? LIMIT : most));
+const unheaded = computed(() => Object.keys(props.figures).filter((key) => props.figures[key] === ""));
 const figureOf = (row: unknown, key: string) => (row as Record<string, unknown>)[key];
 </script>
 
@@ -42,6 +43,9 @@ const figureOf = (row: unknown, key: string) => (row as Record<string, unknown>)
           {{ (item as Row).name }}
         </BButton>
       </template>
+      <template v-for="key in unheaded" :key="key" #[`head(${key})`]
+        ><span class="visually-hidden">{{ key }}</span></template
+      >
       <template v-for="(_, key) in figures" :key="key" #[`cell(${key})`]="{ item }">
         <slot :name="key" :row="item as Row">{{ figureOf(item, key) }}</slot>
       </template>

@@ -113,7 +113,7 @@ onUnmounted(() => drawing.leave());
       of="Point"
       :most="40"
       :rows="rows"
-      :figures="{ x: 'x', y: 'y', off: 'off', out: '' }"
+      :figures="{ x: 'x', y: 'y', off: 'off', remove: '' }"
       @press="fitting.landmark = $event.index"
     >
       <template v-for="(axis, i) in AXES" :key="axis" #[axis]="{ row }">
@@ -130,7 +130,7 @@ onUnmounted(() => drawing.leave());
           row.off_px < 99.95 ? row.off_px.toFixed(row.off_px < 10 ? 2 : 1) : Math.round(row.off_px)
         }}</span>
       </template>
-      <template #out="{ row }">
+      <template #remove="{ row }">
         <BCloseButton
           :aria-label="`Remove landmark ${row.index + 1}`"
           @click="set(marks.filter((_, i) => i !== row.index).map(plain))"

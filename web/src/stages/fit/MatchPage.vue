@@ -96,7 +96,7 @@ const reading = (proposal: Proposal) =>
               <span v-if="reading(proposal)" class="d-block reading"
                 ><PhWarning weight="fill" /> {{ reading(proposal) }}</span
               >
-              <BProgress class="mt-1" height="4px" :value="100 * proposal.confidence" />
+              <BProgress class="mt-1" aria-label="Confidence" height="4px" :value="100 * proposal.confidence" />
             </BButton>
             <span class="num text-nowrap">{{ Math.round(100 * proposal.confidence) }} %</span>
             <BButton
