@@ -30,10 +30,10 @@ onUnmounted(() => {
     {{ cage.box ? "Pull a handle of the grid: the island bends smoothly." : "Pick islands to put a grid over them." }}
   </p>
   <div class="fields mt-2">
-    <span>Held to</span>
+    <span class="whole">Drags snap to</span>
     <ChoiceBar
       v-model="settings.hold"
-      class="wide"
+      class="whole"
       label="What a drag holds to"
       :choices="{ free: 'none', corners: 'corners', middles: 'middles' }"
     />

@@ -3,7 +3,7 @@
  * Places of islands that must lie on places of the picture: pulled by hand, typed, fitted; and corners and edges moved
  * by themselves.
  */
-import { BButton, BCloseButton, BFormCheckbox } from "bootstrap-vue-next";
+import { BButton, BCloseButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed, onUnmounted, ref } from "vue";
 import { api } from "@/api/client";
 import type { Landmark, Operations, Pair } from "@/api/types";
@@ -15,7 +15,6 @@ import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
-import ChoiceBar from "@/ui/ChoiceBar.vue";
 import FigureTable from "@/ui/FigureTable.vue";
 import NumberField from "@/ui/NumberField.vue";
 import HandPanel from "./HandPanel.vue";
@@ -138,12 +137,20 @@ onUnmounted(() => drawing.leave());
       </template>
     </FigureTable>
     <template v-if="marks.length > 0">
-      <ChoiceBar
-        v-model="kind"
-        class="w-100 mt-2"
-        label="Kind of fit"
-        :choices="{ similarity: 'move, turn, size', affine: 'stretch', perspective: 'perspective', soft: 'soft' }"
-      />
+      <div class="fields mt-2">
+        <label for="fit-kind">Fit by</label>
+        <BFormSelect
+          id="fit-kind"
+          v-model="kind"
+          class="wide"
+          :options="[
+            { value: 'similarity', text: 'move, turn, size' },
+            { value: 'affine', text: 'stretch' },
+            { value: 'perspective', text: 'perspective' },
+            { value: 'soft', text: 'soft' },
+          ]"
+        />
+      </div>
       <template v-if="kind === 'similarity' || kind === 'affine'">
         <BFormCheckbox v-if="kind === 'affine'" v-model="rules" class="mt-2" value="no_shear"
           >Right angles stay right</BFormCheckbox
@@ -155,7 +162,11 @@ onUnmounted(() => drawing.leave());
       </p>
       <BFormCheckbox v-model="rules" class="mt-2" value="whole_pixels">To whole pixels</BFormCheckbox>
       <BButton variant="primary" class="btn-wide" :disabled="lacking > 0" @click="fit">
-        {{ lacking > 0 ? `${lacking} more for this kind` : `Fit by ${own.length} landmarks` }}
+        {{
+          lacking > 0
+            ? `${lacking} more for this kind`
+            : `Fit by ${own.length} ${own.length === 1 ? "landmark" : "landmarks"}`
+        }}
       </BButton>
       <BButton variant="secondary" class="btn-wide mt-2" @click="set([])">Clear landmarks</BButton>
     </template>
