@@ -164,8 +164,10 @@ module SheetTrace
       least * scale
     end
 
+    # @param pictures [#call, nil] takes a digest, gives the bytes of the image file; without them nothing is said of
+    #   what islands lie on
     # @return [Check::Subject] what the checks look at; not kept, as what it works out is large
-    def subject
+    def subject(pictures: nil)
       Check::Subject.new(
         layout: layout,
         measures: measures,
@@ -174,12 +176,14 @@ module SheetTrace
         gutter_px: gutter_px,
         plan: plan,
         fit_setup: fit_setup,
+        ground: pictures && Check::Ground.of(self, pictures),
         labels: artwork.on_islands.transform_values { |layers| layers.map(&:name) }
       )
     end
 
+    # @param pictures [#call, nil] as .subject takes
     # @return [Array<Check::Finding>] the preflight report, the worst first
-    def findings = @memo.fetch(:findings) { Check.call(subject) }
+    def findings(pictures: nil) = @memo.fetch([:findings, !pictures.nil?]) { Check.call(subject(pictures: pictures)) }
 
     # @param size [Layout::Sheet] to bake at
     # @param pictures [#call] takes a digest, gives the bytes of the image file

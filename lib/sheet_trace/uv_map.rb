@@ -199,6 +199,10 @@ module SheetTrace
     # @return [Array<String>] I names, no two alike
     def island_names = @memo[:island_names] ||= NameIslands.call(self).freeze
 
+    # @param key [Array] what is worked out of this map and its surface alone
+    # @return [Object] what the block gave when it was asked first
+    def remembered(key) = @memo.fetch(key) { @memo[key] = yield }
+
     # K triangles on the sheet: faces K, islands K, points K x 3, vertices K x 3; all Numo::Int32.
     Triangles =
       Struct.new(:faces, :points, :vertices, :islands, keyword_init: true) do

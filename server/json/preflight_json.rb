@@ -50,13 +50,15 @@ module SheetTraceServer
       SHAPES = [PLACE, MEND, FINDING, COUNTS, SHAPE].freeze
 
       # @param job [SheetTrace::Job]
+      # @param pictures [#call] takes a digest, gives the bytes of the image file
       # @return [Hash]
-      def self.call(job)
+      def self.call(job, pictures)
+        findings = job.findings(pictures: pictures)
         {
-          findings: job.findings.each_with_index.map { |finding, index| finding(finding, index) },
+          findings: findings.each_with_index.map { |finding, index| finding(finding, index) },
           counts:
             SheetTrace::Check::SEVERITIES.to_h do |severity|
-              [severity.to_sym, job.findings.count { |finding| finding.severity == severity }]
+              [severity.to_sym, findings.count { |finding| finding.severity == severity }]
             end
         }
       end

@@ -45,7 +45,9 @@ module SheetTraceServer
           render_job(id)
         end
 
-        app.get("/api/jobs/:id/preflight") { answer(Json::PreflightJson::SHAPE, Json::PreflightJson.call(shown_job)) }
+        app.get("/api/jobs/:id/preflight") do
+          answer(Json::PreflightJson::SHAPE, Json::PreflightJson.call(shown_job, workshop.pictures))
+        end
 
         app.get("/api/jobs/:id") { render_job(params[:id]) }
 

@@ -12,6 +12,7 @@ module SheetTrace
     # across, down [Numo::DFloat, nil] n: where in the content they lie
     # coverage [Numo::DFloat, nil] n: how much of the surface in each texel the content covers, 0 to 1
     # covered_px [Array(Float, Float)] how many texels the content covers along its sides, root mean square
+    # shown [Box, nil] the part of the box that is wanted; all of it if nil
     Frame =
       Struct.new(
         :left_px,
@@ -23,6 +24,7 @@ module SheetTrace
         :down,
         :coverage,
         :covered_px,
+        :shown,
         keyword_init: true
       ) do
         # @return [Boolean] whether the content lies straight and whole in the box
@@ -30,7 +32,12 @@ module SheetTrace
 
         # @param image [Vips::Image] as large as the box, 8-bit sRGB with alpha
         # @return [Patch]
-        def patch(image) = Patch.new(image: image, left_px: left_px, top_px: top_px)
+        def patch(image)
+          box = Box.new(left_px, top_px, width_px, height_px)
+          part = shown || box
+          image = image.crop(*part.seen_from(box).to_a).copy_memory if part != box
+          Patch.new(image: image, left_px: part.left_px, top_px: part.top_px)
+        end
       end
   end
 end

@@ -18,6 +18,9 @@ module SheetTrace
       # @return [Hash] what is worked out of it for the screen, in the units of JSON
       def facts(_job, _content) = {}
 
+      # @return [Kept] a place on a sheet that has grown or shrunk, islands keeping their px
+      def kept_px(_from, _to, _added_px) = self
+
       # @return [Hash] plain values; angles stay radians
       def to_document = to_h
 

@@ -69,6 +69,12 @@ module SheetTrace
           )
         end
 
+        # @param from [Layout::Sheet]; to [Layout::Sheet]; added_px [Array(Numeric, Numeric)] to the left and above
+        # @return [Stack] with what lies over the sheet as far from its corner in px
+        def kept_px(from, to, added_px)
+          with(layers: layers.map { |layer| layer.with(place: layer.place.kept_px(from, to, added_px)) })
+        end
+
         # @return [Hash] plain values
         def to_plain
           { bleed_px: bleed_px, shown: shown, layers: layers.map(&:to_plain), editions: editions.map(&:to_plain) }

@@ -44,12 +44,15 @@ module SheetTrace
         ]
       end
 
-      # Islands that lie on each other are another finding.
+      # Islands that lie on each other are another finding, and those that share a cell or a colour of the picture can
+      # lend each other nothing else.
       def self.gaps(subject, wanted)
         Raster::Gaps
           .call(subject.owner, wanted)
           .transform_values { |gap| gap / subject.raster_scale }
-          .reject { |pair, _gap| subject.overlaps.key?(pair) }
+          .reject do |pair, _gap|
+            subject.overlaps.key?(pair) || subject.in_one_cell?(pair) || subject.on_one_colour?(pair)
+          end
       end
       private_class_method :gaps
     end

@@ -2,8 +2,8 @@
 
 module SheetTrace
   module Check
-    # Islands that lie on each other: by accident, or exactly, as twins that share their paint, or set into one cell
-    # of a picture.
+    # Islands that lie on each other: by accident, or exactly, as twins that share their paint, or in one cell of a
+    # picture, be it found or only seen to have one colour.
     module Overlaps
       # Shared texels that rounding at a common border may bring about.
       SLACK_PX = 2
@@ -14,9 +14,23 @@ module SheetTrace
       def self.call(subject)
         pairs = subject.overlaps.select { |_pair, px| px > SLACK_PX }.sort_by { |_pair, px| -px }
         twins, others = pairs.partition { |pair, _px| subject.twins.include?(pair) }
-        shared, accidents =
-          others.partition { |(a, b), _px| subject.cell_of(a) && subject.cell_of(a) == subject.cell_of(b) }
-        [accident(subject, accidents), twin(subject, twins), cell(subject, shared)].compact
+        shared, others = others.partition { |pair, _px| subject.in_one_cell?(pair) }
+        alike, accidents = others.partition { |pair, _px| subject.on_one_colour?(pair) }
+        [accident(subject, accidents), twin(subject, twins), cell(subject, shared), one_colour(subject, alike)].compact
+      end
+
+      def self.one_colour(subject, pairs)
+        return if pairs.empty?
+
+        Finding.new(
+          code: "shared_colour",
+          severity: "hint",
+          message:
+            "#{Check.count(pairs.flat_map(&:first).uniq.size, "island")} that lie on each other are on one colour of " \
+              "the picture",
+          meaning: "They wear that colour, as from a palette. What is painted there shows on all of them.",
+          places: places(subject, pairs)
+        )
       end
 
       def self.cell(subject, pairs)
@@ -77,7 +91,7 @@ module SheetTrace
       def self.separate(pairs, label)
         Mend.new(label: label, operation: "separate_islands", parameters: { islands: Check.fewest(pairs.map(&:first)) })
       end
-      private_class_method :accident, :twin, :cell, :places, :separate
+      private_class_method :accident, :twin, :cell, :one_colour, :places, :separate
     end
   end
 end

@@ -24,6 +24,8 @@ module SheetTrace
       attr_reader :labels
       # @return [Fit::Setup]
       attr_reader :fit_setup
+      # @return [Ground, nil] the picture that the islands lie on, where it can be looked at
+      attr_reader :ground
 
       def initialize(
         layout:,
@@ -33,7 +35,8 @@ module SheetTrace
         gutter_px:,
         plan: Layout::Plan.new,
         labels: {},
-        fit_setup: Fit::Setup.new
+        fit_setup: Fit::Setup.new,
+        ground: nil
       )
         @layout = layout
         @measures = measures
@@ -43,6 +46,7 @@ module SheetTrace
         @plan = plan
         @labels = labels
         @fit_setup = fit_setup
+        @ground = ground
         @memo = {}
         freeze
       end
@@ -98,6 +102,20 @@ module SheetTrace
         (@memo[:cells] ||= {}).fetch(island) do
           @memo[:cells][island] = Fit::IntoCell.home(layout, island, fit_setup.underlay)
         end
+      end
+
+      # @param islands [Array<Integer>]
+      # @return [Boolean] whether they lie in the same cell of the underlay
+      def in_one_cell?(islands) =
+        islands.map { |island| cell_of(island) }.uniq.then { |cells| cells.size == 1 && cells.all? }
+
+      # @param islands [Array<Integer>]
+      # @return [Boolean] whether all that they cover of the picture beneath has one colour, as a cell of a palette
+      def on_one_colour?(islands)
+        boxes = layout.boxes_px[islands, true]
+        sides = [sheet.width_px, sheet.height_px] * 2
+        box = boxes[true, 0..1].min(axis: 0).to_a + boxes[true, 2..3].max(axis: 0).to_a
+        ground&.one_colour?(box.zip(sides).map { |px, side| px / side })
       end
 
       # @return [Hash{Integer => Array<Integer>}] by island: those on the other side of its border on the model

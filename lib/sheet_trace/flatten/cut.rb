@@ -12,6 +12,23 @@ module SheetTrace
       # triangles [Numo::Int32] t x 3 indices into positions; border [Array<Array<Integer>>] loops of those indices
       Piece =
         Struct.new(:faces, :points, :positions, :triangles, :border, keyword_init: true) do
+          # @param uv_map [UvMap]
+          # @param island [Integer]
+          # @return [Piece] the island as it is cut, with the map's points
+          def self.of_island(uv_map, island)
+            points = uv_map.island_points[island]
+            local = Numo::Int32.zeros(uv_map.point_count)
+            local[points] = Numo::Int32.new(points.size).seq
+            triangles = local[uv_map.triangles.points[uv_map.island_triangles[island], true]]
+            new(
+              faces: uv_map.island_faces[island],
+              points: points,
+              positions: uv_map.mesh.positions[uv_map.point_vertices[points], true],
+              triangles: triangles,
+              border: Border.call(triangles)
+            )
+          end
+
           # V - E + F, 1 for a disc. Inner edges have two sides, those of the border one; told by sides, as diagonals
           # of two faces may
           # have the same ends.

@@ -27,7 +27,7 @@ module SheetTrace
         @scale = Numo::DFloat[[mirrored ? -px_per_unit : px_per_unit, -px_per_unit]]
         @places = (own - @middle) / @scale
         @vertices = uv_map.point_vertices[@points].to_a
-        @piece = build(uv_map, island)
+        @piece = Cut::Piece.of_island(uv_map, island)
         freeze
       end
 
@@ -36,21 +36,6 @@ module SheetTrace
       def write(uv, places, stay: [])
         moving = Numo::Bit.ones(@points.size).tap { |bits| bits[stay] = 0 unless stay.empty? }.where
         uv[@points[moving], true] = @px_to_uv.apply((places * @scale) + @middle)[moving, true] unless moving.empty?
-      end
-
-      private
-
-      def build(uv_map, island)
-        local = Numo::Int32.zeros(uv_map.point_count)
-        local[@points] = Numo::Int32.new(@points.size).seq
-        triangles = local[uv_map.triangles.points[uv_map.island_triangles[island], true]]
-        Cut::Piece.new(
-          faces: uv_map.island_faces[island],
-          points: @points,
-          positions: uv_map.mesh.positions[@vertices, true],
-          triangles: triangles,
-          border: Border.call(triangles)
-        )
       end
     end
   end

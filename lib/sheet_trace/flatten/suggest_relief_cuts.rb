@@ -31,11 +31,22 @@ module SheetTrace
       # @param places [Numo::DFloat] n x 2
       # @return [Float] the ratio of the singular values of its triangles, the mean weighted by area
       def self.stretch(piece, places)
+        ratios, area = stretches(piece, places)
+        area.sum.zero? ? 1.0 : (ratios * area).sum / area.sum
+      end
+
+      # @return [Float] the same, the worst
+      def self.worst_stretch(piece, places)
+        ratios, area = stretches(piece, places)
+        ratios[(area > 0).where].then { |solid| solid.empty? ? 1.0 : solid.max }
+      end
+
+      def self.stretches(piece, places)
         jacobians = UvMap::Jacobians.of(piece.positions, places, piece.triangles)
         large, small = jacobians.singular_values
-        area = jacobians.invertible_area_mm2
-        area.sum.zero? ? 1.0 : (large / Numo::DFloat.maximum(small, Float::MIN) * area).sum / area.sum
+        [large / Numo::DFloat.maximum(small, Float::MIN), jacobians.invertible_area_mm2]
       end
+      private_class_method :stretches
 
       def initialize(mesh, seams, faces, costs)
         @mesh = mesh

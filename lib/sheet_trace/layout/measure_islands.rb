@@ -191,20 +191,28 @@ module SheetTrace
         Numo::Int32.cast(shares.transpose.map { |own| own.each_index.max_by { |side| [own[side], -side] } })
       end
 
-      # Sizes as the map tells them; those of flat islands that it stretches, from the surface itself.
+      # Sizes as the map tells them where it keeps shapes, else from the surface itself.
       #
       # @param stretches [Array<Float, nil>] the worst of each island
       def surface_sizes(stretches)
         sizes = sizes_mm
         exact =
           @picked.each_with_index.map do |island, i|
-            next true if stretches[i] && stretches[i] <= TRUE_ENOUGH
+            stretch = stretches[i] || Float::INFINITY
+            next true if stretch <= TRUE_ENOUGH
 
-            plane = Flatten::PlaneOf.call(@map, island, unit_mm: @unit_mm)
-            sizes[i] = (plane.max(axis: 0) - plane.min(axis: 0)).to_a if plane
-            !plane.nil? || (stretches[i] || Float::INFINITY) <= NEARLY_TRUE
+            found = surface_size(island)
+            sizes[i] = found.mm if found.exact || stretch > NEARLY_TRUE
+            found.exact || stretch <= NEARLY_TRUE
           end
         { size_mm: sizes, size_exact: exact }
+      end
+
+      # Wherever the island lies, the same.
+      def surface_size(island)
+        @map.remembered([:surface_size, island, @unit_mm]) do
+          Flatten::SurfaceSize.call(@map, island, unit_mm: @unit_mm)
+        end
       end
 
       # The island's points carried to mm by the affine map that fits the whole island best - the root of

@@ -21,7 +21,7 @@ module SheetTrace
         sheet = Layout::Sheet.new(width_px: width_px, height_px: height_px)
         after = job.with(layout: job.layout.resize(sheet, keep: keep, anchor: anchor))
         after = beside_islands(job, after) if keep == "px"
-        change(after, "Sheet: #{job.sheet} -> #{after.sheet}, #{Phrases.densities(job, after)}#{told(after)}")
+        change(after, "Sheet: #{job.sheet} -> #{after.sheet}, #{Phrases.densities(job, after)}")
       end
 
       private
@@ -34,6 +34,7 @@ module SheetTrace
         move = after.sheet.px_to_uv * Geometry::Affine.move(left, top) * job.sheet.uv_to_px
         setup = job.fit_setup
         after.with(
+          artwork: job.artwork.kept_px(job.sheet, after.sheet, [left, top]),
           plan: job.plan.with(reserved: job.plan.reserved.map { |x, y, *size| [x + left, y + top, *size] }),
           fit_setup:
             setup.with(
@@ -50,13 +51,6 @@ module SheetTrace
         sides = [job, after].map { |state| [state.sheet.width_px, state.sheet.height_px] }
         from = [0, 1].map { |axis| ((box[axis] * sides[0][axis]) + shift[axis]) / sides[1][axis] }
         from + [0, 1].map { |axis| box[axis + 2] * sides[0][axis] / sides[1][axis] }
-      end
-
-      def told(after)
-        skins = after.artwork.layers.count { |layer| layer.place.is_a?(Artwork::Places::OnSheet) }
-        return "" if keep != "px" || skins.zero?
-
-        "; #{Phrases.count(skins, "layer")} over the whole sheet #{skins == 1 ? "stretches" : "stretch"} with it"
       end
     end
   end

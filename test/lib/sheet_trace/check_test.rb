@@ -192,4 +192,39 @@ describe SheetTrace::Check do
 
     assert_equal 100 * 99 / 2, twins.places.size
   end
+
+  describe "islands on a palette of which no cells were found" do
+    # Left half one colour, with the noise of compression; right half stripes.
+    palette =
+      lambda do
+        columns = (0...64).map { |x| x < 32 ? [200, 80, 40, 255] : [(x % 2) * 90, 90, 90, 255] }
+        rows = Array.new(64) { |y| columns.map { |r, g, b, a| [r + ((y * 7) % 5), g, b, a] } }
+        Vips::Image.new_from_memory_copy(rows.flatten.pack("C*"), 64, 64, 4, :uchar).copy(interpretation: :srgb)
+      end
+
+    codes =
+      lambda do |across|
+        pictures = ->(_digest) { palette.call.write_to_buffer(".png") }
+        job = run.call(clean.call, "add_underlay", picture: "64x64", name: "palette.png")
+        middle = [job.sheet.width_px * across, job.sheet.height_px / 2]
+        small = { islands: [0, 4], scale: [0.05, 0.05] }
+        job = run.call(job, "transform_islands", **small)
+        islands =
+          [0, 4].each_with_index
+            .reduce(job) do |state, (island, i)|
+              left, top, right, bottom = state.layout.boxes_px[island, true].to_a
+              to = [middle[0] + (i * 3) - ((left + right) / 2), middle[1] - ((top + bottom) / 2)]
+              run.call(state, "transform_islands", islands: [island], move_px: to)
+            end
+        islands.findings(pictures: pictures).map(&:code) & %w[overlap shared_colour gutter]
+      end
+
+    it "finds no fault in islands that lie on each other on one colour" do
+      assert_equal %w[shared_colour], codes.call(0.25)
+    end
+
+    it "finds a fault where the picture has several colours under them" do
+      assert_equal %w[overlap gutter], codes.call(0.75)
+    end
+  end
 end

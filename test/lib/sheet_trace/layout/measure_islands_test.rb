@@ -46,9 +46,25 @@ describe SheetTrace::Layout::MeasureIslands do
     assert_operator moved.stretch_worst, :>, 1.5
   end
 
-  it "says where a size is an estimate: a bent surface on a map that stretches it" do
-    refute measure.call(Models.band(16)).size_exact
-    assert measure.call(Models.panel).size_exact
+  it "takes the size of a band from its surface, however the map stretches it" do
+    around = 2 * 16 * 20 * Math.sin(Math::PI / 16) # chords of a circle of radius 20
+    band = measure.call(Models.band(16))
+
+    assert_operator band.stretch_worst, :>, 1.5
+    assert band.size_exact
+    band.size_mm.zip([around, 50]) { |got, mm| assert_in_delta mm, got, 1e-6 }
+  end
+
+  # A cone's side seen from above goes right round, and no cut opens it: callipers say 68 mm across.
+  it "measures a ring seen from above straight across, and says that it does not lie flat so" do
+    places = [[34, 0], [17, 40]].map { |radius, y| Array.new(24) { |i| [radius, y, i * Math::PI / 12] } }
+    rims = places.map { |rim| rim.map { |radius, y, angle| [radius * Math.cos(angle), y, -radius * Math.sin(angle)] } }
+    lines = rims.flatten(1).flat_map { |x, y, z| ["v #{x} #{y} #{z}", "vt #{0.5 + (x / 100)} #{0.5 - (z / 100)}"] }
+    faces = (0...24).map { |i| [i + 1, ((i + 1) % 24) + 1, ((i + 1) % 24) + 25, i + 25] }
+    ring = measure.call((lines + faces.map { |corners| "f #{corners.map { |k| "#{k}/#{k}" }.join(" ")}" }).join("\n"))
+
+    refute ring.size_exact
+    ring.size_mm.each { |mm| assert_in_delta 68, mm, 1e-3 }
   end
 
   it "measures a panel that collapsed onto a line as it is on the model" do

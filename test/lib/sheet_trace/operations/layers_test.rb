@@ -40,7 +40,7 @@ describe "operations on layers" do
   end
 
   it "gives a skin no place on an island" do
-    assert_refused(SheetTrace::InvalidOperationError, message: /all: there is no parameter x_mm; there are none/) do
+    assert_refused(SheetTrace::InvalidOperationError, message: /all: there is no parameter x_mm; there are box/) do
       operate(skin(job, "all").job, "change_layer", id: "all", place: { x_mm: 3 })
     end
   end
