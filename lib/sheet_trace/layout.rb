@@ -113,6 +113,16 @@ module SheetTrace
       placements.ne(former.placements).any?(axis: 1).where.to_a
     end
 
+    # @param former [Layout]; island [Integer]
+    # @return [Geometry::Affine, nil] how px of the island there came to px here; nil where the two have not the same
+    #   surface and sheet, or the island had no area
+    def moved_px(former, island)
+      return unless former.uv_map.equal?(uv_map) && former.sheet == sheet
+
+      before, now = [former, self].map { |layout| Geometry::Affine.new(*layout.placements[island, true].to_a) }
+      sheet.uv_to_px * now * before.inverse * sheet.px_to_uv unless before.determinant.zero?
+    end
+
     # @param islands [Array<Integer>]
     # @param affine_px [Geometry::Affine] where px of these islands go
     # @return [Layout]

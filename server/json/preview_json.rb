@@ -8,7 +8,12 @@ module SheetTraceServer
       ISLAND =
         Shape::Record.new(
           "PreviewedIsland",
+          index: shape::NUMBER,
           name: shape::TEXT,
+          move_px: [
+            shape::NUMBER.list.or_null,
+            "a, b, c, d, e, f of how its px get there: a x + b y + c across, d x + e y + f down; null where it is cut anew"
+          ],
           box_px: [shape::NUMBER.list, "left, top, right and bottom on the sheet as it would be"],
           stretch_mean: shape::NUMBER.or_null,
           stretch_worst: shape::NUMBER.or_null
@@ -38,7 +43,9 @@ module SheetTraceServer
         islands =
           preview.islands.map do |island|
             {
+              index: island,
               name: job.island_names[island],
+              move_px: preview.moves_px[island]&.to_a,
               box_px: job.layout.boxes_px[island, true].to_a,
               **job.measures[island].to_h.slice(:stretch_mean, :stretch_worst)
             }

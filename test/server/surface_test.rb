@@ -109,6 +109,7 @@ describe "cutting and laying flat on the server" do
     box = job[:islands][0][:box_px]
 
     assert_equal [job[:islands][0][:name]], preview[:islands].map { |island| island[:name] }
+    [1, 0, 12.5, 0, 1, 0].zip(preview[:islands][0][:move_px]) { |want, got| assert_in_delta want, got, 1e-9 }
     assert_equal [box[0] + 12.5, box[2] + 12.5].map { |x| (x * 100).round },
                  preview[:lines].each_slice(2).map(&:first).minmax
     assert_equal job[:revision], ask(:get, "/api/jobs/#{job[:id]}")[:revision]

@@ -7,8 +7,9 @@ module SheetTrace
     # change [Operation::Change]
     # islands [Array<Integer>] of the job as it would be, that come to lie elsewhere or are cut anew
     # lines_px [Numo::DFloat] n x 4 their outlines: both ends of each edge
+    # moves_px [Hash{Integer => Geometry::Affine}] how islands that are only moved get there
     Preview =
-      Struct.new(:change, :islands, :lines_px, keyword_init: true) do
+      Struct.new(:change, :islands, :lines_px, :moves_px, keyword_init: true) do
         # @param operation [Operation]
         # @param job [Job]
         # @return [Preview]
@@ -16,7 +17,9 @@ module SheetTrace
         def self.call(operation, job, **pictures)
           change = Operations.run(operation, job, **pictures)
           islands = changed(job, change.job)
-          new(change: change, islands: islands, lines_px: lines(change.job.layout, islands))
+          layout = change.job.layout
+          moves = islands.to_h { |island| [island, layout.moved_px(job.layout, island)] }.compact
+          new(change: change, islands: islands, lines_px: lines(layout, islands), moves_px: moves)
         end
 
         # @param layout [Layout]

@@ -459,7 +459,10 @@ export interface Preflight {
 }
 
 export interface PreviewedIsland {
+  index: number;
   name: string;
+  /** a, b, c, d, e, f of how its px get there: a x + b y + c across, d x + e y + f down; null where it is cut anew */
+  move_px: number[] | null;
   /** left, top, right and bottom on the sheet as it would be */
   box_px: number[];
   stretch_mean: number | null;

@@ -1,9 +1,10 @@
 import { computed, effectScope, shallowRef, watch, type Ref } from "vue";
-import { useMoving } from "@/hand/moving";
+import { previewed, useMoving } from "@/hand/moving";
 import { useBand } from "@/stages/cut/band";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { usePicks } from "@/stores/picks";
+import { usePreview } from "@/stores/preview";
 import { useSeams } from "@/stores/seams";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
@@ -41,6 +42,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   const images = useSheetImage();
   const visibility = useVisibility();
   const moving = useMoving();
+  const previews = usePreview();
   const picks = usePicks();
   const seams = useSeams();
   const bands = useBand();
@@ -64,6 +66,8 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
     },
     { flush: "sync" },
   );
+  /** What moves under the hand, or else what is shown as a preview. */
+  const elsewhere = computed(() => moving.now ?? (previews.shown && previewed(previews.shown.islands)));
   const outlined = () => [...selection.islands, ...(selection.hovered === null ? [] : [selection.hovered])];
   const elements = () => (cutting() ? surfaces.elements : null);
   const hovered = () => (picks.hovered === null ? [...picks.passed] : [...picks.passed, picks.hovered]);
@@ -76,7 +80,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   function modelPasses({ model }: ProofScene): Pass[] {
     return [
       pass(model, () => [surface()], model.setSurface.bind(model)),
-      pass(model, () => [surface(), settled.value, jobs.job?.sheet ?? null, moving.now], model.setPoints.bind(model)),
+      pass(model, () => [surface(), settled.value, jobs.job?.sheet ?? null, elsewhere.value], model.setPoints.bind(model)),
       pass(model, () => [images.image, hard.value, cutOut.value], model.setImage.bind(model)),
       pass(model, () => [settings.light], model.setLight.bind(model)),
       pass(model, () => [surface(), hidden()], model.setHidden.bind(model)),
