@@ -52,9 +52,23 @@ describe "the bench" do
     })()
   JS
 
-  before do
+  # The lantern shade, with an island picked; or the heron with its template laid under and cells found.
+  before { open_shade unless name.include?("with a picture") }
+
+  define_method(:open_shade) do
     bring_in_shade(stage: "model")
     find(".island-card", text: "shade Left").click
+  end
+
+  define_method(:open_heron) do
+    bring_in({ "heron.obj" => Demo::Heron.obj }, stage: "fit")
+    choose("Bring in a picture", file("heron-template.png", Demo::Heron.pictures.values.first))
+
+    assert_done(/laid under the islands/)
+    tab "Cells"
+    click_button "Find cells"
+
+    assert_done(/48 cells/)
   end
 
   define_method(:resize) do |width, height|
@@ -68,8 +82,8 @@ describe "the bench" do
   end
 
   # Yields the name of each page, as it opens first with an island picked.
-  def each_page
-    ["Model", "Cut", "Lay out", "Fit", "Trace", "Art", "Deliver"].each do |name|
+  def each_page(stages = ["Model", "Cut", "Lay out", "Fit", "Trace", "Art", "Deliver"])
+    stages.each do |name|
       stage name
       find(".inspector h2")
       pages = all(".inspector [role=tab]", wait: 0).size
@@ -82,49 +96,89 @@ describe "the bench" do
     end
   end
 
-  it "cuts no text off, covers no control, and keeps each page within a quarter more than is seen of it" do
-    faults = []
-    each_page do |name|
-      sizes.each do |width, height|
+  # @return [Array<String>] what is wrong with the page at each size
+  define_method(:faults_of) do |name|
+    faults =
+      sizes.flat_map do |width, height|
         resize(width, height)
         found =
           page.evaluate_script(
             "new Promise((done) => requestAnimationFrame(() => setTimeout(() => done(#{measures.strip}), 60)))"
           )
-        %w[cut covered low].each do |kind|
-          faults << "#{name} at #{width}: #{kind}: #{found[kind].first(4).join(", ")}" if found[kind].any?
-        end
-        if height == 800 && found["height"] > 1.25
-          faults << "#{name}: #{found["height"].round(2)} times as high as seen"
-        end
+        high = height == 800 && found["height"] > 1.25
+        [
+          *%w[cut covered low].filter_map do |kind|
+            "#{name} at #{width}: #{kind}: #{found[kind].first(4).join(", ")}" if found[kind].any?
+          end,
+          *("#{name}: #{found["height"].round(2)} times as high as seen" if high)
+        ]
       end
-      resize(*sizes[1])
+    resize(*sizes[1])
+    faults
+  end
+
+  define_method(:assert_accessible) do |name|
+    matcher = Axe::Matchers::BeAxeClean.new
+
+    assert matcher.matches?(page), "#{name}: #{matcher.failure_message}"
+  end
+
+  it "cuts no text off, covers no control, and keeps each page within a quarter more than is seen of it" do
+    faults = []
+    each_page { |name| faults.concat(faults_of(name)) }
+
+    assert_empty faults, faults.join("\n")
+  end
+
+  it "does so on the pages of Fit with a picture too, and with what Match proposes" do
+    open_heron
+    faults = []
+    each_page(["Fit"]) do |name|
+      assert_accessible(name)
+      faults.concat(faults_of(name))
     end
+    tab "Match"
+    click_button "Propose cells for all islands"
+
+    assert_button "Accept all 8"
+    faults.concat(faults_of("Match, proposed"))
+    all(".proposals .pair")[1].click
+
+    assert_button "Take it"
+    faults.concat(faults_of("Match, previewed"))
+    assert_accessible("Match, previewed")
 
     assert_empty faults, faults.join("\n")
   end
 
   it "has no fault that a checker of accessibility finds, on any page and dialog" do
-    check =
-      lambda do |name|
-        matcher = Axe::Matchers::BeAxeClean.new
+    each_page { |name| assert_accessible(name) }
+    stage "Model"
+    all(".inspector [role=tab]")[2].click
+    all(".findings [aria-expanded]").each(&:click)
+    assert_accessible("opened findings")
+    stage "Lay out"
+    tab "Order"
+    unfold "Kept layouts"
+    click_button "Keep this layout"
+    click_button "Compare"
 
-        assert matcher.matches?(page), "#{name}: #{matcher.failure_message}"
-      end
-    each_page(&check)
+    assert_selector ".modal.show"
+    assert_accessible("the comparison")
+    click_button "Close", match: :first
     find("button[aria-label=Keys]").click
 
     assert_selector ".modal.show", text: "nudge the picked islands"
-    check.call("the keys")
+    assert_accessible("the keys")
     click_button "Close", match: :first
     find(".home").click
 
     assert_selector ".job"
-    check.call("the start page")
+    assert_accessible("the start page")
     click_button "Remove lantern-shade"
 
     assert_selector ".modal.show"
-    check.call("the question before a job is removed")
+    assert_accessible("the question before a job is removed")
   end
 
   it "takes a whole job by the keyboard alone, from a box of typed measures to the zip, in under 170 keys" do

@@ -34,7 +34,7 @@ describe "the fit stage" do
       click_button "Accept all 8"
 
       assert_done(/11 pieces set into cells/)
-      assert_text "Reads right on all 11 islands."
+      assert_text "11 of 11 read right"
       boxes = job["islands"].flat_map { |island| island["box_px"] }
 
       boxes.each { |px| assert_in_delta px.round, px, 1e-6 }
@@ -86,7 +86,7 @@ describe "the fit stage" do
       assert_text "Not taken yet"
       click_button "Accept body Around"
 
-      assert_selector ".proposals li", count: 7
+      assert_button "Accept all 7"
       assert_done(/body Around set into 6 cells/)
     end
 

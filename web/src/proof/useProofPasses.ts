@@ -80,7 +80,11 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   function modelPasses({ model }: ProofScene): Pass[] {
     return [
       pass(model, () => [surface()], model.setSurface.bind(model)),
-      pass(model, () => [surface(), settled.value, jobs.job?.sheet ?? null, elsewhere.value], model.setPoints.bind(model)),
+      pass(
+        model,
+        () => [surface(), settled.value, jobs.job?.sheet ?? null, elsewhere.value],
+        model.setPoints.bind(model),
+      ),
       pass(model, () => [images.image, hard.value, cutOut.value], model.setImage.bind(model)),
       pass(model, () => [settings.light], model.setLight.bind(model)),
       pass(model, () => [surface(), hidden()], model.setHidden.bind(model)),

@@ -223,7 +223,7 @@ useKeys({
       {{ settings.unit }}
     </BButton>
     <PickBar v-if="cutting" class="pick-bar" />
-    <ZoomTools :percent="percent" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
+    <ZoomTools :percent="percent" :islands="!elements.picking()" @zoom="zoomBy" @fit="fit" @actual="actualSize" />
     <div v-if="changeText" class="change num" :class="{ wrong: changeText.wrong }">{{ changeText.text }}</div>
     <div v-else-if="drawing.shape" class="change">{{ drawnBox ? drawnBox.text : drawing.purpose }}</div>
     <div v-if="surfaces.loading" class="loading" role="status">Reading the surface…</div>

@@ -5,7 +5,11 @@ import { useMediaQuery } from "@vueuse/core";
 import { useSelection } from "@/stores/selection";
 import EnlargeButton from "@/ui/EnlargeButton.vue";
 
-defineProps<{ percent: number }>();
+defineProps<{
+  percent: number;
+  /** a touch picks islands; what else is picked is added anyway */
+  islands: boolean;
+}>();
 const emit = defineEmits<{ zoom: [factor: number]; fit: []; actual: [] }>();
 const selection = useSelection();
 const byTouch = useMediaQuery("(any-pointer: coarse)");
@@ -13,7 +17,7 @@ const byTouch = useMediaQuery("(any-pointer: coarse)");
 
 <template>
   <BButton
-    v-if="byTouch"
+    v-if="byTouch && islands"
     variant="outline-secondary"
     size="sm"
     class="adding"

@@ -58,7 +58,12 @@ const shape = computed(() => {
     </p>
     <dl v-else class="facts">
       <dt>On the model</dt>
-      <dd class="num" :title="island.size_exact ? '' : 'As callipers measure it, straight across: it does not lie flat with its true shape'">
+      <dd
+        class="num"
+        :title="
+          island.size_exact ? '' : 'As callipers measure it, straight across: it does not lie flat with its true shape'
+        "
+      >
         {{ island.size_exact ? "" : "≈ " }}{{ shown(island.size_mm[0]) }} × {{ shown(island.size_mm[1]) }} mm
       </dd>
       <dt>On the sheet</dt>

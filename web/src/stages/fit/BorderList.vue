@@ -44,7 +44,10 @@ watch(
 </script>
 
 <template>
-  <FoldSection title="Borders of cells">
+  <FoldSection title="Borders of cells" folded>
+    <template v-if="bad.length > 0" #beside>
+      <span class="num text-warning-emphasis">{{ bad.length }} of {{ borders.length }}</span>
+    </template>
     <div class="fields">
       <NumberField
         class="wide"

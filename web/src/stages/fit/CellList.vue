@@ -83,9 +83,10 @@ watch(
 <style scoped>
 .cells {
   overflow: auto;
-  max-height: 158px;
+  max-height: 140px;
 }
 .cells .btn {
+  min-height: 28px;
   padding: 2px 7px;
 }
 .cells .on {

@@ -5,7 +5,7 @@
  */
 import { BButton, BListGroup, BListGroupItem, BProgress } from "bootstrap-vue-next";
 import { PhWarning } from "@phosphor-icons/vue";
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import type { Proposal } from "@/api/types";
 import { useFitting } from "@/stages/fit/fitting";
 import { useMatching } from "@/stages/fit/matching";
@@ -34,6 +34,10 @@ const matching = useMatching();
 const selection = useSelection();
 const previews = usePreview();
 
+/** so many are listed until all are asked for */
+const MOST = 4;
+const whole = ref(false);
+const listed = computed(() => matching.proposals?.slice(0, whole.value ? undefined : MOST) ?? []);
 const islands = computed(() => (selection.islands.length > 0 ? [...selection.islands] : null));
 const cellNames = (proposal: Proposal) =>
   proposal.cells.length > 1 ? `${proposal.cells.length} cells` : (fitting.cells[proposal.cells[0]!]?.name ?? "");
@@ -84,7 +88,7 @@ const reading = (proposal: Proposal) =>
         </BButton>
         <BListGroup tag="ul" class="proposals mt-2" flush aria-label="Proposals">
           <BListGroupItem
-            v-for="(proposal, i) in matching.proposals"
+            v-for="(proposal, i) in listed"
             :key="i"
             tag="li"
             class="d-flex align-items-center px-0 gap-2"
@@ -109,6 +113,9 @@ const reading = (proposal: Proposal) =>
             </BButton>
           </BListGroupItem>
         </BListGroup>
+        <BButton v-if="matching.proposals.length > MOST" variant="link" size="sm" @click="whole = !whole">
+          {{ whole ? `Show ${MOST}` : `Show all ${matching.proposals.length}` }}
+        </BButton>
         <PreviewCard />
       </template>
     </template>

@@ -15,14 +15,12 @@ const right = computed(() => jobs.islands.length - odd.value.length);
 </script>
 
 <template>
-  <FoldSection title="Lettering">
-    <p class="form-text">
-      {{
-        odd.length === 0
-          ? `Reads right on all ${jobs.islands.length} islands.`
-          : `Reads right on ${right} of ${jobs.islands.length} islands.`
-      }}
-    </p>
+  <FoldSection title="Lettering" folded>
+    <template #beside>
+      <span class="num" :class="odd.length > 0 ? 'text-warning-emphasis' : 'text-body-secondary'"
+        >{{ right }} of {{ jobs.islands.length }} read right</span
+      >
+    </template>
     <FigureTable
       v-if="odd.length > 0"
       of="Island"
@@ -46,5 +44,6 @@ const right = computed(() => jobs.islands.length - odd.value.length);
         </BButton>
       </template>
     </FigureTable>
+    <p v-else class="form-text">Nothing is turned or reflected.</p>
   </FoldSection>
 </template>

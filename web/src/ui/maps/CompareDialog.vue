@@ -51,7 +51,7 @@ const picture = (side: number) => api.urls.worn(jobs.job!.id, jobs.job!.revision
 /** the kept map and the present one */
 const SIDES = ["kept", "present"] as const;
 const fields = computed(() => [
-  { key: "text", label: "", isRowHeader: true },
+  { key: "text", label: "Figure", isRowHeader: true },
   ...SIDES.map((key, i) => ({ key, label: maps.value?.[i]!.name ?? "", class: "text-end" })),
 ]);
 
