@@ -146,6 +146,7 @@ describe "the bench" do
 
     assert_button "Take it"
     faults.concat(faults_of("Match, previewed"))
+
     assert_accessible("Match, previewed")
 
     assert_empty faults, faults.join("\n")
@@ -156,6 +157,7 @@ describe "the bench" do
     stage "Model"
     all(".inspector [role=tab]")[2].click
     all(".findings [aria-expanded]").each(&:click)
+
     assert_accessible("opened findings")
     stage "Lay out"
     tab "Order"

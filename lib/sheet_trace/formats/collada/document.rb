@@ -20,25 +20,23 @@ module SheetTrace
         def initialize(bytes, name:)
           @name = name
           document = Nokogiri.XML(bytes) { |config| config.strict.nonet.huge }
-          if document.internal_subset
-            raise FormatError.new("#{name}: XML with a DOCTYPE or entities is not read", where: { file: name })
-          end
+          Fault.at(name, "XML with a DOCTYPE or entities is not read") if document.internal_subset
 
           document.remove_namespaces!
           @root = document.root
-          raise FormatError.new("#{name} is not a COLLADA file", where: { file: name }) unless @root&.name == "COLLADA"
+          Fault.at(name, "It is no COLLADA file") unless @root&.name == "COLLADA"
 
           @ids = {}
           @root.xpath("//*[@id]").each { |element| @ids[element["id"]] ||= element }
         rescue Nokogiri::XML::SyntaxError => e
-          raise FormatError.new(
-                  "#{name}, line #{e.line}: the XML is broken: " \
-                    "#{e.message.scrub.sub(/\A[\d:]*\s*(?:FATAL|ERROR):\s*/, "")}",
-                  where: {
-                    file: name,
-                    line: e.line
-                  }
-                )
+          Fault.at(
+            name,
+            "the XML is broken: #{e.message.scrub.sub(/\A[\d:]*\s*(?:FATAL|ERROR):\s*/, "")}",
+            where: {
+              file: name,
+              line: e.line
+            }
+          )
         end
 
         # @param url [String, nil] "#id"
@@ -86,13 +84,7 @@ module SheetTrace
           fail_at(element, "#{attribute} is #{text.inspect}; a whole number belongs here")
         end
 
-        def fail_at(element, message)
-          line = element&.line
-          raise FormatError.new(
-                  "#{name}#{line && ", line #{line}"}: #{message}",
-                  where: { file: name, line: line }.compact
-                )
-        end
+        def fail_at(element, message) = Fault.at(name, message, line: element&.line)
 
         private
 
@@ -101,10 +93,7 @@ module SheetTrace
           if words.size > MOST_NUMBERS
             raise LimitError.new(
                     "#{name}: a list of #{words.size} numbers; at most #{MOST_NUMBERS} are taken",
-                    where: {
-                      limit: MOST_NUMBERS,
-                      got: words.size
-                    }
+                    line: e.line
                   )
           end
 

@@ -118,9 +118,7 @@ module SheetTrace
           from["name"].is_a?(String) && !from["name"].strip.empty? ? from["name"].tr("/\\", "--").strip : default
         end
 
-        def fail_at(path, message)
-          raise FormatError.new("#{name}, #{path.empty? ? "top" : path}: #{message}", where: { file: name, path: path })
-        end
+        def fail_at(path, message) = Fault.at(name, message, path: path)
 
         private
 
@@ -141,9 +139,7 @@ module SheetTrace
           [found[CHUNK_JSON] || fail_byte(12, "the JSON chunk is lacking"), found[CHUNK_BIN]]
         end
 
-        def fail_byte(byte, message)
-          raise FormatError.new("#{name}, byte #{byte}: #{message}", where: { file: name, byte: byte })
-        end
+        def fail_byte(byte, message) = Fault.at(name, message, byte: byte)
 
         def parse(json)
           value =

@@ -177,7 +177,7 @@ module SheetTrace
         end
 
         def fail_at(line, message)
-          Fault.at(@name, line, message)
+          Fault.at(@name, message, line: line)
         end
       end
     end

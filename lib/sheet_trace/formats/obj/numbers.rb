@@ -38,7 +38,7 @@ module SheetTrace
           return numbers.reshape(sizes.sum, stride), sizes if numbers.size == sizes.sum * stride
 
           bad = lines.texts.each_with_index.find { |text, i| text.scan(/\d+/).size != sizes[i] * stride }.last
-          Fault.at(file, lines.number(bad), "a corner lacks a number")
+          Fault.at(file, "a corner lacks a number", line: lines.number(bad))
         end
 
         # @return [String, nil] the numbers packed; nil if JSON takes them for something else
@@ -58,7 +58,7 @@ module SheetTrace
               .map do |word|
                 Float(word.sub(/\.\z/, "").sub(/\A([+-]?)\./, '\10.').sub(/\.(?=[eE])/, ""))
               rescue ArgumentError
-                Fault.at(file, lines.number(i), "#{word.inspect[0, 40]} is not a finite number")
+                Fault.at(file, "#{word.inspect[0, 40]} is not a finite number", line: lines.number(i))
               end
           end
         end
@@ -66,7 +66,9 @@ module SheetTrace
         def self.fit(rows, lines, least, keep, file)
           longer = []
           rows.each_with_index do |row, i|
-            Fault.at(file, lines.number(i), "#{row.size} numbers, and at least #{least} are needed") if row.size < least
+            if row.size < least
+              Fault.at(file, "#{row.size} numbers, and at least #{least} are needed", line: lines.number(i))
+            end
             longer << lines.number(i) if row.size > keep
           end
           [rows.flat_map { |row| (row + ([0.0] * keep)).first(keep) }.pack("d*"), longer]
@@ -76,7 +78,7 @@ module SheetTrace
           bad = (~values.isfinite).where
           return if bad.empty?
 
-          Fault.at(file, lines.number(bad[0] / values.shape[1]), "a number is too large to keep")
+          Fault.at(file, "a number is too large to keep", line: lines.number(bad[0] / values.shape[1]))
         end
 
         private_class_method :json, :slow, :fit, :refuse_infinite

@@ -247,7 +247,7 @@ module SheetTrace
         end
 
         def fail_here(message)
-          Fault.at(@name, @line, message)
+          Fault.at(@name, message, line: @line)
         end
       end
     end

@@ -167,12 +167,7 @@ module SheetTrace
           end
         end
 
-        def fail_at(message:, byte: nil)
-          raise FormatError.new(
-                  "#{@name}#{byte && ", byte #{byte}"}: #{message}",
-                  where: { file: @name, byte: byte }.compact
-                )
-        end
+        def fail_at(message:, byte: nil) = Fault.at(@name, message, byte: byte)
       end
     end
   end

@@ -101,9 +101,7 @@ module SheetTrace
           )
         end
 
-        def fail_at(line, message)
-          raise FormatError.new("#{@name}, line #{line}: #{message}", where: { file: @name, line: line })
-        end
+        def fail_at(line, message) = Fault.at(@name, message, line: line)
       end
     end
   end

@@ -139,7 +139,7 @@ module SheetTrace
         def note(code, message)
           @notes << Note.new(code: code, message: "#{@name}: #{message}", where: { file: @name })
         end
-        def fail_with(message) = raise(FormatError.new("#{@name}: #{message}", where: { file: @name }))
+        def fail_with(message) = Fault.at(@name, message)
       end
     end
   end

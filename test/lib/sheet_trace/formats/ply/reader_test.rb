@@ -117,14 +117,14 @@ describe SheetTrace::Formats::Ply::Reader do
   end
 
   {
-    "an index out of range" => [cube.sub("4 3 7 4 0", "4 3 7 4 8"), /vertex 8 does not exist; the file has 8/],
+    "an index out of range" => [cube.sub("4 3 7 4 0", "4 3 7 4 8"), /Vertex 8 does not exist; the file has 8/],
     "a file that is cut off" => [cube.lines[0...-2].join, /ends within face 4 of 6/],
-    "a word for a number" => [cube.sub("0 0 1\n", "0 0 one\n"), /vertex 1: "one" is not a number/],
+    "a word for a number" => [cube.sub("0 0 1\n", "0 0 one\n"), /Vertex 1: "one" is not a number/],
     "infinity" => [cube.sub("0 0 1\n", "0 0 Infinity\n"), /is not a number|not a finite number/],
-    "a type that is not known" => [cube.sub("property float x", "property quad x"), /line 4: type "quad" is not known/],
+    "a type that is not known" => [cube.sub("property float x", "property quad x"), /Line 4: type "quad" is not known/],
     "no end of the head" => ["ply\nformat ascii 1.0\n", /does not end with end_header/],
     "no faces" => [cube.sub("element face 6", "element face 0"), /has no faces/],
-    "no vertices" => [cube.sub("element vertex 8", "element point 8"), /it has no vertices/]
+    "no vertices" => [cube.sub("element vertex 8", "element point 8"), /It has no vertices/]
   }.each do |what, (bytes, message)|
     it "refuses #{what}, naming the file" do
       error = assert_refused(SheetTrace::FormatError, { file: "cube.ply" }) { read.call(bytes) }
