@@ -13,7 +13,8 @@ const LEAST_SHARE = 0.15;
 export const useBench = defineStore("bench", () => {
   /** of the width of both views, the sheet's */
   const share = useStorage("sheet-trace-sheet-share", 0.6);
-  const strip = useStorage("sheet-trace-strip", window.innerHeight >= LOW);
+  // What the window's height says is not remembered for another window.
+  const strip = useStorage("sheet-trace-strip", window.innerHeight >= LOW, localStorage, { writeDefaults: false });
   const inspector = useStorage("sheet-trace-inspector", true);
   /** in the strip, islands that need something come first */
   const needyFirst = useStorage("sheet-trace-needy-first", false);

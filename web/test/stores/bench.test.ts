@@ -1,5 +1,5 @@
 import { createPinia, setActivePinia } from "pinia";
-import { beforeEach, describe, expect, it } from "vitest";
+import { beforeEach, describe, expect, it, vi } from "vitest";
 import { useBench } from "@/stores/bench";
 
 describe("the bench", () => {
@@ -26,5 +26,14 @@ describe("the bench", () => {
     expect(bench.share).toBe(0.15);
     bench.divide(2);
     expect(bench.share).toBe(0.85);
+  });
+
+  it("folds the strip in a low window, and does not remember that for another", () => {
+    vi.stubGlobal("innerHeight", 533);
+    expect(useBench().strip).toBe(false);
+    vi.stubGlobal("innerHeight", 800);
+    setActivePinia(createPinia());
+    expect(useBench().strip).toBe(true);
+    vi.unstubAllGlobals();
   });
 });
