@@ -342,4 +342,36 @@ describe "the layout stage" do
 
     assert_text "this is no layout file"
   end
+
+  # A place of the sheet's view, as share of its box, to px of the window.
+  define_method(:finger) do |across, down|
+    left, top, width, height =
+      page.evaluate_script(
+        "(({left, top, width, height}) => [left, top, width, height])(document.querySelector('.sheet-view canvas').getBoundingClientRect())"
+      )
+    { x: left + (across * width), y: top + (down * height) }
+  end
+
+  define_method(:touch) do |type, *places|
+    points = places.map.with_index { |(across, down), i| { **finger(across, down), id: i } }
+    browser.execute_cdp("Input.dispatchTouchEvent", type: type, touchPoints: points)
+  end
+
+  it "zooms by two fingers, and picks several islands by touch" do
+    browser.execute_cdp("Emulation.setTouchEmulationEnabled", enabled: true, maxTouchPoints: 2)
+    zoom = -> { find("output[aria-label=Zoom]").text.to_i }
+    before = zoom.call
+    touch("touchStart", [0.4, 0.5], [0.6, 0.5])
+    6.times { |i| touch("touchMove", [0.4 - (0.03 * i), 0.5], [0.6 + (0.03 * i), 0.5]) }
+    touch("touchEnd")
+
+    assert_operator zoom.call, :>, before * 1.8
+    click_button "Whole"
+    click_button "Add to pick"
+    %w[Front Left].each { |name| find(".island-card", text: name).click }
+
+    assert_selector ".island-card.picked", count: 2
+  ensure
+    browser.execute_cdp("Emulation.setTouchEmulationEnabled", enabled: false)
+  end
 end
