@@ -18,7 +18,8 @@ module SheetTrace
       Registry.new(
         "place",
         "sheet" => "SheetTrace::Artwork::Places::OnSheet",
-        "island" => "SheetTrace::Artwork::Places::OnIsland"
+        "island" => "SheetTrace::Artwork::Places::OnIsland",
+        "surface" => "SheetTrace::Artwork::Places::OnSurface"
       )
   end
 end

@@ -7,6 +7,8 @@ module SheetTrace
     UNIT_MM = (1e-6..1e6)
     # Px that islands may be asked to keep from each other, wherever that is said.
     GUTTER_PX = (0..1024)
+    ROUND_SPOTS_BYTES = 64 * 1_048_576
+    private_constant :ROUND_SPOTS_BYTES
     TAGS = %w[art plain].freeze
     # Faces of a model without UVs up to which it is laid flat as it is brought in.
     LAID_AT_ONCE = 5000
@@ -137,6 +139,21 @@ module SheetTrace
       @memo.fetch(:flat_maps) { {} }[island] ||= Flatten::FlatMap.call(layout.uv_map, island, unit_mm: unit_mm)
     end
 
+    # @param place [Artwork::Places::OnSurface]; reach_mm [Float] how far round its spot
+    # @return [Flatten::RoundSpot]
+    def round_spot(place, reach_mm)
+      memo = @memo.fetch(:round_spots) { BoundedMemo.new(limit: ROUND_SPOTS_BYTES) }
+      memo.fetch([place.laid_by, reach_mm]) do
+        Flatten::RoundSpot.call(
+          mesh,
+          *mesh.nearest_spot([place.face], place.at),
+          reach: reach_mm / unit_mm,
+          way: place.way,
+          over_edges: place.over_edges
+        )
+      end
+    end
+
     # @return [Float] root of sheet area over model area of the islands with art, or of all where none has; px per mm
     def density_px_per_mm
       own = art_islands.empty? ? measures : measures.values_at(*art_islands)
@@ -193,6 +210,8 @@ module SheetTrace
         layout: layout,
         size: size,
         flat_maps: method(:flat_map),
+        round_spots: method(:round_spot),
+        unit_mm: unit_mm,
         memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
         pictures: ->(digest) { Artwork::Picture.read(pictures.call(digest)) }
       )

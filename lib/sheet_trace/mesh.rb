@@ -154,6 +154,23 @@ module SheetTrace
     # @return [Mesh::Triangulation] the faces cut into triangles
     def triangulation = @memo[:triangulation] ||= Triangulate.call(self)
 
+    # @return [Mesh::Welded] its triangles, joined by where their corners lie
+    def welded = @memo[:welded] ||= Welded.call(self)
+
+    # @param faces [Array<Integer>]; at [Array(Float, Float, Float)] model units
+    # @return [Array(Integer, Array(Float, Float, Float))] the triangle of .triangulation on these faces that comes
+    #   nearest, and the shares of its corners there
+    def nearest_spot(faces, at)
+      wanted = Numo::Bit.zeros(face_count).tap { |bits| bits[faces] = 1 }
+      wanted[triangulation.faces]
+        .where
+        .to_a
+        .map { |triangle| [triangle, Geometry::NearestOnTriangle.call(welded.corners(triangle), at)] }
+        .min_by do |triangle, shares|
+          Geometry::Triple.distance(Geometry::Triple.blend(welded.corners(triangle), shares), at)
+        end
+    end
+
     # Area vectors: along the outward normal, as long as the face's area (model units squared).
     #
     # @return [Numo::DFloat] F x 3

@@ -44,7 +44,7 @@ describe "long work, and other pages" do
           within_window(window) do
             visit "/jobs/#{id}/layout"
 
-            assert_selector ".editor .island-card", minimum: 1
+            assert_selector ".editor .sheet-view[aria-busy=false]"
           end
         end
     job = @server.get("/api/jobs/#{id}")

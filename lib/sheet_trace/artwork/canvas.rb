@@ -11,24 +11,31 @@ module SheetTrace
       attr_reader :layout
       # @return [Layout::Sheet] the size to bake at, which may differ from the layout's own
       attr_reader :size
+      # @return [Float] length of a model unit
+      attr_reader :unit_mm
 
       # @return [BoundedMemo] for several canvases
       def self.memo = BoundedMemo.new(limit: MEMO_BYTES)
 
       # @param pictures [#call] takes a digest, gives the Vips::Image of Picture.read
       # @param flat_maps [#call] takes an island, gives its Flatten::FlatMap
+      # @param round_spots [#call] takes a place on the surface and a reach in mm, gives its Flatten::RoundSpot
+      # @param unit_mm [Float] length of a model unit
       # @param memo [BoundedMemo] keeps bakes for other canvases of the same surface and unit
-      def initialize(layout:, size:, pictures:, flat_maps:, memo: Canvas.memo)
+      def initialize(layout:, size:, pictures:, flat_maps:, round_spots:, unit_mm:, memo: Canvas.memo)
         @layout = layout
         @size = size
         @pictures = pictures
         @flat_maps = flat_maps
+        @round_spots = round_spots
+        @unit_mm = unit_mm
         @memo = memo
         freeze
       end
 
       def picture(digest) = @pictures.call(digest)
       def flat_map(island) = @flat_maps.call(island)
+      def round_spot(place, reach_mm) = @round_spots.call(place, reach_mm)
 
       # @param box [Box] of the sheet
       # @return [Raster::TexelMap] of all islands in it; where they overlap, the last has the texel
@@ -47,13 +54,25 @@ module SheetTrace
         end
       end
 
+      # @param corners_px [Numo::DFloat] t x 3 x 2
+      # @return [Raster::TexelMap] of the part of the sheet that these triangles lie on
+      def texel_map_of(corners_px)
+        points = corners_px.reshape(corners_px.shape[0] * 3, 2)
+        box = box_of(points)
+        Raster::TexelMap.call(
+          points,
+          Numo::Int32.new(corners_px.shape[0], 3).seq,
+          left_px: box.left_px,
+          top_px: box.top_px,
+          width_px: [box.width_px, 0].max,
+          height_px: [box.height_px, 0].max
+        )
+      end
+
       # @param island [Integer]; layout [Layout] of the same surface
       # @return [Box] of the texels that the island can lie on
       def island_box(island, layout)
-        points = points_px(layout)[layout.uv_map.island_points[island], true]
-        low = points.min(axis: 0).floor.to_a.map(&:to_i)
-        high = points.max(axis: 0).ceil.to_a.map(&:to_i)
-        Box.new(*low, *low.zip(high).map { |from, to| to - from }).within(Box.whole(size))
+        box_of(points_px(layout)[layout.uv_map.island_points[island], true])
       end
 
       # @param layer [Layer]
@@ -66,7 +85,7 @@ module SheetTrace
           layer.content,
           layer.place,
           mask,
-          layer.place.dependencies(layout),
+          layer.place.dependencies(self, layer.content),
           mask.whole? ? nil : layout
         ]
         @memo.fetch(key) do
@@ -88,6 +107,13 @@ module SheetTrace
       end
 
       private
+
+      # @param points [Numo::DFloat] n x 2, px
+      def box_of(points)
+        low = points.min(axis: 0).floor.to_a.map(&:to_i)
+        high = points.max(axis: 0).ceil.to_a.map(&:to_i)
+        Box.new(*low, *low.zip(high).map { |from, to| to - from }).within(Box.whole(size))
+      end
 
       # @return [Numo::Bit] one for each texel of the box: 1 where a mask lets through
       def masked(mask, box)

@@ -15,7 +15,8 @@ module SheetTrace
 
       # @param positions [Numo::DFloat] n x 3
       # @param triangles [Numo::Int32] t x 3
-      def initialize(positions, triangles)
+      # @param weights [Numo::DFloat, nil] t by which their areas count more, or less
+      def initialize(positions, triangles, weights: nil)
         @triangles = Numo::Int64.cast(triangles)
         corner = Array.new(3) { |k| positions[@triangles[true, k], true] }
         along = corner[1] - corner[0]
@@ -28,6 +29,7 @@ module SheetTrace
         width[~solid] = height[~solid] = 1.0
         shift[~solid] = 0.0
         @areas = width * height / 2 * Numo::DFloat.cast(solid)
+        @areas *= weights if weights
         slope = shift / width
         @across = [-1 / width, 1 / width, width * 0]
         @up = [(slope - 1) / height, -slope / height, 1 / height]

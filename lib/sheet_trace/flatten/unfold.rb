@@ -22,12 +22,13 @@ module SheetTrace
       #   start has it
       #   there; or else where it is drawn to, the start turned to fit two or more
       # @param start [Numo::DFloat, nil] n x 2 places without a turned triangle
+      # @param weights [Numo::DFloat, nil] t: how much the shape of each triangle counts beside its area
       # @yieldparam energy [Float] mean energy less 4, after each step; a false answer stops
       # @yieldparam places [Numo::DFloat] n x 2, then
       # @return [Numo::DFloat] n x 2, the unit of the positions
       # @raise [MeshError] without a start, if the piece is no disc, naming the cut that is missing; where: {
       #   faces:, borders: }
-      def self.call(piece, pins: {}, start: nil, &watch)
+      def self.call(piece, pins: {}, start: nil, weights: nil, &watch)
         unless start || piece.disc?
           raise MeshError.new(
                   "a piece of #{piece.faces.size} faces can't be laid flat: #{piece.missing_cut}",
@@ -38,7 +39,7 @@ module SheetTrace
                 )
         end
 
-        new(piece, pins, start).send(:unfolded, &watch)
+        new(piece, pins, start, weights).send(:unfolded, &watch)
       end
 
       # @return [Integer] triangles of the piece that are turned over, or flat, at these places
@@ -46,9 +47,9 @@ module SheetTrace
         SymmetricDirichlet.new(PlaneTriangles.new(piece.positions, piece.triangles)).turned(places)
       end
 
-      def initialize(piece, pins, start)
+      def initialize(piece, pins, start, weights)
         @piece = piece
-        @plane = PlaneTriangles.new(piece.positions, piece.triangles)
+        @plane = PlaneTriangles.new(piece.positions, piece.triangles, weights: weights)
         @energy = SymmetricDirichlet.new(@plane)
         @count = piece.positions.shape[0]
         @pairs = VertexPairs.new(@plane.triangles, @count)

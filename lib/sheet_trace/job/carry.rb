@@ -85,6 +85,21 @@ module SheetTrace
         { island: island }
       end
 
+      # A spot of the surface by itself, whatever the map.
+      #
+      # @param face [Integer] of the job's mesh; at [Array(Float, Float, Float)] model units
+      # @return [Hash] face:, at:
+      def surface_spot(face, at)
+        own = faces([face])
+        if own.empty?
+          drop("the face that a decal was laid on")
+          own = (0...uv_map.mesh.face_count).to_a
+        end
+        at = moved_along(face, own.first, at) if own.one?
+        triangle, = uv_map.mesh.nearest_spot(own, at)
+        { face: uv_map.mesh.triangulation.faces[triangle], at: at }
+      end
+
       # @param mark [Fit::Landmark]
       # @return [Fit::Landmark, nil] on the triangle that its place of the surface lies on now; nil if that is not
       #   on the sheet
@@ -118,6 +133,16 @@ module SheetTrace
       end
 
       private
+
+      # A spot of a face, where its corners are elsewhere now.
+      def moved_along(former, face, at)
+        rows = [[@before.mesh, former], [uv_map.mesh, face]].map { |mesh, own| mesh.triangulation.faces.eq(own).where }
+        return at if rows[0].size != rows[1].size
+
+        triangle, shares = @before.mesh.nearest_spot([former], at)
+        corners = uv_map.mesh.welded.corners(rows[1][rows[0].to_a.index(triangle)])
+        Geometry::Triple.blend(corners, shares)
+      end
 
       # Vertices are only added to, or stay.
       def vertices_kept? = uv_map.mesh.vertex_count >= @before.mesh.vertex_count

@@ -38,15 +38,8 @@ module SheetTrace
           return if texel_map.texels.empty?
 
           flat = flat_corners(canvas)
-          columns = content_corners(flat, content)
-          shares, slopes = texel_map.interpolate_with_slopes(columns)
-          Frame.new(
-            **box(texel_map),
-            across: shares[0],
-            down: shares[1],
-            coverage: coverage(texel_map, shares, slopes),
-            covered_px: covered_px(canvas, flat, content)
-          )
+          across, down = content_corners(flat, content)
+          TriangleFrame.call(texel_map, across, down, covered_px: covered_px(canvas, flat, content))
         end
 
         def facts(job, content)
@@ -62,8 +55,9 @@ module SheetTrace
           }
         end
 
-        # @return [Array] what of a layout a bake depends on, beside the place itself
-        def dependencies(layout) = layout.placements[island, true].to_a
+        # @param canvas [Canvas]
+        # @return [Array] what of its layout a bake depends on, beside the place itself
+        def dependencies(canvas, _content) = canvas.layout.placements[island, true].to_a
 
         # @param carry [Object] as Job::Carry has it
         # @return [OnIsland] the same spot of the surface, measured on the island that it lies on now
@@ -113,36 +107,6 @@ module SheetTrace
           y -= y_mm
           [(((x * cos) - (y * sin)) / width) + 0.5, 0.5 - (((x * sin) + (y * cos)) / height)]
         end
-
-        def box(texel_map)
-          columns = texel_map.texels % texel_map.width_px
-          lines = texel_map.texels / texel_map.width_px
-          left, right = columns.minmax
-          top, bottom = lines.minmax
-          width = right - left + 1
-          {
-            left_px: texel_map.left_px + left,
-            top_px: texel_map.top_px + top,
-            width_px: width,
-            height_px: bottom - top + 1,
-            texels: ((lines - top) * width) + columns - left
-          }
-        end
-
-        # How much of a texel's surface lies in the rectangle, by the distance of the texel's middle from its sides.
-        # On the rim of the island a texel that
-        # has its middle inside is covered: what lies beyond the rim is no surface, and nothing must shine through
-        # there.
-        def coverage(texel_map, shares, slopes)
-          covered =
-            shares.zip(slopes).map { |share, slope| inside(share, slope) + inside(1 - share, slope) - 1 }.reduce(:*)
-          within = shares.map { |share| (share >= -1e-9) & (share <= 1 + 1e-9) }.reduce(:&)
-          covered[(texel_map.rim & within).where] = 1.0 if texel_map.rim.any?
-          covered
-        end
-
-        # @return [Numo::DFloat] 0 half a texel outside a side, 1 half a texel inside
-        def inside(share, slope) = ((share / Numo::DFloat.maximum(slope, Float::MIN)) + 0.5).clip(0, 1)
 
         # Root mean square of the sheet's px per mm along the sides, times their lengths.
         def covered_px(canvas, flat, content)

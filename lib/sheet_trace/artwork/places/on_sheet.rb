@@ -45,7 +45,7 @@ module SheetTrace
         end
 
         # @return [Array] what of a layout a bake depends on, beside the place itself
-        def dependencies(_layout) = []
+        def dependencies(_canvas, _content) = []
 
         # @return [Integer, nil] the one island it lies on
         def island = nil

@@ -1,0 +1,170 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Artwork
+    module Places
+      # A rectangle round a spot of the model, by its size on the surface: over seams, islands and parts. Each texel
+      # asks the surface laid flat round the spot where it lies there, and so where in the content.
+      class OnSurface < Kept
+        # How far beyond the content's corners the surface is looked at.
+        MORE = 1.02
+        # Places along each side of the content by which is told how much of it has surface under it.
+        GRID = 96
+        private_constant :MORE, :GRID
+
+        parameter :face, References::Element.new("faces"), "that the spot lies on"
+        numbers :at, 3, Parameters::Numbers::WIDE, "the spot, model units"
+        number :width_mm, OnIsland::WIDTH_MM, "its height follows from the content's proportions"
+        angle :turn_rad, -1000..1000, "clockwise; 0 is upright on the model", default: 0.0
+        one_of :way,
+               Flatten::RoundSpot::WAYS,
+               "smooth: follows the surface without a crack; creased: every face keeps its shape, and cracks open where " \
+                 "the surface can't lie flat; square_on: projected straight at the spot, what looks that way",
+               default: "smooth"
+        flag :over_edges, "goes round edges of the model; stops there otherwise", default: true
+
+        fact :height_mm, Parameters::Number.new(0..1e12)
+        # Islands that it lies on.
+        fact :islands, Parameters::ListOf.new(Parameters::Whole.new(0..10_000_000))
+        # Ratio of the larger to the smaller size that a disc comes out with, over what the content covers.
+        fact :stretch_mean, Parameters::Number.new(1..1e6)
+        fact :stretch_worst, Parameters::Number.new(1..1e6)
+        # Length of the cracks in it.
+        fact :cracks_mm, Parameters::Number.new(0..1e12)
+        # Share of the content that has surface under it.
+        fact :laid, Parameters::Number.new(0..1)
+
+        # @return [Integer, nil] the one island it lies on
+        def island = nil
+
+        # @param content [Object] for its proportions
+        # @return [Array(Float, Float)] mm
+        def size_mm(content) = [width_mm, width_mm / content.aspect]
+
+        # @param canvas [Canvas]
+        # @return [Frame, nil] nil if no texel of it is on the sheet
+        def frame(canvas, content)
+          laid = canvas.round_spot(self, reach_mm(content))
+          map = canvas.layout.uv_map
+          rows, shares = under(laid, map, content, canvas.unit_mm)
+          return if rows.empty?
+
+          corners = corners_px(canvas, laid, rows)
+          texel_map = canvas.texel_map_of(corners)
+          return if texel_map.texels.empty?
+
+          across, down = shares.map { |share| share[rows, true] }
+          TriangleFrame.call(texel_map, across, down, covered_px: covered_px(corners, across, down))
+        end
+
+        def facts(job, content)
+          laid = job.round_spot(self, reach_mm(content))
+          rows, shares = under(laid, job.layout.uv_map, content, job.unit_mm)
+          areas = laid.areas[rows].copy
+          total = [areas.sum, Float::MIN].max
+          islands = rows.empty? ? [] : islands(job, laid, rows)
+          {
+            height_mm: size_mm(content)[1],
+            islands: islands,
+            stretch_mean: rows.empty? ? 1.0 : (laid.stretches[rows] * areas).sum / total,
+            stretch_worst: rows.empty? ? 1.0 : laid.stretches[rows].max,
+            cracks_mm: cracks_mm(laid, content, job.unit_mm),
+            laid: covered_share(rows, shares)
+          }
+        end
+
+        # @param canvas [Canvas]
+        # @return [Array] what of a layout a bake depends on, beside the place itself
+        def dependencies(canvas, content)
+          laid = canvas.round_spot(self, reach_mm(content))
+          islands = canvas.layout.uv_map.face_islands[faces_of(canvas.layout.uv_map, laid)].to_a.uniq.sort
+          [islands, canvas.layout.placements[islands, true].to_a]
+        end
+
+        # @param carry [Object] as Job::Carry has it
+        # @return [OnSurface] the same spot of the surface
+        def handed_on(carry) = with(**carry.surface_spot(face, at))
+
+        # @return [String] in words
+        def to_words(job, content)
+          width, height = size_mm(content).map { |mm| format("%.2f", mm).sub(/\.?0+\z/, "") }
+          part = job.mesh.parts[job.mesh.face_parts[face]]
+          "on the surface of #{part}, #{width} x #{height} mm"
+        end
+
+        # @return [Array] what the surface laid flat round the spot depends on
+        def laid_by = [face, at, way, over_edges]
+
+        private
+
+        def reach_mm(content) = Math.hypot(*size_mm(content)) / 2 * MORE
+
+        # @return [Array(Numo::Int64, Array<Numo::DFloat>)] pieces on the sheet that the content lies on, and for all
+        #   pieces where their corners lie in it: across and down, n x 3
+        def under(laid, map, content, unit_mm)
+          width, height = size_mm(content)
+          x, y = Array.new(2) { |axis| laid.places[true, true, axis] * unit_mm }
+          cos = Math.cos(turn_rad)
+          sin = Math.sin(turn_rad)
+          shares = [(((x * cos) - (y * sin)) / width) + 0.5, 0.5 - (((x * sin) + (y * cos)) / height)]
+          inside = shares.map { |share| share.max(axis: 1).gt(0) & share.min(axis: 1).lt(1) }.reduce(:&)
+          [(inside & map.face_mapped[faces_of(map, laid)]).where, shares]
+        end
+
+        def faces_of(map, laid) = map.mesh.triangulation.faces[laid.parents]
+
+        def islands(job, laid, rows)
+          map = job.layout.uv_map
+          map.face_islands[map.mesh.triangulation.faces[laid.parents[rows]]].to_a.uniq.sort
+        end
+
+        # @return [Numo::DFloat] r x 3 x 2, px
+        def corners_px(canvas, laid, rows)
+          map = canvas.layout.uv_map
+          points = map.corner_points[map.mesh.triangulation.corners[laid.parents[rows], true]]
+          px = canvas.size.to_px(canvas.layout.points_uv)
+          corners = Numo::DFloat.zeros(rows.size, 3, 2)
+          2.times do |axis|
+            own = px[true, axis][points]
+            3.times { |k| corners[true, k, axis] = (laid.shares[rows, k, true] * own).sum(axis: 1) }
+          end
+          corners
+        end
+
+        # Root mean square of the sheet's px along the content's sides.
+        def covered_px(corners, across, down)
+          ax, ay, bx, by =
+            [1, 2].flat_map { |k| Array.new(2) { |axis| corners[true, k, axis] - corners[true, 0, axis] } }
+          u1, u2, v1, v2 = [across, down].flat_map { |own| [1, 2].map { |k| own[true, k] - own[true, 0] } }
+          det = (u1 * v2) - (u2 * v1)
+          weight = ((ax * by) - (ay * bx)).abs
+          det[det.eq(0)] = Float::INFINITY
+          [[v2, -v1], [-u2, u1]].map do |first, second|
+            x = ((ax * first) + (bx * second)) / det
+            y = ((ay * first) + (by * second)) / det
+            Math.sqrt((((x**2) + (y**2)) * weight).sum / [weight.sum, Float::MIN].max)
+          end
+        end
+
+        # Of those that both sides of lie in the content.
+        def cracks_mm(laid, content, unit_mm)
+          return 0.0 if laid.cracks.empty?
+
+          reach = size_mm(content).min / 2
+          near = (laid.cracks[true, 0..3].abs.max(axis: 1) * unit_mm).lt(reach)
+          laid.cracks[near.where, 4].sum * unit_mm
+        end
+
+        # By a raster over the content.
+        def covered_share(rows, shares)
+          return 0.0 if rows.empty?
+
+          corners = shares.map { |share| share[rows, true].flatten * GRID }
+          triangles = Numo::Int32.new(rows.size, 3).seq
+          map = Raster::TexelMap.call(Geometry::Vectors.columns(corners), triangles, width_px: GRID, height_px: GRID)
+          map.texels.size.fdiv(GRID * GRID)
+        end
+      end
+    end
+  end
+end

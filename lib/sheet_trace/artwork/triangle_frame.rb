@@ -1,0 +1,57 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Artwork
+    # The frame of a place that is known by where corners of triangles on the sheet lie in the content.
+    module TriangleFrame
+      # What rounding may put outside.
+      SLACK = 1e-9
+      private_constant :SLACK
+
+      # @param texel_map [Raster::TexelMap] of the t triangles, with a texel at the least
+      # @param across [Numo::DFloat] t x 3 shares of the content's width at their corners; down [Numo::DFloat] t x 3
+      # @param covered_px [Array(Float, Float)] as Frame has it
+      # @return [Frame]
+      def self.call(texel_map, across, down, covered_px:)
+        shares, slopes = texel_map.interpolate_with_slopes([across, down])
+        Frame.new(
+          **box(texel_map),
+          across: shares[0],
+          down: shares[1],
+          coverage: coverage(texel_map, shares, slopes),
+          covered_px: covered_px
+        )
+      end
+
+      def self.box(texel_map)
+        columns = texel_map.texels % texel_map.width_px
+        lines = texel_map.texels / texel_map.width_px
+        left, right = columns.minmax
+        top, bottom = lines.minmax
+        width = right - left + 1
+        {
+          left_px: texel_map.left_px + left,
+          top_px: texel_map.top_px + top,
+          width_px: width,
+          height_px: bottom - top + 1,
+          texels: ((lines - top) * width) + columns - left
+        }
+      end
+
+      # How much of a texel's surface lies in the rectangle, by the distance of the texel's middle from its sides. On
+      # the rim of the triangles a texel that has its middle inside is covered: what lies beyond the rim is no surface,
+      # and nothing must shine through there.
+      def self.coverage(texel_map, shares, slopes)
+        covered =
+          shares.zip(slopes).map { |share, slope| inside(share, slope) + inside(1 - share, slope) - 1 }.reduce(:*)
+        within = shares.map { |share| (share >= -SLACK) & (share <= 1 + SLACK) }.reduce(:&)
+        covered[(texel_map.rim & within).where] = 1.0 if texel_map.rim.any?
+        covered
+      end
+
+      # @return [Numo::DFloat] 0 half a texel outside a side, 1 half a texel inside
+      def self.inside(share, slope) = ((share / Numo::DFloat.maximum(slope, Float::MIN)) + 0.5).clip(0, 1)
+      private_class_method :box, :coverage, :inside
+    end
+  end
+end
