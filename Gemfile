@@ -11,6 +11,7 @@ gem "numo-narray-alt", "~> 0.9"
 gem "pqueue", "~> 2.2"
 gem "ruby-vips", "~> 2.3"
 gem "rubyzip", "~> 2.4"
+gem "ttfunk", "~> 1.8"
 gem "zeitwerk", "~> 2.6.18"
 
 # command line

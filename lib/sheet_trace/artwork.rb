@@ -11,7 +11,8 @@ module SheetTrace
       Registry.new(
         "content",
         "picture" => "SheetTrace::Artwork::Contents::Picture",
-        "fill" => "SheetTrace::Artwork::Contents::Fill"
+        "fill" => "SheetTrace::Artwork::Contents::Fill",
+        "lettering" => "SheetTrace::Artwork::Contents::Lettering"
       )
     # Where a layer may lie. A new place is a file in places/, its test, and a line here.
     PLACES =

@@ -56,7 +56,7 @@ module SheetTraceServer
         {
           id: layer.id,
           name: layer.name,
-          content: kind(SheetTrace::Artwork::CONTENTS, layer.content, {}),
+          content: kind(SheetTrace::Artwork::CONTENTS, layer.content, layer.content.facts(job, layer.place)),
           place: kind(SheetTrace::Artwork::PLACES, layer.place, layer.place.facts(job, layer.content)),
           visible: look.visible,
           locked: look.locked,

@@ -21,8 +21,7 @@ module SheetTrace
         def worn(layer)
           other = replaced[layer.id] or return layer
 
-          layer.with(
-            content: other.fetch(:content, layer.content),
+          layer.showing(other.fetch(:content, layer.content)).with(
             look: layer.look.with(visible: other.fetch(:visible, layer.look.visible))
           )
         end

@@ -18,6 +18,15 @@ module SheetTrace
       # @return [Hash] what is worked out of it for the screen, in the units of JSON
       def facts(_job, _content) = {}
 
+      # @return [Float, nil] width on the model of a place that says it
+      def width_mm = nil
+
+      # @return [Float, nil] px of the sheet to a mm of the model where a content lies at a place
+      def density_px_per_mm(_job, _content) = nil
+
+      # @return [Float, nil] width of a content that has letters, in ems
+      def width_em = nil
+
       # @return [Kept] a place on a sheet that has grown or shrunk, islands keeping their px
       def kept_px(_from, _to, _added_px) = self
 

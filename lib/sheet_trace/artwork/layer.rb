@@ -16,6 +16,13 @@ module SheetTrace
         # @return [Layer] with some members changed
         def with(**changes) = self.class.new(**to_h, **changes)
 
+        # @return [Layer] with another content; letters keep their size
+        def showing(other)
+          return with(content: other) unless content.width_em && other.width_em && place.width_mm
+
+          with(content: other, place: place.with(width_mm: place.width_mm * other.width_em / content.width_em))
+        end
+
         # @return [Boolean] whether there is something to see of it
         def shown? = look.visible && look.opacity.positive?
 

@@ -44,18 +44,19 @@ module SheetTrace
           mask: mask && Artwork::Mask.new(**mask)
         }.compact
         shown = content ? content.call(layer.content, context) : layer.content
-        layer.with(
-          name: name || (layer.name == layer.content.title ? shown.title : layer.name),
-          look: layer.look.with(**look),
-          content: shown,
-          place: place ? place.call(layer.place, context) : layer.place
-        )
+        after =
+          layer.showing(shown).with(
+            name: name || (layer.name == layer.content.title ? shown.title : layer.name),
+            look: layer.look.with(**look)
+          )
+        place ? after.with(place: place.call(after.place, context)) : after
       rescue InputError => e
         refuse("#{layer.name}: #{e.message}")
       end
 
       def sentence(job, before, after)
         return placed(job, after) if place && after.place.island
+        return "#{after.name}: #{after.place.to_words(job, after.content)}" if place && after.place.width_mm
 
         does = [
           name && "renamed #{after.name}",

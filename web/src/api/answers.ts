@@ -40,7 +40,7 @@ export interface Layer {
   id: string;
   name: string;
   /** what it shows */
-  content: { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number } } | { kind: "fill"; color: string };
+  content: { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number } } | { kind: "fill"; color: string } | { kind: "lettering"; text: string; font: "Lora" | "Lora Bold" | "Lora Italic" | "Oswald" | "Oswald Bold" | "Pacifico"; color: string; align: "left" | "centre" | "right"; tracking: number; leading: number; outline: number; outline_color: string; cap_mm: number; em_mm: number; cap_texels: number; stroke_texels: number };
   /** where it lies */
   place: { kind: "sheet"; box: [number, number, number, number] } | { kind: "island"; island: number; width_mm: number; x_mm: number; y_mm: number; turn_deg: number; height_mm: number; frame_px: [number, number][]; edges_mm: [number, number, number, number]; panel: string; mm_per_px: [number, number, number, number] } | { kind: "surface"; face: number; at: [number, number, number]; width_mm: number; turn_deg: number; way: "smooth" | "creased" | "square_on"; over_edges: boolean; height_mm: number; islands: number[]; stretch_mean: number; stretch_worst: number; cracks_mm: number; laid: number };
   visible: boolean;

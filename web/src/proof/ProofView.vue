@@ -21,6 +21,7 @@ import ProofAids from "./ProofAids.vue";
 import { VIEWS, type ViewName } from "./eye";
 import { ProofScene } from "./scene";
 import { usePickIsland, type HitsAt } from "./tools/usePickIsland";
+import { usePlaceDecal } from "./tools/usePlaceDecal";
 import { useProofPasses } from "./useProofPasses";
 
 const props = defineProps<{
@@ -83,9 +84,11 @@ const elements = usePickElements({
     see_through: settings.proof.see_through,
   }),
 });
-const hand = useHand(canvas, [elements.tool, usePickIsland(hitsAt)]);
-watch([scene, elements.pulling], () => scene.value?.setTurning(!elements.pulling.value), { flush: "sync" });
-useKeys({ Escape: () => elements.pulling.value && hand.leave() });
+const decal = usePlaceDecal(hitsAt);
+const hand = useHand(canvas, [elements.tool, decal.tool, usePickIsland(hitsAt)]);
+const dragged = computed(() => elements.pulling.value || decal.holding.value);
+watch([scene, dragged], () => scene.value?.setTurning(!dragged.value), { flush: "sync" });
+useKeys({ Escape: () => dragged.value && hand.leave() });
 
 const TURNS: Record<string, [number, number, number]> = {
   ArrowLeft: [-1, 0, 1],

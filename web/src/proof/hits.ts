@@ -9,6 +9,8 @@ export interface Hit {
   part: number | null;
   /** model units */
   point: [number, number, number];
+  /** outwards, as the face is wound */
+  normal: [number, number, number];
 }
 
 /** Hits as near to each other as this share of the model's size are in one place. */
@@ -39,14 +41,20 @@ export function hitsAlong(
   };
   // Of faces in one place chance says which comes first; their order in the file is always the same.
   const rows = hits
-    .map((hit) => ({ k: triangle(hit), near: hit.distance <= reach, point: hit.point.toArray() }))
+    .map((hit) => ({
+      k: triangle(hit),
+      near: hit.distance <= reach,
+      point: hit.point.toArray(),
+      normal: hit.face!.normal.toArray(),
+    }))
     .sort((a, b) => Number(b.near) - Number(a.near) || (a.near ? a.k - b.k : 0));
   return rows
-    .map(({ k, point }) => ({
+    .map(({ k, point, normal }) => ({
       face: surface.triangleFaces[k] ?? surface.bareFaces[k - surface.triangleFaces.length]!,
       island: surface.triangleIslands[k] ?? null,
       part: surface.triangleParts[k] ?? null,
       point,
+      normal,
     }))
     .filter((hit, i, all) => all.findIndex((other) => other.face === hit.face) === i);
 }

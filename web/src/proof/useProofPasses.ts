@@ -1,5 +1,6 @@
 import { computed, effectScope, shallowRef, watch, type Ref } from "vue";
 import { previewed, useMoving } from "@/hand/moving";
+import { usePlacing } from "@/stages/art/placing";
 import { useBand } from "@/stages/cut/band";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
@@ -23,6 +24,7 @@ import {
   ThinLines,
   WARNING,
 } from "./objects";
+import { DecalShown } from "./passes/decal";
 import { Floor } from "./passes/floor";
 import { pass, type Pass } from "./passes/pass";
 import type { ProofScene } from "./scene";
@@ -46,6 +48,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   const picks = usePicks();
   const seams = useSeams();
   const bands = useBand();
+  const placing = usePlacing();
 
   const surface = () => surfaces.surface;
   const hidden = () => visibility.hidden;
@@ -176,7 +179,13 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   }
 
   function start(view: ProofScene) {
-    const passes = [...modelPasses(view), ...aidPasses(), ...cutPasses()];
+    const decal = new DecalShown(() => view.redraw());
+    const passes = [
+      ...modelPasses(view),
+      ...aidPasses(),
+      ...cutPasses(),
+      pass(decal, () => [placing.shown], decal.draw.bind(decal)),
+    ];
     const due = new Set<Pass>();
     view.onDraw = () => {
       for (const each of passes) if (due.delete(each)) each.draw();

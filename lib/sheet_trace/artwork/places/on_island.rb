@@ -64,6 +64,9 @@ module SheetTrace
         def handed_on(carry) = with(**carry.spot(island, x_mm, y_mm, turn_rad))
 
         # @param job [Job]
+        # @return [Float]
+        def density_px_per_mm(job, _content) = job.measures[island].density_px_per_mm
+
         # @return [String] in words
         def to_words(job, content)
           width, height = size_mm(content).map { |mm| format("%.2f", mm).sub(/\.?0+\z/, "") }

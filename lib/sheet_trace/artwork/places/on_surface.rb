@@ -85,6 +85,11 @@ module SheetTrace
         # @return [OnSurface] the same spot of the surface
         def handed_on(carry) = with(**carry.surface_spot(face, at))
 
+        # @return [Float, nil] the least of the islands that it lies on; nil where it lies on none
+        def density_px_per_mm(job, content)
+          facts(job, content)[:islands].map { |own| job.measures[own].density_px_per_mm }.min
+        end
+
         # @return [String] in words
         def to_words(job, content)
           width, height = size_mm(content).map { |mm| format("%.2f", mm).sub(/\.?0+\z/, "") }

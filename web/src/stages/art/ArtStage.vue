@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { BButton } from "bootstrap-vue-next";
-import { computed, ref } from "vue";
+import { computed, onUnmounted, ref } from "vue";
 import type { Picture } from "@/api/types";
+import { useKeys } from "@/composables/useKeys";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import DropZone from "@/ui/DropZone.vue";
@@ -11,15 +12,24 @@ import NoteBox from "@/ui/NoteBox.vue";
 import FillPanel from "./FillPanel.vue";
 import { fieldsOf } from "./kinds";
 import LayerList from "./LayerList.vue";
+import { usePlacing } from "./placing";
 
 const jobs = useJob();
 const selection = useSelection();
+const placing = usePlacing();
 const chosen = ref<string | null>(null);
 const bringing = ref(false);
 
 const picture = computed(() => jobs.job?.pictures.find((picture) => picture.digest === chosen.value) ?? null);
 const island = computed(() => (selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined));
 const layer = computed(() => jobs.layers.find((layer) => layer.id === selection.layer) ?? null);
+
+placing.open = true;
+onUnmounted(() => {
+  placing.leave();
+  placing.open = false;
+});
+useKeys({ Escape: () => (placing.next ? placing.leave() : false) });
 
 async function bring(files: File[]) {
   bringing.value = true;
@@ -28,6 +38,12 @@ async function bring(files: File[]) {
     if (picture) chosen.value = picture.digest;
   }
   bringing.value = false;
+}
+
+function pointAtModel({ digest, width_px, height_px }: Picture) {
+  if (placing.next) return placing.leave();
+  selection.layer = null;
+  placing.next = { content: { kind: "picture", picture: digest }, aspect: width_px / height_px };
 }
 
 async function add(place: "sheet" | "island", from: Picture) {
@@ -64,6 +80,14 @@ async function add(place: "sheet" | "island", from: Picture) {
       </p>
       <BButton variant="primary" class="btn-wide" :disabled="!island" @click="add('island', picture)">
         {{ island ? `Set as label on ${island.name}` : "Pick an island to set it on" }}
+      </BButton>
+      <BButton
+        variant="secondary"
+        class="btn-wide mt-2"
+        :pressed="placing.next !== null"
+        @click="pointAtModel(picture)"
+      >
+        {{ placing.next ? "Click the model, or press Escape" : "Put on the model as decal" }}
       </BButton>
       <BButton variant="secondary" class="btn-wide mt-2" @click="add('sheet', picture)"
         >Lay over the whole sheet</BButton

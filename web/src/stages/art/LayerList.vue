@@ -37,6 +37,11 @@ function where(layer: Layer) {
     const size = `${shown(width_mm, 1)} × ${shown(height_mm, 1)} mm`;
     return `on ${name}${name.endsWith(panel) ? "" : `, ${panel.toLowerCase()}`}, ${size}`;
   }
+  if (layer.place.kind === "surface") {
+    const { islands, width_mm, height_mm } = layer.place;
+    const names = islands.map((island) => jobs.islands[island]?.name ?? "");
+    return `on ${names.slice(0, 2).join(", ")}${names.length > 2 ? ` and ${names.length - 2} more` : ""}, ${shown(width_mm, 1)} × ${shown(height_mm, 1)} mm`;
+  }
   return layer.mask ? `on ${masks.wordsOf(layer.mask)}` : "over the sheet";
 }
 /** What a layer can be limited to; what it is limited to now stands first where it is none of these. */

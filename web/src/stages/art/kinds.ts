@@ -3,17 +3,18 @@ import type { Content, Layer, LayerPlace } from "@/api/types";
 import FillFields from "./contents/FillFields.vue";
 import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
+import SurfaceFields from "./places/SurfaceFields.vue";
 
 /** What a layer is called in words, by what it shows and where it lies. */
 const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
-  picture: { sheet: "skin", island: "label" },
-  fill: { sheet: "fill", island: "patch" },
+  picture: { sheet: "skin", island: "label", surface: "decal" },
+  fill: { sheet: "fill", island: "patch", surface: "spot" },
 };
 /**
  * The fields of each content and place that has some; they take the layer. A new kind is a component and a line here.
  */
 const CONTENTS: Partial<Record<Content["kind"], Component>> = { fill: FillFields, picture: PictureFields };
-const PLACES: Partial<Record<LayerPlace["kind"], Component>> = { island: IslandFields };
+const PLACES: Partial<Record<LayerPlace["kind"], Component>> = { island: IslandFields, surface: SurfaceFields };
 
 export const wordOf = (layer: Layer) => WORDS[layer.content.kind][layer.place.kind];
 export const fieldsOf = (layer: Layer) =>

@@ -5,7 +5,13 @@ import { usePickIsland } from "@/proof/tools/usePickIsland";
 import { useSelection } from "@/stores/selection";
 import { openJob, pointer } from "../../support";
 
-const hit = (face: number, island: number | null): Hit => ({ face, island, part: 0, point: [face, 0, 0] });
+const hit = (face: number, island: number | null): Hit => ({
+  face,
+  island,
+  part: 0,
+  point: [face, 0, 0],
+  normal: [0, 0, 1],
+});
 
 describe("picking islands on the model", () => {
   let hits: Hit[];

@@ -1,0 +1,57 @@
+import { shallowRef } from "vue";
+import type { Pair } from "@/api/types";
+import type { Tool } from "@/hand/tool";
+import { usePlacing, type ModelSpot } from "@/stages/art/placing";
+import { useJob } from "@/stores/job";
+import type { HitsAt } from "./usePickIsland";
+
+/** Puts a decal where the model is clicked, and drags the picked one over the model. */
+export function usePlaceDecal(hitsAt: HitsAt) {
+  const placing = usePlacing();
+  const jobs = useJob();
+  /** a press has hold of a decal */
+  const holding = shallowRef(false);
+
+  function spotAt(at: Pair): ModelSpot | null {
+    const hit = hitsAt(at)[0];
+    return hit ? { face: hit.face, at: hit.point, normal: hit.normal } : null;
+  }
+
+  /** The pointer is over the picked decal, as far as a ball about its spot says. */
+  function overPicked(at: Pair) {
+    const place = placing.picked?.place;
+    const spot = place && spotAt(at);
+    if (!place || !spot) return false;
+    const reach = Math.max(place.width_mm, place.height_mm) / 2 / (jobs.job?.unit_mm ?? 1);
+    return Math.hypot(...spot.at.map((value, axis) => value - place.at[axis]!)) <= reach;
+  }
+
+  const tool: Tool = {
+    hit(at) {
+      if (placing.next) return spotAt(at) ? "copy" : "default";
+      return overPicked(at) ? "move" : null;
+    },
+    hover(at) {
+      if (placing.next) placing.show(at && spotAt(at));
+    },
+    press(at) {
+      return (holding.value = placing.next ? spotAt(at) !== null : overPicked(at));
+    },
+    move(at, _event, far) {
+      const spot = far ? spotAt(at) : null;
+      if (spot) placing.show(spot);
+    },
+    async release(at, _event, clicks) {
+      holding.value = false;
+      const spot = spotAt(at);
+      if (spot && (placing.next || clicks === 0)) await placing.put(spot);
+      else placing.shown = null;
+    },
+    leave() {
+      holding.value = false;
+      placing.shown = null;
+    },
+  };
+
+  return { tool, holding };
+}
