@@ -26,6 +26,7 @@ module Models
   # @param name [String] such as "100x50"
   # @return [SheetTrace::Artwork::PictureFile, nil]
   def picture(name)
+    name = name.delete_suffix(".png")
     width, height = name.split("x").map(&:to_i)
     return unless height
     SheetTrace::Artwork::PictureFile.new(digest: name, name: "#{name}.png", width_px: width, height_px: height)

@@ -27,6 +27,7 @@ module SheetTrace
           RenameEdition
           RemoveEdition
           ReplaceInEdition
+          FillEditions
           Pack
           Equalise
           WeighIslands

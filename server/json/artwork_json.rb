@@ -29,24 +29,39 @@ module SheetTraceServer
           mask: [MASK.or_null, "what it shows on; null: everything"],
           replaced: [shape::FLAG, "by the edition shown"]
         )
+      COLUMN =
+        Shape::Record.new(
+          "EditionColumn",
+          layer: [shape::TEXT, "id"],
+          member: shape.one_of(*SheetTrace::Artwork::EditionTable::MEMBERS.keys.map(&:to_s)),
+          title: shape::TEXT
+        )
       SHAPE =
         Shape::Record.new(
           "Artwork",
           bleed_px: shape::NUMBER,
           layers: LAYER.list,
           editions: [shape::TEXT.list, "their names"],
-          shown: [shape::NUMBER, "of the editions"]
+          shown: [shape::NUMBER, "of the editions"],
+          columns: [COLUMN.list, "what editions can replace"],
+          cells: [shape::TEXT.or_null.list.list, "by edition and column; null: as in the stack"]
         )
-      SHAPES = [MASK, LAYER, SHAPE].freeze
+      SHAPES = [MASK, LAYER, COLUMN, SHAPE].freeze
 
       # @param job [SheetTrace::Job]
       # @return [Hash]
       def self.call(job)
         stack = job.artwork
+        columns = SheetTrace::Artwork::EditionTable.possible(stack)
         {
           bleed_px: stack.bleed_px,
           shown: stack.shown,
           editions: stack.editions.map(&:name),
+          columns: columns.map { |column| { layer: column.layer.id, member: column.member.to_s, title: column.title } },
+          cells:
+            stack.editions.map do |edition|
+              columns.map { |column| SheetTrace::Artwork::EditionTable.cell(edition, column) }
+            end,
           layers: stack.worn.map { |layer| layer(job, layer, stack.edition.replaced.key?(layer.id)) }
         }
       end

@@ -31,6 +31,11 @@ module SheetTraceServer
           )
         end
 
+        app.get("/api/jobs/:id/editions.csv") do
+          csv = SheetTrace::Artwork::EditionTable.to_csv(shown_job.artwork)
+          download("#{base_name}-editions.csv", "text/csv", csv)
+        end
+
         app.get("/api/jobs/:id/deliver.zip") do
           job = shown_job
           files =

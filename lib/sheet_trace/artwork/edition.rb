@@ -4,8 +4,8 @@ module SheetTrace
   module Artwork
     # What one flavour or team replaces in the one stack of layers. Immutable.
     #
-    # name [String]; replaced [Hash{String => Hash}] layer's id => what is another there: content: [Object], visible:
-    # [Boolean]
+    # name [String]; replaced [Hash{String => Hash}] layer's id => what is another there: content: [Object] as a whole, or
+    # of the content picture: [PictureFile], text: [String], color: [String]; visible: [Boolean]
     Edition =
       Struct.new(:name, :replaced, keyword_init: true) do
         def initialize(name:, replaced: {})
@@ -21,9 +21,18 @@ module SheetTrace
         def worn(layer)
           other = replaced[layer.id] or return layer
 
-          layer.showing(other.fetch(:content, layer.content)).with(
+          layer.showing(content(layer, other)).with(
             look: layer.look.with(visible: other.fetch(:visible, layer.look.visible))
           )
+        end
+
+        # @param id [String] of a layer; member [Symbol] as .replaced has them
+        # @param value [Object, nil] as in the stack again if nil
+        # @return [Edition]
+        def set(id, member, value)
+          other = replaced.fetch(id, {}).except(member)
+          other = { **other, member => value } unless value.nil?
+          with(replaced: other.empty? ? replaced.except(id) : { **replaced, id => other })
         end
 
         # @param change [Hash] content: or visible:
@@ -39,7 +48,9 @@ module SheetTrace
             name: name,
             replaced:
               replaced.transform_values do |other|
-                other[:content] ? { **other, content: KindOf.to_document(CONTENTS, other[:content]) } : other
+                other.to_h do |member, value|
+                  [member, member == :content ? KindOf.to_document(CONTENTS, value) : plain(value)]
+                end
               end
           }
         end
@@ -48,9 +59,32 @@ module SheetTrace
         def self.from_plain(plain)
           replaced =
             plain[:replaced].to_h do |id, other|
-              [id.to_s, other[:content] ? { **other, content: KindOf.from_document(CONTENTS, other[:content]) } : other]
+              [id.to_s, other.to_h { |member, value| [member, read(member, value)] }]
             end
           new(name: plain[:name], replaced: replaced)
+        end
+
+        # @return [Object] a member's value as .replaced has it
+        def self.read(member, value)
+          case member
+          when :content
+            KindOf.from_document(CONTENTS, value)
+          when :picture
+            PictureFile.new(**value)
+          else
+            value
+          end
+        end
+        private_class_method :read
+
+        private
+
+        def plain(value) = value.is_a?(PictureFile) ? value.to_h : value
+
+        def content(layer, other)
+          whole = other.fetch(:content, layer.content)
+          own = other.slice(*whole.class.parameters.keys)
+          own.empty? ? whole : whole.with(**own)
         end
       end
   end

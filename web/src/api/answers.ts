@@ -53,6 +53,13 @@ export interface Layer {
   replaced: boolean;
 }
 
+export interface EditionColumn {
+  /** id */
+  layer: string;
+  member: "picture" | "text" | "color" | "visible";
+  title: string;
+}
+
 export interface Artwork {
   bleed_px: number;
   layers: Layer[];
@@ -60,6 +67,10 @@ export interface Artwork {
   editions: string[];
   /** of the editions */
   shown: number;
+  /** what editions can replace */
+  columns: EditionColumn[];
+  /** by edition and column; null: as in the stack */
+  cells: ((string | null)[])[];
 }
 
 export interface Band {

@@ -22,6 +22,7 @@ export interface Operations {
   rename_edition: { edition: number | string; name: string };
   remove_edition: { edition: number | string };
   replace_in_edition: { id: string; edition?: number | string | null; content?: { kind: "picture"; picture: string } | { kind: "fill"; color: string } | { kind: "lettering"; text: string; font?: "Lora" | "Lora Bold" | "Lora Italic" | "Oswald" | "Oswald Bold" | "Pacifico"; color?: string; align?: "left" | "centre" | "right"; tracking?: number; leading?: number | null; outline?: number; outline_color?: string } | null; visible?: boolean | null; restore?: boolean };
+  fill_editions: { table: string };
   pack: { islands?: (number | string)[] | null; turn?: "none" | "quarter" | "free"; upright?: boolean | null; keep_scale?: boolean; gutter_px?: number | null; margin_px?: number | null; in_order?: boolean; attempt?: number };
   equalise: { islands?: (number | string)[] | null };
   weigh_islands: { islands: (number | string)[]; weight: number };
@@ -128,4 +129,4 @@ export type CorrectionStep = Operations["correct_underlay"]["recipe"][number];
 /** How many landmarks each kind of fit takes at least. */
 export const FEWEST_LANDMARKS = {"move":1,"similarity":2,"affine":3,"perspective":4,"soft":1} as const;
 /** Limits that are told before something is tried. */
-export const LIMITS = {"side_px":[16,8192],"line_px":[1.0,64.0],"stretch":{"art":1.02,"plain":1.3},"density":0.05} as const;
+export const LIMITS = {"side_px":[16,8192],"line_px":[1.0,64.0],"stretch":{"art":1.02,"plain":1.3},"density":0.05,"fonts":["Lora","Lora Bold","Lora Italic","Oswald","Oswald Bold","Pacifico"]} as const;

@@ -19,6 +19,7 @@ export type Content = Layer["content"];
 export type LayerPlace = Layer["place"];
 /** the place of a layer that is set on an island */
 export type OnIsland = Extract<LayerPlace, { kind: "island" }>;
+export type Lettering = Extract<Content, { kind: "lettering" }>;
 /** the place of a layer that lies round a spot of the model */
 export type OnSurface = Extract<LayerPlace, { kind: "surface" }>;
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Job name, sheet, undo and redo, the state of saving, density. */
-import { BButton, BFormInput } from "bootstrap-vue-next";
+import { BButton, BFormInput, BFormSelect } from "bootstrap-vue-next";
 import { PhArrowArcLeft, PhArrowArcRight, PhKeyboard, PhRows, PhSidebarSimple } from "@phosphor-icons/vue";
 import { computed, ref } from "vue";
+import { useRouter } from "vue-router";
 import type { Step } from "@/api/types";
 import { useBench } from "@/stores/bench";
 import { useJob } from "@/stores/job";
@@ -15,6 +16,7 @@ const emit = defineEmits<{ keys: [] }>();
 const bench = useBench();
 const jobs = useJob();
 const preflight = usePreflight();
+const router = useRouter();
 const SEVERITIES = ["error", "warning", "hint"] as const;
 const naming = ref<string | null>(null);
 
@@ -29,6 +31,15 @@ const step = (word: string, done: Step | null, keys: string) =>
   done
     ? `${word}: ${done.what}${done.elsewhere ? ", done on another page" : ""} (${keys})`
     : `Nothing to ${word.toLowerCase()}`;
+
+const editions = computed(() => [
+  ...jobs.job!.artwork.editions.map((text, value) => ({ value: value as number | null, text })),
+  { value: null, text: "Editions…" },
+]);
+function showEdition(edition: number | null) {
+  if (edition === null) void router.push({ params: { stage: "art" }, query: { page: "editions" } });
+  else void jobs.operate("show_edition", { edition });
+}
 
 function rename() {
   const name = naming.value?.trim();
@@ -59,7 +70,15 @@ function rename() {
         {{ jobs.job.name }}
       </BButton>
     </h1>
-    <span class="form-text mt-0 wide">{{ jobs.job.artwork.editions[jobs.job.artwork.shown] }}</span>
+    <BFormSelect
+      class="edition wide"
+      size="sm"
+      aria-label="Edition"
+      :title="`Edition ${jobs.job.artwork.editions[jobs.job.artwork.shown]}`"
+      :model-value="jobs.job.artwork.shown"
+      :options="editions"
+      @update:model-value="showEdition($event as number | null)"
+    />
     <RouterLink
       class="chip num text-body text-decoration-none"
       :to="{ params: { stage: 'layout' }, hash: '#size-preset' }"
@@ -164,6 +183,11 @@ function rename() {
 }
 .btn.name:hover {
   border-color: var(--bs-border-color);
+}
+.edition {
+  width: auto;
+  max-width: 150px;
+  min-width: 90px;
 }
 .chip {
   padding: 3px 9px;

@@ -2,13 +2,11 @@
 /** A colour laid over picked islands, a part, a material or the whole sheet. */
 import { BButton, BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
-import { useJob } from "@/stores/job";
-import { useSelection } from "@/stores/selection";
 import ColorField from "@/ui/ColorField.vue";
+import { useAdding } from "./adding";
 import { useMaskChoices } from "./useMaskChoices";
 
-const jobs = useJob();
-const selection = useSelection();
+const adding = useAdding();
 const color = ref("#2f5a45");
 const { choices, maskOf } = useMaskChoices();
 const over = ref<string | null>(null);
@@ -20,8 +18,7 @@ const chosen = computed(
 
 async function fill() {
   const { islands = null, parts = null, materials = null } = maskOf(chosen.value);
-  if (await jobs.operate("add_layer", { content: { kind: "fill", color: color.value }, islands, parts, materials }))
-    selection.layer = jobs.layers.at(-1)?.id ?? null;
+  await adding.add({ content: { kind: "fill", color: color.value }, islands, parts, materials });
 }
 </script>
 

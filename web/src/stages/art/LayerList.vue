@@ -15,6 +15,7 @@ import { useMaskChoices } from "./useMaskChoices";
 const jobs = useJob();
 const selection = useSelection();
 const masks = useMaskChoices();
+const edition = computed(() => jobs.job!.artwork.editions[jobs.job!.artwork.shown]);
 const upperFirst = computed(() => [...jobs.layers].reverse());
 
 function pick(layer: Layer) {
@@ -84,10 +85,17 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
           :src="api.urls.picture(jobs.job!.id, layer.content.picture.digest)"
           alt=""
         />
+        <span
+          v-else-if="layer.content.kind === 'lettering'"
+          class="swatch letters border rounded text-truncate"
+          :style="{ color: layer.content.color }"
+          >{{ layer.content.text }}</span
+        >
         <span v-else class="swatch border rounded" :style="{ background: layer.content.color }"></span>
         <span class="text"
           ><b class="d-block text-truncate">{{ layer.name }}</b
-          ><small class="d-block text-body-secondary">{{ wordOf(layer) }} {{ where(layer) }}</small></span
+          ><small class="d-block text-body-secondary">{{ wordOf(layer) }} {{ where(layer) }}</small
+          ><small v-if="layer.replaced" class="d-block edition">as in {{ edition }}</small></span
         >
       </BButton>
       <div v-if="layer.id === selection.layer" class="d-flex flex-wrap align-items-center w-100 px-2 gap-1 small">
@@ -119,6 +127,13 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
         >
           <PhArrowDown :size="15" />
         </BButton>
+        <BButton
+          v-if="layer.replaced"
+          variant="link"
+          size="sm"
+          @click="jobs.operate('replace_in_edition', { id: layer.id, restore: true })"
+          >As in all editions</BButton
+        >
         <BButton variant="light" title="Copy" :aria-label="`Copy ${layer.name}`" @click="copy(layer)">
           <PhCopy :size="15" />
         </BButton>
@@ -163,5 +178,14 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
   width: 44px;
   height: 30px;
   flex: none;
+}
+.letters {
+  overflow: hidden;
+  padding: 0 3px;
+  background: var(--bs-body-bg);
+  font: 600 12px/28px serif;
+}
+.edition {
+  color: var(--verdigris);
 }
 </style>

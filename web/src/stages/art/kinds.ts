@@ -1,5 +1,6 @@
 import type { Component } from "vue";
 import type { Content, Layer, LayerPlace } from "@/api/types";
+import LetteringFields from "./contents/LetteringFields.vue";
 import FillFields from "./contents/FillFields.vue";
 import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
@@ -9,11 +10,16 @@ import SurfaceFields from "./places/SurfaceFields.vue";
 const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
   picture: { sheet: "skin", island: "label", surface: "decal" },
   fill: { sheet: "fill", island: "patch", surface: "spot" },
+  lettering: { sheet: "lettering", island: "lettering", surface: "lettering" },
 };
 /**
  * The fields of each content and place that has some; they take the layer. A new kind is a component and a line here.
  */
-const CONTENTS: Partial<Record<Content["kind"], Component>> = { fill: FillFields, picture: PictureFields };
+const CONTENTS: Partial<Record<Content["kind"], Component>> = {
+  fill: FillFields,
+  picture: PictureFields,
+  lettering: LetteringFields,
+};
 const PLACES: Partial<Record<LayerPlace["kind"], Component>> = { island: IslandFields, surface: SurfaceFields };
 
 export const wordOf = (layer: Layer) => WORDS[layer.content.kind][layer.place.kind];

@@ -1,8 +1,9 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { api } from "@/api/client";
-import type { Content, Operations, Triple } from "@/api/types";
+import type { Content, Triple } from "@/api/types";
 import { useJob } from "@/stores/job";
+import { useAdding, type NewLayer } from "./adding";
 import { useSelection } from "@/stores/selection";
 
 /** A spot of the model under the pointer. */
@@ -22,7 +23,7 @@ export interface ShownDecal extends ModelSpot {
   turn_deg: number;
 }
 
-type NewContent = Operations["add_layer"]["content"];
+type NewContent = NewLayer["content"];
 
 /** share of the model's size that a new decal is wide */
 const SHARE = 0.25;
@@ -31,6 +32,7 @@ const SHARE = 0.25;
 export const usePlacing = defineStore("placing", () => {
   const jobs = useJob();
   const selection = useSelection();
+  const adding = useAdding();
   /** what the next click on the model puts there, with its proportions */
   const next = shallowRef<{ content: NewContent; aspect: number } | null>(null);
   /** the stage that decals are moved on is open */
@@ -53,7 +55,7 @@ export const usePlacing = defineStore("placing", () => {
       content.kind === "picture"
         ? api.urls.picture(jobs.job!.id, typeof content.picture === "string" ? content.picture : content.picture.digest)
         : null,
-    color: content.kind === "fill" ? content.color : null,
+    color: content.kind === "picture" ? null : (content.color ?? null),
   });
 
   /** Shows at a spot what is put there, or moved; nothing without a spot. */
@@ -78,7 +80,7 @@ export const usePlacing = defineStore("placing", () => {
     next.value = null;
     if (content) {
       const place = { kind: "surface" as const, face, at, width_mm: usual_mm() };
-      if (await jobs.operate("add_layer", { content, place })) selection.layer = jobs.layers.at(-1)?.id ?? null;
+      await adding.add({ content, place });
     } else if (moved) await jobs.operate("change_layer", { id: moved.id, place: { face, at } });
     shown.value = null;
   }

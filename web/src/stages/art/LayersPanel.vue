@@ -1,0 +1,43 @@
+<script setup lang="ts">
+/** The stack of layers, and all that can be said of the picked one. */
+import { BButton } from "bootstrap-vue-next";
+import { computed } from "vue";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import NoteBox from "@/ui/NoteBox.vue";
+import NumberField from "@/ui/NumberField.vue";
+import { useAdding } from "./adding";
+import { fieldsOf } from "./kinds";
+import LayerList from "./LayerList.vue";
+
+const jobs = useJob();
+const selection = useSelection();
+const adding = useAdding();
+const layer = computed(() => jobs.layers.find((layer) => layer.id === selection.layer) ?? null);
+</script>
+
+<template>
+  <section v-if="jobs.job" aria-label="Layers">
+    <NoteBox v-if="jobs.layers.length === 0" plain>
+      No layers yet.
+      <BButton variant="link" class="p-0 align-baseline" @click="adding.page = 'add'"
+        >Add a picture, words or a fill</BButton
+      >
+    </NoteBox>
+    <LayerList />
+    <template v-if="layer">
+      <component :is="fields" v-for="(fields, i) in fieldsOf(layer)" :key="i" :layer="layer" />
+    </template>
+    <h3>Edges</h3>
+    <div class="fields">
+      <NumberField
+        class="wide"
+        label="Bleed"
+        :value="jobs.job.artwork.bleed_px"
+        unit="px"
+        :decimals="0"
+        @change="jobs.operate('set_bleed', { bleed_px: $event })"
+      />
+    </div>
+  </section>
+</template>
