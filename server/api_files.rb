@@ -41,7 +41,7 @@ module SheetTraceServer
     end
 
     # @return [Hash] sides of a sheet and width of a trace's lines, least and most; how much islands may be stretched
-    #   by tag, and differ in density as a share; fonts of lettering
+    #   by tag, and differ in density as a share; fonts of lettering; blend modes
     def self.limits
       {
         side_px: SheetTrace::Layout::Sheet::SIDE_PX.minmax,
@@ -49,7 +49,8 @@ module SheetTraceServer
           SheetTrace::Trace::Template.parameters.fetch(:line_px).type.range.then { |range| [range.begin, range.end] },
         stretch: SheetTrace::Check::Stretch::LIMITS,
         density: SheetTrace::Check::Density::TOLERANCE,
-        fonts: SheetTrace::Artwork::Font::FILES.keys
+        fonts: SheetTrace::Artwork::Font::FILES.keys,
+        blend: SheetTrace::Artwork::Blend::MODES.keys
       }
     end
     private_class_method :limits

@@ -8,7 +8,7 @@ module SheetTrace
     #   differ from them where either image is partly transparent, so its blend functions are asked with opaque copies
     #   only.
     module Blend
-      # Name => libvips' name of the blend function; nil for none.
+      # Name => libvips' name of the blend function; nil for none, or for what is no function of single channels.
       MODES = {
         "normal" => nil,
         "multiply" => :multiply,
@@ -21,7 +21,8 @@ module SheetTrace
         "hard-light" => :hard_light,
         "soft-light" => :soft_light,
         "difference" => :difference,
-        "exclusion" => :exclusion
+        "exclusion" => :exclusion,
+        **NonSeparable::MODES.to_h { |mode| [mode, nil] }
       }.freeze
 
       # Where the backdrop has this value it keeps it, whatever the source is; libvips asks for the source first.
@@ -33,25 +34,22 @@ module SheetTrace
       # @param opacity [Float] 0 to 1, of the one above; mode [String] of MODES
       # @return [Vips::Image] the same kind
       def self.call(below, above, opacity: 1.0, mode: "normal")
-        fit_setup, source = [below, above].map { |image| image.extract_band(0, n: 3).cast(:float) }
+        backdrop, source = [below, above].map { |image| image.extract_band(0, n: 3).cast(:float) }
         alpha_b = below.extract_band(3).cast(:float) / 255
         alpha_s = above.extract_band(3).cast(:float) * (opacity / 255.0)
-        mixed =
-          (
-            if MODES.fetch(mode)
-              (source * ((alpha_b * -1) + 1)) + (blended(fit_setup, source, MODES.fetch(mode)) * alpha_b)
-            else
-              source
-            end
-          )
+        blended = blended(backdrop, source, mode)
+        mixed = blended ? (source * ((alpha_b * -1) + 1)) + (blended * alpha_b) : source
         under = alpha_b * ((alpha_s * -1) + 1)
         alpha = alpha_s + under
-        color = ((mixed * alpha_s) + (fit_setup * under)) / alpha # libvips gives 0 for x / 0
+        color = ((mixed * alpha_s) + (backdrop * under)) / alpha # libvips gives 0 for x / 0
         color.rint.cast(:uchar).bandjoin((alpha * 255).rint.cast(:uchar)).copy(interpretation: :srgb)
       end
 
-      # @return [Vips::Image] B(cb, cs), 0 to 255
-      def self.blended(backdrop, source, mode)
+      # @return [Vips::Image, nil] B(cb, cs), 0 to 255; nil where that is the source
+      def self.blended(backdrop, source, name)
+        return NonSeparable.call(backdrop, source, name) if NonSeparable::MODES.include?(name)
+
+        mode = MODES.fetch(name) or return
         opaque = [backdrop, source].map { |image| image.copy(interpretation: :srgb).bandjoin(255) }
         mixed = opaque[0].composite2(opaque[1], mode).extract_band(0, n: 3)
         STAYS.key?(mode) ? backdrop.relational_const(:equal, [STAYS[mode]]).ifthenelse(backdrop, mixed) : mixed

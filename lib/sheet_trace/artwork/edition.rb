@@ -4,8 +4,8 @@ module SheetTrace
   module Artwork
     # What one flavour or team replaces in the one stack of layers. Immutable.
     #
-    # name [String]; replaced [Hash{String => Hash}] layer's id => what is another there: content: [Object] as a whole, or
-    # of the content picture: [PictureFile], text: [String], color: [String]; visible: [Boolean]
+    # name [String]; replaced [Hash{String => Hash}] layer's id => what is another there: content: [Object] as a whole,
+    # or of the content picture: [PictureFile], text: [String], color: [String]; visible: [Boolean]
     Edition =
       Struct.new(:name, :replaced, keyword_init: true) do
         def initialize(name:, replaced: {})

@@ -4,8 +4,8 @@ require "csv"
 
 module SheetTrace
   module Artwork
-    # The editions as a table: a row an edition, a column for each thing of a layer that an edition replaces. What a cell
-    # leaves empty is as in the stack.
+    # The editions as a table: a row an edition, a column for each thing of a layer that an edition replaces. What a
+    # cell leaves empty is as in the stack.
     module EditionTable
       # What an edition may replace of a layer => how its column is called after the layer's name.
       MEMBERS = { picture: "picture", text: "text", color: "colour", visible: "shown" }.freeze

@@ -25,7 +25,7 @@ module SheetTrace
 
       def call(job)
         before = job.artwork.layer(id)
-        refuse("#{before.name} is locked; unlock it first") if before.look.locked && locked.nil?
+        refuse("#{before.name} is locked; unlock it first") if before.look.locked && locked.nil? && visible.nil?
 
         after = changed(job, before)
         job.flat_map(after.place.island) if place && after.place.island

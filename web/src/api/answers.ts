@@ -46,7 +46,7 @@ export interface Layer {
   visible: boolean;
   locked: boolean;
   opacity: number;
-  blend: "normal" | "multiply" | "screen" | "overlay" | "darken" | "lighten" | "color-dodge" | "color-burn" | "hard-light" | "soft-light" | "difference" | "exclusion";
+  blend: "normal" | "multiply" | "screen" | "overlay" | "darken" | "lighten" | "color-dodge" | "color-burn" | "hard-light" | "soft-light" | "difference" | "exclusion" | "hue" | "saturation" | "color" | "luminosity";
   /** what it shows on; null: everything */
   mask: Mask | null;
   /** by the edition shown */

@@ -41,32 +41,59 @@ describe SheetTrace::Artwork::Blend do
   below, above =
     Array.new(2) { Array.new(count) { Array.new(4) { [0, 255, random.rand(256)].sample(random: random) } } }
 
+  # 10.2 Non-separable blend modes: of whole colours.
+  lum = ->(c) { (0.3 * c[0]) + (0.59 * c[1]) + (0.11 * c[2]) }
+  sat = ->(c) { c.max - c.min }
+  set_lum =
+    lambda do |c, l|
+      c = c.map { |value| value + l - lum.call(c) }
+      own = lum.call(c)
+      low, high = c.minmax
+      c = c.map { |value| own + ((value - own) * own / (own - low)) } if low.negative?
+      c = c.map { |value| own + ((value - own) * (1 - own) / (high - own)) } if high > 1
+      c
+    end
+  set_sat = ->(c, s) { c.max > c.min ? c.map { |value| (value - c.min) * s / (c.max - c.min) } : [0.0, 0.0, 0.0] }
+  whole = {
+    "hue" => ->(b, s) { set_lum.call(set_sat.call(s, sat.call(b)), lum.call(b)) },
+    "saturation" => ->(b, s) { set_lum.call(set_sat.call(b, sat.call(s)), lum.call(b)) },
+    "color" => ->(b, s) { set_lum.call(s, lum.call(b)) },
+    "luminosity" => ->(b, s) { set_lum.call(b, lum.call(s)) }
+  }
+
   it "knows the modes above and no others" do
-    assert_equal modes.keys.sort, SheetTrace::Artwork::Blend::MODES.keys.sort
+    assert_equal (modes.keys + whole.keys).sort, SheetTrace::Artwork::Blend::MODES.keys.sort
   end
 
-  modes.each do |mode, blend|
-    it "follows the formula of #{mode} with partly transparent colours (seed #{seed})" do
-      opacity = 0.7
-      got =
-        SheetTrace::Artwork::Picture
-          .pixels(SheetTrace::Artwork::Blend.call(image.call(below), image.call(above), opacity: opacity, mode: mode))
-          .reshape(count, 4)
-          .to_a
-      below.zip(above, got) do |(*cb, ab), (*cs, as), (*co, ao)|
-        ab /= 255.0
-        as = as / 255.0 * opacity
-        alpha = as + (ab * (1 - as))
+  single = modes.transform_values { |blend| ->(b, s) { b.zip(s).map { |pair| blend.call(*pair) } } }
+  single
+    .merge(whole)
+    .each do |mode, blend|
+      it "follows the formula of #{mode} with partly transparent colours (seed #{seed})" do
+        opacity = 0.7
+        got =
+          SheetTrace::Artwork::Picture
+            .pixels(SheetTrace::Artwork::Blend.call(image.call(below), image.call(above), opacity: opacity, mode: mode))
+            .reshape(count, 4)
+            .to_a
+        below.zip(above, got) do |(*cb, ab), (*cs, as), (*co, ao)|
+          ab /= 255.0
+          as = as / 255.0 * opacity
+          alpha = as + (ab * (1 - as))
 
-        assert_in_delta alpha * 255, ao, 0.51
-        cb.zip(cs, co) do |b, s, o|
+          assert_in_delta alpha * 255, ao, 0.51
           next if alpha < 1e-9
 
-          mixed = ((1 - ab) * s / 255) + (ab * blend.call(b / 255.0, s / 255.0))
-          # 5.1 Simple alpha compositing; a level for libvips' blend functions, which work in single precision.
-          assert_in_delta ((as * mixed) + (ab * (1 - as) * b / 255)) / alpha * 255, o, 1.01, "#{mode} #{[b, ab, s, as]}"
+          blended = blend.call(*[cb, cs].map { |color| color.map { |level| level / 255.0 } })
+          cb.zip(cs, co, blended) do |b, s, o, own|
+            mixed = ((1 - ab) * s / 255) + (ab * own)
+            # 5.1 Simple alpha compositing; a level for libvips' blend functions, which work in single precision.
+            assert_in_delta ((as * mixed) + (ab * (1 - as) * b / 255)) / alpha * 255,
+                            o,
+                            1.01,
+                            "#{mode} #{[b, ab, s, as]}"
+          end
         end
       end
     end
-  end
 end

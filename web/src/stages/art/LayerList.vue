@@ -1,13 +1,15 @@
 <script setup lang="ts">
 /** The layers, the upper ones first: what each is and where it lies; whether it shows, in which order, how strong. */
-import { PhArrowDown, PhArrowUp, PhCircle, PhCopy, PhTrash } from "@phosphor-icons/vue";
+import { PhArrowDown, PhArrowUp, PhCircle, PhCopy, PhLock, PhLockOpen, PhTrash } from "@phosphor-icons/vue";
 import { BButton, BFormSelect, BListGroup, BListGroupItem } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { api } from "@/api/client";
+import { LIMITS } from "@/api/operations";
 import type { Layer, Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import NumberField from "@/ui/NumberField.vue";
+import RenameField from "@/ui/RenameField.vue";
 import { shown } from "@/ui/sums";
 import { wordOf } from "./kinds";
 import { useMaskChoices } from "./useMaskChoices";
@@ -100,6 +102,22 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
       </BButton>
       <div v-if="layer.id === selection.layer" class="d-flex flex-wrap align-items-center w-100 px-2 gap-1 small">
         <span class="fields w-100">
+          <span>Name</span>
+          <RenameField
+            class="wide"
+            :name="layer.name"
+            label="Name of the layer"
+            @rename="change(layer, { name: $event })"
+          />
+          <label :for="`blend-${layer.id}`">Blend</label>
+          <BFormSelect
+            :id="`blend-${layer.id}`"
+            class="wide"
+            size="sm"
+            :model-value="layer.blend"
+            :options="[...LIMITS.blend]"
+            @update:model-value="change(layer, { blend: $event as Layer['blend'] })"
+          />
           <NumberField
             class="wide"
             label="Opacity"
@@ -134,6 +152,15 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
           @click="jobs.operate('replace_in_edition', { id: layer.id, restore: true })"
           >As in all editions</BButton
         >
+        <BButton
+          variant="light"
+          :title="layer.locked ? 'Unlock' : 'Lock against changes'"
+          :aria-label="`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`"
+          :aria-pressed="layer.locked"
+          @click="change(layer, { locked: !layer.locked })"
+        >
+          <component :is="layer.locked ? PhLock : PhLockOpen" :size="15" />
+        </BButton>
         <BButton variant="light" title="Copy" :aria-label="`Copy ${layer.name}`" @click="copy(layer)">
           <PhCopy :size="15" />
         </BButton>
