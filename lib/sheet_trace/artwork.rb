@@ -20,7 +20,8 @@ module SheetTrace
         "place",
         "sheet" => "SheetTrace::Artwork::Places::OnSheet",
         "island" => "SheetTrace::Artwork::Places::OnIsland",
-        "surface" => "SheetTrace::Artwork::Places::OnSurface"
+        "surface" => "SheetTrace::Artwork::Places::OnSurface",
+        "model" => "SheetTrace::Artwork::Places::OnModel"
       )
   end
 end

@@ -30,6 +30,7 @@ module SheetTrace
     # @!method fit_setup @return [Fit::Setup] pictures under the islands, and what of the islands must lie where on them
     # @!method drawn_seams @return [Numo::Bit, nil] E: seams drawn for the next laying flat; nil for those of the map
     # @!method kept_maps @return [Array<KeptMap>] maps set aside, the oldest first
+    # @!method painted_maps @return [Array<KeptMap>] layouts that skins held to the model were painted on
     # @!method artwork @return [Artwork::Stack]
     Parts::ALL.each_key { |name| define_method(name) { @parts.fetch(name) } }
 
@@ -154,6 +155,10 @@ module SheetTrace
       end
     end
 
+    # @param name [String] of .painted_maps
+    # @return [Layout]
+    def painted_layout(name) = painted_maps.find { |map| map.name == name }.layout
+
     # @return [Float] root of sheet area over model area of the islands with art, or of all where none has; px per mm
     def density_px_per_mm
       own = art_islands.empty? ? measures : measures.values_at(*art_islands)
@@ -211,6 +216,7 @@ module SheetTrace
         size: size,
         flat_maps: method(:flat_map),
         round_spots: method(:round_spot),
+        painted_layouts: method(:painted_layout),
         unit_mm: unit_mm,
         memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
         pictures: ->(digest) { Artwork::Picture.read(pictures.call(digest)) }

@@ -157,14 +157,19 @@ module SheetTrace
     # @return [Mesh::Welded] its triangles, joined by where their corners lie
     def welded = @memo[:welded] ||= Welded.call(self)
 
+    # @param face [Integer]
+    # @return [Range] its triangles of .triangulation
+    def face_triangles(face)
+      starts = @memo[:triangle_starts] ||= [0, *triangulation.faces.bincount(minlength: face_count).cumsum.to_a]
+      starts[face]...starts[face + 1]
+    end
+
     # @param faces [Array<Integer>]; at [Array(Float, Float, Float)] model units
     # @return [Array(Integer, Array(Float, Float, Float))] the triangle of .triangulation on these faces that comes
     #   nearest, and the shares of its corners there
     def nearest_spot(faces, at)
-      wanted = Numo::Bit.zeros(face_count).tap { |bits| bits[faces] = 1 }
-      wanted[triangulation.faces]
-        .where
-        .to_a
+      faces
+        .flat_map { |face| face_triangles(face).to_a }
         .map { |triangle| [triangle, Geometry::NearestOnTriangle.call(welded.corners(triangle), at)] }
         .min_by do |triangle, shares|
           Geometry::Triple.distance(Geometry::Triple.blend(welded.corners(triangle), shares), at)

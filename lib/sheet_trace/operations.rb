@@ -28,6 +28,7 @@ module SheetTrace
           RemoveEdition
           ReplaceInEdition
           FillEditions
+          HoldSkin
           Pack
           Equalise
           WeighIslands

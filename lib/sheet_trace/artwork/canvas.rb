@@ -20,14 +20,16 @@ module SheetTrace
       # @param pictures [#call] takes a digest, gives the Vips::Image of Picture.read
       # @param flat_maps [#call] takes an island, gives its Flatten::FlatMap
       # @param round_spots [#call] takes a place on the surface and a reach in mm, gives its Flatten::RoundSpot
+      # @param painted_layouts [#call] takes the name of a layout that a skin was painted on, gives the Layout
       # @param unit_mm [Float] length of a model unit
       # @param memo [BoundedMemo] keeps bakes for other canvases of the same surface and unit
-      def initialize(layout:, size:, pictures:, flat_maps:, round_spots:, unit_mm:, memo: Canvas.memo)
+      def initialize(layout:, size:, pictures:, flat_maps:, round_spots:, painted_layouts:, unit_mm:, memo: Canvas.memo)
         @layout = layout
         @size = size
         @pictures = pictures
         @flat_maps = flat_maps
         @round_spots = round_spots
+        @painted_layouts = painted_layouts
         @unit_mm = unit_mm
         @memo = memo
         freeze
@@ -35,6 +37,7 @@ module SheetTrace
 
       def picture(digest) = @pictures.call(digest)
       def flat_map(island) = @flat_maps.call(island)
+      def painted_layout(name) = @painted_layouts.call(name)
       def round_spot(place, reach_mm) = @round_spots.call(place, reach_mm)
 
       # @param box [Box] of the sheet

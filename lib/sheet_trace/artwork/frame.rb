@@ -12,6 +12,7 @@ module SheetTrace
     # across, down [Numo::DFloat, nil] n: where in the content they lie
     # coverage [Numo::DFloat, nil] n: how much of the surface in each texel the content covers, 0 to 1
     # covered_px [Array(Float, Float)] how many texels the content covers along its sides, root mean square
+    # prepared [#call, nil] takes the content's image, gives what is laid in the frame instead
     # shown [Box, nil] the part of the box that is wanted; all of it if nil
     Frame =
       Struct.new(
@@ -24,6 +25,7 @@ module SheetTrace
         :down,
         :coverage,
         :covered_px,
+        :prepared,
         :shown,
         keyword_init: true
       ) do

@@ -26,8 +26,8 @@ module SheetTrace
       end
 
       def self.luminosity(color) = color.bandsplit.zip(LUMINOSITY).map { |band, share| band * share }.reduce(:+)
-      def self.least(color) = color.bandsplit.then { |bands| bands[0].bandrank(bands[1..], index: 0) }
-      def self.most(color) = color.bandsplit.then { |bands| bands[0].bandrank(bands[1..], index: 2) }
+      def self.least(color) = Vips::Image.bandrank(color.bandsplit, index: 0)
+      def self.most(color) = Vips::Image.bandrank(color.bandsplit, index: 2)
       def self.saturation(color) = most(color) - least(color)
 
       # The least channel becomes 0 and the most the saturation; libvips gives 0 for x / 0.

@@ -11,15 +11,17 @@ module SheetTrace
       # @param texel_map [Raster::TexelMap] of the t triangles, with a texel at the least
       # @param across [Numo::DFloat] t x 3 shares of the content's width at their corners; down [Numo::DFloat] t x 3
       # @param covered_px [Array(Float, Float)] as Frame has it
+      # @param prepared [#call, nil] as Frame has it
       # @return [Frame]
-      def self.call(texel_map, across, down, covered_px:)
+      def self.call(texel_map, across, down, covered_px:, prepared: nil)
         shares, slopes = texel_map.interpolate_with_slopes([across, down])
         Frame.new(
           **box(texel_map),
           across: shares[0],
           down: shares[1],
           coverage: coverage(texel_map, shares, slopes),
-          covered_px: covered_px
+          covered_px: covered_px,
+          prepared: prepared
         )
       end
 

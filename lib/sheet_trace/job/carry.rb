@@ -85,6 +85,17 @@ module SheetTrace
         { island: island }
       end
 
+      # @return [Boolean] whether faces and their corners are the very same
+      def same_faces?
+        before = @before.mesh
+        now = uv_map.mesh
+        before.equal?(now) || (before.corner_vertices == now.corner_vertices && before.face_starts == now.face_starts)
+      end
+
+      # @param former [SheetTrace::Layout] of the job's surface
+      # @return [SheetTrace::Layout] of the new surface: what became of a face lies where it lay
+      def layout(former) = CarriedLayout.call(former, uv_map.mesh, @origins)
+
       # A spot of the surface by itself, whatever the map.
       #
       # @param face [Integer] of the job's mesh; at [Array(Float, Float, Float)] model units
@@ -136,11 +147,11 @@ module SheetTrace
 
       # A spot of a face, where its corners are elsewhere now.
       def moved_along(former, face, at)
-        rows = [[@before.mesh, former], [uv_map.mesh, face]].map { |mesh, own| mesh.triangulation.faces.eq(own).where }
+        rows = [[@before.mesh, former], [uv_map.mesh, face]].map { |mesh, own| mesh.face_triangles(own).to_a }
         return at if rows[0].size != rows[1].size
 
         triangle, shares = @before.mesh.nearest_spot([former], at)
-        corners = uv_map.mesh.welded.corners(rows[1][rows[0].to_a.index(triangle)])
+        corners = uv_map.mesh.welded.corners(rows[1][rows[0].index(triangle)])
         Geometry::Triple.blend(corners, shares)
       end
 

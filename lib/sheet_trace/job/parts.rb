@@ -22,6 +22,7 @@ module SheetTrace
         fit_setup: FitSetup,
         drawn_seams: DrawnSeams,
         kept_maps: KeptMaps,
+        painted_maps: PaintedMaps,
         artwork: Artwork
       }.freeze
     end

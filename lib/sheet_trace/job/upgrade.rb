@@ -6,7 +6,10 @@ module SheetTrace
     # version.
     module Upgrade
       # version => what makes the next of it
-      STEPS = { 2 => ->(document, blobs) { FromVersion2.call(document, blobs) } }.freeze
+      STEPS = {
+        2 => ->(document, blobs) { FromVersion2.call(document, blobs) },
+        3 => ->(document, blobs) { FromVersion3.call(document, blobs) }
+      }.freeze
       OLDEST = STEPS.keys.min
       private_constant :STEPS, :OLDEST
 

@@ -6,7 +6,7 @@ module SheetTrace
     # and a column for each thing of a layer. Cells that are empty are as in the stack; editions and columns that the
     # table has not stay as they are.
     class FillEditions < Operation
-      parameter :table, References::EditionTable.new
+      parameter :table, Artwork::EditionTableText.new
 
       def call(job)
         stack = table.reduce(job.artwork) { |state, (name, values)| filled(state, name, values) }

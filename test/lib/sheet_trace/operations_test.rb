@@ -154,6 +154,7 @@ describe SheetTrace::Operations do
     "rename_edition" => [{ edition: "Plum", name: "x" } => /no edition "Plum"/],
     "remove_edition" => [{ edition: 0 } => /the only edition/],
     "replace_in_edition" => [{ id: "none", visible: false } => /no layer "none"/],
+    "hold_skin" => [{ id: "none", to: "model" } => /no layer "none"/],
     "fill_editions" => [{ table: "name\nx" } => /first column is "name"/, { table: "edition" } => /no row/],
     "add_underlay" => [
       { picture: "9000x10", name: "x", resize: true } => /can't be as large as the picture/,

@@ -19,7 +19,9 @@ module SheetTrace
         # @return [Patch]
         def paint(frame, canvas)
           image = canvas.picture(picture.digest)
-          frame.patch(frame.straight? ? straight(image, frame) : Warp.call(image, frame))
+          return frame.patch(straight(image, frame)) if frame.straight?
+
+          frame.patch(Warp.call(frame.prepared ? frame.prepared.call(image) : image, frame))
         end
 
         # @return [String] what a layer of it is called if it is given no name

@@ -5,19 +5,9 @@ module SheetTrace
     module Parts
       # Layouts set aside under a name. They are of the model as it was then.
       module KeptMaps
-        def self.default = []
+        extend MapList
 
-        # Those that were kept before are as they were, and need not be read for it.
-        def self.pack(value, packing)
-          former = packing.former(:kept_maps)
-          value.map do |kept|
-            known = former&.first&.index { |other| other.equal?(kept) }
-            known ? former.last[known] : { name: kept.name, **Layout.pack(kept.layout, packing) }
-          end
-        end
-
-        def self.unpack(plain, unpacking) =
-          plain.map { |map| KeptMap.new(map[:name]) { Layout.unpack(map, unpacking) } }
+        def self.part = :kept_maps
         def self.handed_on(value, _carry) = value
       end
     end

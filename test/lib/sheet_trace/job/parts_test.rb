@@ -27,6 +27,9 @@ describe SheetTrace::Job::Parts do
         ["set_bleed", { bleed_px: 6 }],
         ["add_layer", { content: { kind: "fill", color: "#2f5a45" }, islands: [0, 3], faces: [2] }],
         ["place_picture", { picture: "40x20", island: 0, width_mm: 30, x_mm: 4.0, turn_rad: 0.3 }],
+        ["add_layer", { id: "skin", content: { kind: "picture", picture: "64x64" } }],
+        ["hold_skin", { id: "skin", to: "model" }],
+        ["move_layer", { id: "skin", to: 1 }],
         ["add_edition", { name: "Plum" }],
         ["replace_in_edition", { id: "layer-1", content: { kind: "fill", color: "#7b3f72" } }]
       ]
@@ -137,7 +140,7 @@ describe SheetTrace::Job::Parts do
 
     assert_equal %w[Plum], apart.artwork.editions.map(&:name) - ["First edition"]
     assert_equal job.fit_setup.underlays, apart.fit_setup.underlays
-    assert_equal 2, apart.artwork.layers.size
+    assert_equal 3, apart.artwork.layers.size
   end
 
   it "hands every part on when vertices are merged" do

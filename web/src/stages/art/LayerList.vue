@@ -45,6 +45,7 @@ function where(layer: Layer) {
     const names = islands.map((island) => jobs.islands[island]?.name ?? "");
     return `on ${names.slice(0, 2).join(", ")}${names.length > 2 ? ` and ${names.length - 2} more` : ""}, ${shown(width_mm, 1)} × ${shown(height_mm, 1)} mm`;
   }
+  if (layer.place.kind === "model") return "held to the model";
   return layer.mask ? `on ${masks.wordsOf(layer.mask)}` : "over the sheet";
 }
 /** What a layer can be limited to; what it is limited to now stands first where it is none of these. */

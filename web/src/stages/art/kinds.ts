@@ -4,13 +4,14 @@ import LetteringFields from "./contents/LetteringFields.vue";
 import FillFields from "./contents/FillFields.vue";
 import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
+import SkinFields from "./places/SkinFields.vue";
 import SurfaceFields from "./places/SurfaceFields.vue";
 
 /** What a layer is called in words, by what it shows and where it lies. */
 const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
-  picture: { sheet: "skin", island: "label", surface: "decal" },
-  fill: { sheet: "fill", island: "patch", surface: "spot" },
-  lettering: { sheet: "lettering", island: "lettering", surface: "lettering" },
+  picture: { sheet: "skin", model: "skin", island: "label", surface: "decal" },
+  fill: { sheet: "fill", model: "fill", island: "patch", surface: "spot" },
+  lettering: { sheet: "lettering", model: "lettering", island: "lettering", surface: "lettering" },
 };
 /**
  * The fields of each content and place that has some; they take the layer. A new kind is a component and a line here.
@@ -20,7 +21,12 @@ const CONTENTS: Partial<Record<Content["kind"], Component>> = {
   picture: PictureFields,
   lettering: LetteringFields,
 };
-const PLACES: Partial<Record<LayerPlace["kind"], Component>> = { island: IslandFields, surface: SurfaceFields };
+const PLACES: Partial<Record<LayerPlace["kind"], Component>> = {
+  island: IslandFields,
+  surface: SurfaceFields,
+  sheet: SkinFields,
+  model: SkinFields,
+};
 
 export const wordOf = (layer: Layer) => WORDS[layer.content.kind][layer.place.kind];
 export const fieldsOf = (layer: Layer) =>

@@ -26,7 +26,10 @@ watch(
 );
 const change = (changes: Partial<Omit<Lettering, "kind">>) =>
   jobs.operate("change_layer", { id: props.layer.id, content: changes });
-const placed = computed(() => (props.layer.place.kind === "sheet" ? null : props.layer.place));
+const placed = computed(() => {
+  const { place } = props.layer;
+  return place.kind === "island" || place.kind === "surface" ? place : null;
+});
 const resize = (cap_mm: number) =>
   placed.value &&
   jobs.operate("change_layer", {

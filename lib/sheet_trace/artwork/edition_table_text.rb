@@ -1,13 +1,13 @@
 # frozen_string_literal: true
 
 module SheetTrace
-  module References
-    # A table of what editions replace, as text; pictures by the names of their files.
-    class EditionTable < Parameters::Type
+  module Artwork
+    # A parameter that is a table of what editions replace, as text; pictures by the names of their files.
+    class EditionTableText < Parameters::Type
       LONGEST = 500_000
       private_constant :LONGEST
 
-      # @return [Array<Array(String, Hash)>] as Artwork::EditionTable.read
+      # @return [Array<Array(String, Hash)>] as EditionTable.read
       def validate(value, label, context)
         refuse(label, value) unless value.is_a?(String) && value.valid_encoding? && value.size <= LONGEST
 

@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Job
+    # A layout of a surface, as one of the same surface in other faces: what became of a face lies where it lay.
+    class CarriedLayout
+      # @param former [SheetTrace::Layout]
+      # @param mesh [Mesh] the other faces
+      # @param origins [Numo::Int64] by face of it: the former face that it is, or is a piece of
+      # @return [SheetTrace::Layout]
+      def self.call(former, mesh, origins) = new(former, mesh, origins).send(:carried)
+
+      def initialize(former, mesh, origins)
+        @former = former
+        @before = former.uv_map.mesh
+        @mesh = mesh
+        @origins = origins
+      end
+      private_class_method :new
+
+      private
+
+      def carried
+        map =
+          UvMap::Build.call(
+            @mesh,
+            corner_uvs,
+            Numo::Int32.new(@mesh.corner_count).seq,
+            @former.uv_map.face_mapped[@origins],
+            groups: @former.uv_map.face_islands[@origins]
+          )
+        SheetTrace::Layout.new(uv_map: map, sheet: @former.sheet)
+      end
+
+      def corner_uvs
+        uvs = @former.corner_uvs
+        found = Numo::DFloat.zeros(@mesh.corner_count, 2)
+        stay, former = same_corners
+        found[stay, true] = uvs[former, true] unless stay.empty?
+        left = Numo::Bit.ones(@mesh.corner_count).tap { |bits| bits[stay] = 0 unless stay.empty? }
+        left.where.to_a.each { |corner| found[corner, true] = uv_within(uvs, corner) }
+        found
+      end
+
+      # @return [Array(Numo::Int64, Numo::Int64)] corners that lie where the former face's own lies, and those
+      def same_corners
+        faces = @mesh.corner_faces
+        sizes = [@before, @mesh].map { |mesh| mesh.face_starts[1..] - mesh.face_starts[0..-2] }
+        rows = sizes[0][@origins].eq(sizes[1])[faces].where
+        return rows, rows if rows.empty?
+
+        first = @before.face_starts[@origins[faces[rows]]]
+        former = first + rows - @mesh.face_starts[faces[rows]]
+        places = [[@mesh, rows], [@before, former]].map { |mesh, own| mesh.positions[mesh.corner_vertices[own], true] }
+        same = places[0].eq(places[1]).all?(axis: 1).where
+        [rows[same], former[same]]
+      end
+
+      # @return [Numo::DFloat] 2: where a corner lies within the face that its own is a piece of
+      def uv_within(uvs, corner)
+        place = @mesh.positions[@mesh.corner_vertices[corner], true].to_a
+        triangle, shares = @before.nearest_spot([@origins[@mesh.corner_faces[corner]]], place)
+        own = uvs[@before.triangulation.corners[triangle, true], true]
+        (own * Numo::DFloat.cast(shares).expand_dims(1)).sum(axis: 0)
+      end
+    end
+  end
+end
