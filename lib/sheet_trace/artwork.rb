@@ -12,6 +12,7 @@ module SheetTrace
         "content",
         "picture" => "SheetTrace::Artwork::Contents::Picture",
         "fill" => "SheetTrace::Artwork::Contents::Fill",
+        "gradient" => "SheetTrace::Artwork::Contents::Gradient",
         "lettering" => "SheetTrace::Artwork::Contents::Lettering"
       )
     # Where a layer may lie. A new place is a file in places/, its test, and a line here.

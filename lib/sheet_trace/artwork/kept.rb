@@ -18,6 +18,9 @@ module SheetTrace
       # @return [Hash] what is worked out of it for the screen, in the units of JSON
       def facts(_job, _content) = {}
 
+      # Looks at once at what a bake will need, so that what can't be done is told now.
+      def ready(_job) = nil
+
       # @return [Float, nil] width on the model of a place that says it
       def width_mm = nil
 

@@ -20,6 +20,9 @@ module SheetTrace
 
       def initialize(uv_map, island, unit_mm)
         @uv_map = uv_map
+        @island = island
+        @unit_mm = unit_mm
+        @memo = {}
         @points = uv_map.point_islands.eq(island).where
         @normal = uv_map.mean_normals[island, true].reshape(1, 3)
         positions = uv_map.mesh.positions[uv_map.point_vertices[@points], true] * unit_mm
@@ -30,6 +33,10 @@ module SheetTrace
 
       # @return [Array(Float, Float)] width and height of the island lying flat, mm
       def size_mm = (coordinates_mm.max(axis: 0) - coordinates_mm.min(axis: 0)).to_a
+
+      # @return [Rims]
+      # @raise [MeshError] if the island is no band of a cylinder or cone
+      def rims = @memo[:rims] ||= Rims.call(self, Cut::Piece.of_island(@uv_map, @island), @unit_mm)
 
       # @return [Array<Numo::DFloat>] x and y, mm: P values each, 0 for points of other islands
       def by_point

@@ -28,8 +28,10 @@ module SheetTrace
         refuse("#{before.name} is locked; unlock it first") if before.look.locked && locked.nil? && visible.nil?
 
         after = changed(job, before)
-        job.flat_map(after.place.island) if place && after.place.island
+        after.place.ready(job) if place
         change(job.with(artwork: job.artwork.replace(after)), sentence(job, before, after))
+      rescue UvError, MeshError => e
+        refuse("#{before.name}: #{e.message}")
       end
 
       private

@@ -15,6 +15,10 @@ module SheetTrace
         number :x_mm, PLACE_MM, "its middle, right of the island's as seen from outside", default: 0.0
         number :y_mm, PLACE_MM, "its middle, above the island's", default: 0.0
         angle :turn_rad, -1000..1000, "clockwise; 0 is upright on the model", default: 0.0
+        one_of :along,
+               %w[straight rim],
+               "rim: bent with a rolled-out band, so that its lines run along the rims, true at its middle height",
+               default: "straight"
 
         fact :height_mm, Parameters::Number.new(0..1e12)
         # Corners on the sheet: top left, top right, bottom right, bottom left.
@@ -23,6 +27,10 @@ module SheetTrace
         fact :edges_mm, Parameters::Numbers.new(4)
         # Which side of the model its middle looks to from there: the panel, on the net of a box.
         fact :panel, Parameters::Text.new(80)
+        # Along the rim: how long the band is round through the middle, and how wide the content comes out at its top
+        # and its bottom; 0 where it is straight.
+        fact :round_mm, Parameters::Number.new(0..1e12)
+        fact :rim_widths_mm, Parameters::Numbers.new(2)
         # How x_mm and y_mm change with px right and px down: x/right, x/down, y/right, y/down.
         fact :mm_per_px, Parameters::Numbers.new(4)
 
@@ -38,7 +46,7 @@ module SheetTrace
           return if texel_map.texels.empty?
 
           flat = flat_corners(canvas)
-          across, down = content_corners(flat, content)
+          across, down = content_corners(flat, content, canvas.flat_map(island))
           TriangleFrame.call(texel_map, across, down, covered_px: covered_px(canvas, flat, content))
         end
 
@@ -51,9 +59,13 @@ module SheetTrace
             frame_px: guide.corners_px,
             edges_mm: edges_mm(flat_map, height_mm),
             panel: panel(job),
-            mm_per_px: guide.mm_per_px
+            mm_per_px: guide.mm_per_px,
+            **round(flat_map, height_mm)
           }
         end
+
+        # @raise [UvError, MeshError] where the island can't be laid flat, or is no band where it must be one
+        def ready(job) = job.flat_map(island).then { |flat_map| flat_map.rims if rim? }
 
         # @param canvas [Canvas]
         # @return [Array] what of its layout a bake depends on, beside the place itself
@@ -76,6 +88,16 @@ module SheetTrace
         end
 
         private
+
+        def rim? = along == "rim"
+
+        def round(flat_map, height_mm)
+          return { round_mm: 0.0, rim_widths_mm: [0.0, 0.0] } unless rim?
+
+          rims = flat_map.rims
+          widths = [height_mm / 2, -height_mm / 2].map { |up| rims.width_at(x_mm, y_mm, up) * width_mm }
+          { round_mm: rims.round_mm(x_mm, y_mm), rim_widths_mm: widths }
+        end
 
         def edges_mm(flat_map, height_mm)
           cos = Math.cos(turn_rad).abs
@@ -102,12 +124,11 @@ module SheetTrace
         end
 
         # @return [Array<Numo::DFloat>] t x 3 each: where the corners lie in the content, across and down
-        def content_corners((x, y), content)
+        def content_corners((x, y), content, flat_map)
           width, height = size_mm(content)
           cos = Math.cos(turn_rad)
           sin = Math.sin(turn_rad)
-          x -= x_mm
-          y -= y_mm
+          x, y = rim? ? flat_map.rims.along(x, y, x_mm, y_mm) : [x - x_mm, y - y_mm]
           [(((x * cos) - (y * sin)) / width) + 0.5, 0.5 - (((x * sin) + (y * cos)) / height)]
         end
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A colour laid over picked islands, a part, a material or the whole sheet. */
-import { BButton, BFormSelect } from "bootstrap-vue-next";
+import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import ColorField from "@/ui/ColorField.vue";
 import { useAdding } from "./adding";
@@ -8,6 +8,8 @@ import { useMaskChoices } from "./useMaskChoices";
 
 const adding = useAdding();
 const color = ref("#2f5a45");
+const shaded = ref(false);
+const to = ref("#e8d9a6");
 const { choices, maskOf } = useMaskChoices();
 const over = ref<string | null>(null);
 
@@ -18,7 +20,10 @@ const chosen = computed(
 
 async function fill() {
   const { islands = null, parts = null, materials = null } = maskOf(chosen.value);
-  await adding.add({ content: { kind: "fill", color: color.value }, islands, parts, materials });
+  const content = shaded.value
+    ? { kind: "gradient" as const, color: color.value, to: to.value }
+    : { kind: "fill" as const, color: color.value };
+  await adding.add({ content, islands, parts, materials });
 }
 </script>
 
@@ -26,6 +31,10 @@ async function fill() {
   <div class="fields">
     <span>Colour</span>
     <ColorField class="wide" label="Colour of a new fill" :value="color" @change="color = $event" />
+    <template v-if="shaded">
+      <span>To</span>
+      <ColorField class="wide" label="Colour where it ends" :value="to" @change="to = $event" />
+    </template>
     <label for="fill-over">Over</label>
     <BFormSelect
       id="fill-over"
@@ -35,5 +44,6 @@ async function fill() {
       @update:model-value="over = String($event)"
     />
   </div>
+  <BFormCheckbox v-model="shaded">Shades into a second colour</BFormCheckbox>
   <BButton variant="secondary" class="btn-wide" @click="fill">Fill</BButton>
 </template>

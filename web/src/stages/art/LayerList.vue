@@ -17,6 +17,8 @@ import { useMaskChoices } from "./useMaskChoices";
 const jobs = useJob();
 const selection = useSelection();
 const masks = useMaskChoices();
+const swatch = (content: Exclude<Layer["content"], { kind: "picture" | "lettering" }>) =>
+  content.kind === "fill" ? content.color : `linear-gradient(${content.color}, ${content.to})`;
 const edition = computed(() => jobs.job!.artwork.editions[jobs.job!.artwork.shown]);
 const upperFirst = computed(() => [...jobs.layers].reverse());
 
@@ -94,7 +96,7 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
           :style="{ color: layer.content.color }"
           >{{ layer.content.text }}</span
         >
-        <span v-else class="swatch border rounded" :style="{ background: layer.content.color }"></span>
+        <span v-else class="swatch border rounded" :style="{ background: swatch(layer.content) }"></span>
         <span class="text"
           ><b class="d-block text-truncate">{{ layer.name }}</b
           ><small class="d-block text-body-secondary">{{ wordOf(layer) }} {{ where(layer) }}</small

@@ -1,6 +1,7 @@
 import type { Component } from "vue";
 import type { Content, Layer, LayerPlace } from "@/api/types";
 import LetteringFields from "./contents/LetteringFields.vue";
+import GradientFields from "./contents/GradientFields.vue";
 import FillFields from "./contents/FillFields.vue";
 import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
@@ -11,6 +12,7 @@ import SurfaceFields from "./places/SurfaceFields.vue";
 const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
   picture: { sheet: "skin", model: "skin", island: "label", surface: "decal" },
   fill: { sheet: "fill", model: "fill", island: "patch", surface: "spot" },
+  gradient: { sheet: "gradient", model: "gradient", island: "gradient patch", surface: "gradient spot" },
   lettering: { sheet: "lettering", model: "lettering", island: "lettering", surface: "lettering" },
 };
 /**
@@ -18,6 +20,7 @@ const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
  */
 const CONTENTS: Partial<Record<Content["kind"], Component>> = {
   fill: FillFields,
+  gradient: GradientFields,
   picture: PictureFields,
   lettering: LetteringFields,
 };

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Size and place on the surface of what is set on an island, typed in mm. */
-import { BFormSelect } from "bootstrap-vue-next";
+import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import type { Layer, OnIsland } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import NumberField from "@/ui/NumberField.vue";
+import { shown } from "@/ui/sums";
 
 const props = defineProps<{ layer: Layer }>();
 const jobs = useJob();
@@ -103,6 +104,21 @@ async function moveTo(island: number) {
         @change="change({ turn_deg: $event })"
       />
     </div>
+    <BFormCheckbox
+      class="mt-1"
+      :model-value="place.along === 'rim'"
+      @update:model-value="change({ along: $event ? 'rim' : 'straight' })"
+      >Bends along the rims of a rolled-out band</BFormCheckbox
+    >
+    <template v-if="place.along === 'rim'">
+      <p class="form-text num">
+        {{ shown(place.rim_widths_mm[0], 1) }} mm wide at its top, {{ shown(place.rim_widths_mm[1], 1) }} at its bottom;
+        {{ shown(place.round_mm, 1) }} mm all round
+      </p>
+      <BButton variant="secondary" class="btn-wide" @click="change({ width_mm: place.round_mm, x_mm: 0 })"
+        >Wrap all round</BButton
+      >
+    </template>
     <p class="mt-2 form-text">
       Its middle lies on the {{ place.panel.toLowerCase() }} of the model. Centre is measured from the middle of the
       island, right and up as seen on the model; edges in mm from the label's box to the island's.
