@@ -34,6 +34,14 @@ module SheetTraceServer
           )
         end
 
+        app.get("/api/jobs/:id/seams") do
+          job = shown_job
+          canvas = job.canvas(pictures: workshop.pictures, size: fit(job.sheet, PREVIEW_PX))
+          sheet = SheetTrace::Artwork::Compose.call(job.artwork, canvas)
+          seams = SheetTrace::Artwork::SeamCheck.call(job.layout, sheet, unit_mm: job.unit_mm)
+          answer(Json::SeamsJson::SHAPE, Json::SeamsJson.call(seams))
+        end
+
         { "chart" => true, "checker" => false }.each do |name, lettered|
           app.get("/api/jobs/:id/#{name}.png") do
             render_image(name) do |job|

@@ -157,4 +157,45 @@ describe "the art stage" do
 
     assert_equal "edition\nFirst edition\nPlum\n", File.read(csv)
   end
+
+  it "lists seams that art does not go on across, until it does" do
+    bring_in_caddy(stage: "art")
+    find(".island-card", text: "Front").click
+    click_button "Fill"
+
+    assert_done(/Fill laid on Front/)
+    unfold "Seams"
+
+    assert_selector ".inspector .figures button", text: "Front | Left"
+    assert_selector ".inspector .figures tbody tr", count: 4
+    find(".inspector .figures button", text: "Front | Left").click
+
+    assert_selector ".island-card.picked", count: 2
+    @server.post(
+      "/api/jobs/#{job["id"]}/operations",
+      JSON.generate(
+        base_revision: job["revision"],
+        name: "add_layer",
+        parameters: {
+          content: {
+            kind: "fill",
+            color: "#2f5a45"
+          }
+        }
+      )
+    )
+
+    assert_text "Colours go on across all seams."
+  end
+
+  it "holds a skin to the model" do
+    bring_in_caddy(stage: "art")
+    choose("Bring in a picture", file("skin.png", Demo::TeaCaddy.pictures["caddy-lid.png"]))
+    click_button "Lay over the whole sheet"
+    find("label", text: "The model", exact_text: true).click
+
+    assert_done(/skin held to the model/)
+    assert_selector ".layer", text: "held to the model"
+    assert_equal "model", layers.first["place"]["kind"]
+  end
 end

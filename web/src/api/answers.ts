@@ -514,6 +514,21 @@ export interface Proposals {
   proposals: Proposal[];
 }
 
+export interface CheckedSeam {
+  /** on both sides */
+  islands: number[];
+  /** difference of colours, 0 to 255 */
+  mean: number;
+  worst: number;
+  length_mm: number;
+  /** where it is worst */
+  faces: number[];
+}
+
+export interface CheckedSeams {
+  seams: CheckedSeam[];
+}
+
 export interface SheetTilesHead {
   width_px: number;
   height_px: number;

@@ -2,6 +2,7 @@ import type {
   ArrayName,
   Band,
   Borders,
+  CheckedSeams,
   Brought,
   Clearance,
   Composed,
@@ -276,6 +277,8 @@ export const api = {
     ),
   borders: (id: string, revision: number) =>
     ask<Borders>("GET", at(id, `/borders?${query({ revision })}`)).then(({ borders }) => borders),
+  seams: (id: string, revision: number) =>
+    ask<CheckedSeams>("GET", at(id, `/seams?${query({ revision })}`)).then(({ seams }) => seams),
   nextLandmark: (id: string, revision: number, island: number) =>
     ask<NextLandmark>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
   legends: () => ask<Legends>("GET", "/api/legends"),

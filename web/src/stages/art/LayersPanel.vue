@@ -9,6 +9,7 @@ import NumberField from "@/ui/NumberField.vue";
 import { useAdding } from "./adding";
 import { fieldsOf } from "./kinds";
 import LayerList from "./LayerList.vue";
+import SeamList from "./SeamList.vue";
 
 const jobs = useJob();
 const selection = useSelection();
@@ -28,6 +29,7 @@ const layer = computed(() => jobs.layers.find((layer) => layer.id === selection.
     <template v-if="layer">
       <component :is="fields" v-for="(fields, i) in fieldsOf(layer)" :key="i" :layer="layer" />
     </template>
+    <SeamList />
     <h3>Edges</h3>
     <div class="fields">
       <NumberField

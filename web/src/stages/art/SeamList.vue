@@ -1,0 +1,53 @@
+<script setup lang="ts">
+/** Where the art does not go on across a seam: colours on both sides, the worst first. */
+import { computed, watch } from "vue";
+import { api } from "@/api/client";
+import type { CheckedSeam } from "@/api/types";
+import { useAnswer } from "@/composables/useAnswer";
+import { useBench } from "@/stores/bench";
+import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
+import FigureTable from "@/ui/FigureTable.vue";
+import FoldSection from "@/ui/FoldSection.vue";
+import { shown } from "@/ui/sums";
+
+const TITLE = "Seams";
+/** levels of 255 that nobody sees */
+const UNSEEN = 4;
+const jobs = useJob();
+const bench = useBench();
+const selection = useSelection();
+const { value, asking, ask } = useAnswer<CheckedSeam[]>();
+
+const differ = computed(() => (value.value ?? []).filter(({ mean }) => mean >= UNSEEN));
+const rows = computed(() =>
+  differ.value.map((seam) => {
+    const names = [...new Set(seam.islands)].map((index) => jobs.islands[index]?.name ?? "");
+    return {
+      ...seam,
+      name: names.length > 1 ? names.join(" | ") : `${names[0]}, its own`,
+      levels: shown(seam.mean, 0),
+    };
+  }),
+);
+
+watch(
+  () => [jobs.job?.revision, bench.unfolded[TITLE]] as const,
+  ([, open]) => open && ask(api.seams),
+  { immediate: true },
+);
+</script>
+
+<template>
+  <FoldSection :title="TITLE" folded>
+    <p v-if="asking && !value" class="form-text">Looking along the seams…</p>
+    <p v-else-if="rows.length === 0" class="form-text">Colours go on across all seams.</p>
+    <FigureTable
+      v-else
+      of="Seam"
+      :rows="rows"
+      :figures="{ levels: 'differs, of 255' }"
+      @press="selection.lookAt({ faces: $event.faces, islands: $event.islands })"
+    />
+  </FoldSection>
+</template>
