@@ -22,6 +22,7 @@ module SheetTrace
         "sheet" => "SheetTrace::Artwork::Places::OnSheet",
         "island" => "SheetTrace::Artwork::Places::OnIsland",
         "surface" => "SheetTrace::Artwork::Places::OnSurface",
+        "level" => "SheetTrace::Artwork::Places::AtLevel",
         "model" => "SheetTrace::Artwork::Places::OnModel"
       )
   end

@@ -155,6 +155,17 @@ module SheetTrace
       end
     end
 
+    # @param place [Artwork::Places::AtLevel]
+    # @return [Flatten::Strip]
+    def strip(place)
+      memo = @memo.fetch(:strips) { BoundedMemo.new(limit: ROUND_SPOTS_BYTES) }
+      memo.fetch(place.laid_by) do
+        triangle = Flatten::LevelLine.triangle_at(mesh, place.face, place.at)
+        line, closed = triangle ? Flatten::LevelLine.call(mesh.welded, triangle, place.at[1]) : [[], false]
+        Flatten::Strip.call(mesh, line, place.reach_mm / unit_mm, closed: closed)
+      end
+    end
+
     # @param name [String] of .painted_maps
     # @return [Layout]
     def painted_layout(name) = painted_maps.find { |map| map.name == name }.layout
@@ -216,6 +227,7 @@ module SheetTrace
         size: size,
         flat_maps: method(:flat_map),
         round_spots: method(:round_spot),
+        strips: method(:strip),
         painted_layouts: method(:painted_layout),
         unit_mm: unit_mm,
         memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },

@@ -20,15 +20,27 @@ module SheetTrace
       # @param pictures [#call] takes a digest, gives the Vips::Image of Picture.read
       # @param flat_maps [#call] takes an island, gives its Flatten::FlatMap
       # @param round_spots [#call] takes a place on the surface and a reach in mm, gives its Flatten::RoundSpot
+      # @param strips [#call] takes a place at a level, gives its Flatten::Strip
       # @param painted_layouts [#call] takes the name of a layout that a skin was painted on, gives the Layout
       # @param unit_mm [Float] length of a model unit
       # @param memo [BoundedMemo] keeps bakes for other canvases of the same surface and unit
-      def initialize(layout:, size:, pictures:, flat_maps:, round_spots:, painted_layouts:, unit_mm:, memo: Canvas.memo)
+      def initialize(
+        layout:,
+        size:,
+        pictures:,
+        flat_maps:,
+        round_spots:,
+        strips:,
+        painted_layouts:,
+        unit_mm:,
+        memo: Canvas.memo
+      )
         @layout = layout
         @size = size
         @pictures = pictures
         @flat_maps = flat_maps
         @round_spots = round_spots
+        @strips = strips
         @painted_layouts = painted_layouts
         @unit_mm = unit_mm
         @memo = memo
@@ -37,6 +49,7 @@ module SheetTrace
 
       def picture(digest) = @pictures.call(digest)
       def flat_map(island) = @flat_maps.call(island)
+      def strip(place) = @strips.call(place)
       def painted_layout(name) = @painted_layouts.call(name)
       def round_spot(place, reach_mm) = @round_spots.call(place, reach_mm)
 

@@ -6,7 +6,7 @@ module SheetTrace
     # their changes leave it true.
     class Memo
       # What follows from the surface and its unit alone.
-      OF_SURFACE = %i[flat_maps canvas map_seams round_spots].freeze
+      OF_SURFACE = %i[flat_maps canvas map_seams round_spots strips].freeze
       private_constant :OF_SURFACE
 
       def initialize(kept = {})

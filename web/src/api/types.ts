@@ -21,6 +21,7 @@ export type LayerPlace = Layer["place"];
 export type OnIsland = Extract<LayerPlace, { kind: "island" }>;
 export type Lettering = Extract<Content, { kind: "lettering" }>;
 /** the place of a layer that lies round a spot of the model */
+export type AtLevel = Extract<LayerPlace, { kind: "level" }>;
 export type OnSurface = Extract<LayerPlace, { kind: "surface" }>;
 
 export interface TraceSettings extends Sheet {

@@ -49,12 +49,12 @@ module SheetTrace
           rows, shares = under(laid, map, content, canvas.unit_mm)
           return if rows.empty?
 
-          corners = corners_px(canvas, laid, rows)
+          corners, = Pieces.corners_px(canvas, laid, rows)
           texel_map = canvas.texel_map_of(corners)
           return if texel_map.texels.empty?
 
           across, down = shares.map { |share| share[rows, true] }
-          TriangleFrame.call(texel_map, across, down, covered_px: covered_px(corners, across, down))
+          TriangleFrame.call(texel_map, across, down, covered_px: Pieces.covered_px(corners, across, down))
         end
 
         def facts(job, content)
@@ -62,10 +62,9 @@ module SheetTrace
           rows, shares = under(laid, job.layout.uv_map, content, job.unit_mm)
           areas = laid.areas[rows].copy
           total = [areas.sum, Float::MIN].max
-          islands = rows.empty? ? [] : islands(job, laid, rows)
           {
             height_mm: size_mm(content)[1],
-            islands: islands,
+            islands: rows.empty? ? [] : Pieces.islands(job.layout.uv_map, laid.parents[rows]),
             stretch_mean: rows.empty? ? 1.0 : (laid.stretches[rows] * areas).sum / total,
             stretch_worst: rows.empty? ? 1.0 : laid.stretches[rows].max,
             cracks_mm: cracks_mm(laid, content, job.unit_mm),
@@ -77,7 +76,7 @@ module SheetTrace
         # @return [Array] what of a layout a bake depends on, beside the place itself
         def dependencies(canvas, content)
           laid = canvas.round_spot(self, reach_mm(content))
-          islands = canvas.layout.uv_map.face_islands[faces_of(canvas.layout.uv_map, laid)].to_a.uniq.sort
+          islands = Pieces.islands(canvas.layout.uv_map, laid.parents)
           [islands, canvas.layout.placements[islands, true].to_a]
         end
 
@@ -113,42 +112,7 @@ module SheetTrace
           sin = Math.sin(turn_rad)
           shares = [(((x * cos) - (y * sin)) / width) + 0.5, 0.5 - (((x * sin) + (y * cos)) / height)]
           inside = shares.map { |share| share.max(axis: 1).gt(0) & share.min(axis: 1).lt(1) }.reduce(:&)
-          [(inside & map.face_mapped[faces_of(map, laid)]).where, shares]
-        end
-
-        def faces_of(map, laid) = map.mesh.triangulation.faces[laid.parents]
-
-        def islands(job, laid, rows)
-          map = job.layout.uv_map
-          map.face_islands[map.mesh.triangulation.faces[laid.parents[rows]]].to_a.uniq.sort
-        end
-
-        # @return [Numo::DFloat] r x 3 x 2, px
-        def corners_px(canvas, laid, rows)
-          map = canvas.layout.uv_map
-          points = map.corner_points[map.mesh.triangulation.corners[laid.parents[rows], true]]
-          px = canvas.size.to_px(canvas.layout.points_uv)
-          corners = Numo::DFloat.zeros(rows.size, 3, 2)
-          2.times do |axis|
-            own = px[true, axis][points]
-            3.times { |k| corners[true, k, axis] = (laid.shares[rows, k, true] * own).sum(axis: 1) }
-          end
-          corners
-        end
-
-        # Root mean square of the sheet's px along the content's sides.
-        def covered_px(corners, across, down)
-          ax, ay, bx, by =
-            [1, 2].flat_map { |k| Array.new(2) { |axis| corners[true, k, axis] - corners[true, 0, axis] } }
-          u1, u2, v1, v2 = [across, down].flat_map { |own| [1, 2].map { |k| own[true, k] - own[true, 0] } }
-          det = (u1 * v2) - (u2 * v1)
-          weight = ((ax * by) - (ay * bx)).abs
-          det[det.eq(0)] = Float::INFINITY
-          [[v2, -v1], [-u2, u1]].map do |first, second|
-            x = ((ax * first) + (bx * second)) / det
-            y = ((ay * first) + (by * second)) / det
-            Math.sqrt((((x**2) + (y**2)) * weight).sum / [weight.sum, Float::MIN].max)
-          end
+          [(inside & Pieces.mapped(map, laid.parents)).where, shares]
         end
 
         # Of those that both sides of lie in the content.

@@ -17,12 +17,15 @@ export function usePlaceDecal(hitsAt: HitsAt) {
     return hit ? { face: hit.face, at: hit.point, normal: hit.normal } : null;
   }
 
-  /** The pointer is over the picked decal, as far as a ball about its spot says. */
+  /** The pointer is over the picked decal, as far as a ball about its spot says; or over the picked stripe. */
   function overPicked(at: Pair) {
     const place = placing.picked?.place;
     const spot = place && spotAt(at);
     if (!place || !spot) return false;
-    const reach = Math.max(place.width_mm, place.height_mm) / 2 / (jobs.job?.unit_mm ?? 1);
+    const unit = jobs.job?.unit_mm ?? 1;
+    if (place.kind === "level")
+      return Math.abs(spot.at[1] - place.at[1] - place.offset_mm / unit) <= place.height_mm / 2 / unit;
+    const reach = Math.max(place.width_mm, place.height_mm) / 2 / unit;
     return Math.hypot(...spot.at.map((value, axis) => value - place.at[axis]!)) <= reach;
   }
 

@@ -4,6 +4,7 @@ import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import ColorField from "@/ui/ColorField.vue";
 import { useAdding } from "./adding";
+import PlaceOnModel from "./PlaceOnModel.vue";
 import { useMaskChoices } from "./useMaskChoices";
 
 const adding = useAdding();
@@ -18,12 +19,15 @@ const chosen = computed(
   () => over.value ?? (choices.value.some(({ value }) => value === "islands") ? "islands" : "all"),
 );
 
+const content = computed(() =>
+  shaded.value
+    ? { kind: "gradient" as const, color: color.value, to: to.value }
+    : { kind: "fill" as const, color: color.value },
+);
+
 async function fill() {
   const { islands = null, parts = null, materials = null } = maskOf(chosen.value);
-  const content = shaded.value
-    ? { kind: "gradient" as const, color: color.value, to: to.value }
-    : { kind: "fill" as const, color: color.value };
-  await adding.add({ content, islands, parts, materials });
+  await adding.add({ content: content.value, islands, parts, materials });
 }
 </script>
 
@@ -46,4 +50,5 @@ async function fill() {
   </div>
   <BFormCheckbox v-model="shaded">Shades into a second colour</BFormCheckbox>
   <BButton variant="secondary" class="btn-wide" @click="fill">Fill</BButton>
+  <PlaceOnModel stripe :content="content" :aspect="1" />
 </template>

@@ -47,6 +47,8 @@ function where(layer: Layer) {
     const names = islands.map((island) => jobs.islands[island]?.name ?? "");
     return `on ${names.slice(0, 2).join(", ")}${names.length > 2 ? ` and ${names.length - 2} more` : ""}, ${shown(width_mm, 1)} × ${shown(height_mm, 1)} mm`;
   }
+  if (layer.place.kind === "level")
+    return `round the model, ${shown(layer.place.height_mm, 1)} mm wide, ${shown(layer.place.length_mm, 0)} mm long`;
   if (layer.place.kind === "model") return "held to the model";
   return layer.mask ? `on ${masks.wordsOf(layer.mask)}` : "over the sheet";
 }

@@ -6,20 +6,32 @@ import { useSelection } from "@/stores/selection";
 import type { NewLayer } from "./adding";
 import { usePlacing } from "./placing";
 
-const props = defineProps<{ content: NewLayer["content"]; aspect: number }>();
+const props = defineProps<{
+  content: NewLayer["content"];
+  aspect: number;
+  /** round the model at one height */
+  stripe?: boolean;
+}>();
 const placing = usePlacing();
 const selection = useSelection();
-const armed = computed(() => placing.next?.content.kind === props.content.kind);
+const as = computed(() => (props.stripe ? "level" : "surface"));
+const armed = computed(() => placing.next?.content.kind === props.content.kind && placing.next.as === as.value);
 
 function arm() {
   if (armed.value) return placing.leave();
   selection.layer = null;
-  placing.next = { content: props.content, aspect: props.aspect };
+  placing.next = { content: props.content, aspect: props.aspect, as: as.value };
 }
 </script>
 
 <template>
   <BButton variant="secondary" class="btn-wide mt-2" :pressed="armed" @click="arm">
-    {{ armed ? "Click the model, or press Escape" : "Put on the model as decal" }}
+    {{
+      armed
+        ? "Click the model, or press Escape"
+        : stripe
+          ? "Put round the model as stripe"
+          : "Put on the model as decal"
+    }}
   </BButton>
 </template>

@@ -5,15 +5,22 @@ import GradientFields from "./contents/GradientFields.vue";
 import FillFields from "./contents/FillFields.vue";
 import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
+import LevelFields from "./places/LevelFields.vue";
 import SkinFields from "./places/SkinFields.vue";
 import SurfaceFields from "./places/SurfaceFields.vue";
 
 /** What a layer is called in words, by what it shows and where it lies. */
 const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
-  picture: { sheet: "skin", model: "skin", island: "label", surface: "decal" },
-  fill: { sheet: "fill", model: "fill", island: "patch", surface: "spot" },
-  gradient: { sheet: "gradient", model: "gradient", island: "gradient patch", surface: "gradient spot" },
-  lettering: { sheet: "lettering", model: "lettering", island: "lettering", surface: "lettering" },
+  picture: { sheet: "skin", model: "skin", island: "label", surface: "decal", level: "stripe" },
+  fill: { sheet: "fill", model: "fill", island: "patch", surface: "spot", level: "stripe" },
+  gradient: {
+    sheet: "gradient",
+    model: "gradient",
+    island: "gradient patch",
+    surface: "gradient spot",
+    level: "gradient stripe",
+  },
+  lettering: { sheet: "lettering", model: "lettering", island: "lettering", surface: "lettering", level: "lettering" },
 };
 /**
  * The fields of each content and place that has some; they take the layer. A new kind is a component and a line here.
@@ -27,6 +34,7 @@ const CONTENTS: Partial<Record<Content["kind"], Component>> = {
 const PLACES: Partial<Record<LayerPlace["kind"], Component>> = {
   island: IslandFields,
   surface: SurfaceFields,
+  level: LevelFields,
   sheet: SkinFields,
   model: SkinFields,
 };

@@ -27,6 +27,8 @@ type NewContent = NewLayer["content"];
 
 /** share of the model's size that a new decal is wide */
 const SHARE = 0.25;
+/** width of a new stripe, as a share of that */
+const STRIPE = 0.25;
 
 /** Putting decals on the model by pointing at it, and moving them there. */
 export const usePlacing = defineStore("placing", () => {
@@ -34,7 +36,7 @@ export const usePlacing = defineStore("placing", () => {
   const selection = useSelection();
   const adding = useAdding();
   /** what the next click on the model puts there, with its proportions */
-  const next = shallowRef<{ content: NewContent; aspect: number } | null>(null);
+  const next = shallowRef<{ content: NewContent; aspect: number; as: "surface" | "level" } | null>(null);
   /** the stage that decals are moved on is open */
   const open = ref(false);
   /** what follows the hand */
@@ -43,13 +45,15 @@ export const usePlacing = defineStore("placing", () => {
   /** the picked layer, where it is a decal that may be moved */
   const picked = computed(() => {
     const layer = open.value ? jobs.layers.find(({ id }) => id === selection.layer) : undefined;
-    return layer?.place.kind === "surface" && !layer.locked ? { ...layer, place: layer.place } : null;
+    const place = layer?.place;
+    return (place?.kind === "surface" || place?.kind === "level") && !layer!.locked ? { ...layer!, place } : null;
   });
 
   const usual_mm = () => {
     const { min, max } = jobs.job!.bounds_mm;
     return SHARE * Math.max(...max.map((high, axis) => high - min[axis]!));
   };
+  const stripe_mm = () => STRIPE * usual_mm();
   const lookOf = (content: NewContent | Content) => ({
     picture:
       content.kind === "picture"
@@ -65,22 +69,33 @@ export const usePlacing = defineStore("placing", () => {
     if (!spot) shown.value = null;
     else if (next.value) {
       const width = usual_mm() / unit;
-      const { content, aspect } = next.value;
-      shown.value = { ...spot, ...lookOf(content), width, height: width / aspect, turn_deg: 0 };
+      const { content, aspect, as } = next.value;
+      const height = as === "level" ? stripe_mm() / unit : width / aspect;
+      shown.value = { ...spot, ...lookOf(content), width, height, turn_deg: 0 };
     } else if (moved) {
-      const { width_mm, height_mm, turn_deg } = moved.place;
-      const size = { width: width_mm / unit, height: height_mm / unit };
-      shown.value = { ...spot, ...lookOf(moved.content), ...size, turn_deg };
+      const { place } = moved;
+      const height = place.height_mm / unit;
+      const width = place.kind === "level" ? usual_mm() / unit : place.width_mm / unit;
+      shown.value = {
+        ...spot,
+        ...lookOf(moved.content),
+        width,
+        height,
+        turn_deg: place.kind === "level" ? 0 : place.turn_deg,
+      };
     }
   }
 
   async function put({ face, at }: ModelSpot) {
-    const content = next.value?.content;
+    const from = next.value;
     const moved = picked.value;
     next.value = null;
-    if (content) {
-      const place = { kind: "surface" as const, face, at, width_mm: usual_mm() };
-      await adding.add({ content, place });
+    if (from) {
+      const place =
+        from.as === "level"
+          ? { kind: "level" as const, face, at, height_mm: stripe_mm() }
+          : { kind: "surface" as const, face, at, width_mm: usual_mm() };
+      await adding.add({ content: from.content, place });
     } else if (moved) await jobs.operate("change_layer", { id: moved.id, place: { face, at } });
     shown.value = null;
   }

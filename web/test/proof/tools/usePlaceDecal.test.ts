@@ -22,7 +22,7 @@ describe("putting decals on the model", () => {
   });
 
   it("shows what is chosen under the pointer, and puts it where the model is clicked", async () => {
-    placing.next = { content: { kind: "picture", picture: "abc" }, aspect: 2 };
+    placing.next = { content: { kind: "picture", picture: "abc" }, aspect: 2, as: "surface" };
     hand.tool.hover!([40, 5]);
     expect(placing.shown).toMatchObject({ at: [40, 0, 0], picture: expect.stringContaining("abc") });
     expect(placing.shown!.width).toBeCloseTo(2 * placing.shown!.height);

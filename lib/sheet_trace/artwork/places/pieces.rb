@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Artwork
+    module Places
+      # What places have in common that know pieces of the surface's triangles: by parents, rows of Mesh#triangulation,
+      # and shares of the parents' corners.
+      module Pieces
+        # @param uv_map [UvMap]; parents [Numo::Int64]
+        # @return [Numo::Bit] whether each is on the sheet
+        def self.mapped(uv_map, parents) = uv_map.face_mapped[uv_map.mesh.triangulation.faces[parents]]
+
+        # @return [Array<Integer>] islands that they are of
+        def self.islands(uv_map, parents)
+          return [] if parents.empty?
+
+          faces = uv_map.mesh.triangulation.faces[parents]
+          faces = faces[uv_map.face_mapped[faces].where]
+          faces.empty? ? [] : uv_map.face_islands[faces].to_a.uniq.sort
+        end
+
+        # @param canvas [Canvas]
+        # @param laid [#parents, #shares]
+        # @param rows [Numo::Int64] which of them; those on the sheet if not given
+        # @return [Array(Numo::DFloat, Numo::Int64)] r x 3 x 2, px, and the rows
+        def self.corners_px(canvas, laid, rows = nil)
+          map = canvas.layout.uv_map
+          rows ||= laid.parents.empty? ? laid.parents : mapped(map, laid.parents).where
+          return Numo::DFloat.zeros(0, 3, 2), rows if rows.empty?
+
+          points = map.corner_points[map.mesh.triangulation.corners[laid.parents[rows], true]]
+          px = canvas.size.to_px(canvas.layout.points_uv)
+          corners = Numo::DFloat.zeros(rows.size, 3, 2)
+          2.times do |axis|
+            own = px[true, axis][points]
+            3.times { |k| corners[true, k, axis] = (laid.shares[rows, k, true] * own).sum(axis: 1) }
+          end
+          [corners, rows]
+        end
+
+        # Root mean square of the sheet's px along the content's sides.
+        #
+        # @param corners [Numo::DFloat] t x 3 x 2, px; across, down [Numo::DFloat] t x 3 shares of the content
+        # @return [Array(Float, Float)]
+        def self.covered_px(corners, across, down)
+          ax, ay, bx, by =
+            [1, 2].flat_map { |k| Array.new(2) { |axis| corners[true, k, axis] - corners[true, 0, axis] } }
+          u1, u2, v1, v2 = [across, down].flat_map { |own| [1, 2].map { |k| own[true, k] - own[true, 0] } }
+          det = (u1 * v2) - (u2 * v1)
+          weight = ((ax * by) - (ay * bx)).abs
+          det[det.eq(0)] = Float::INFINITY
+          [[v2, -v1], [-u2, u1]].map do |first, second|
+            x = ((ax * first) + (bx * second)) / det
+            y = ((ay * first) + (by * second)) / det
+            Math.sqrt((((x**2) + (y**2)) * weight).sum / [weight.sum, Float::MIN].max)
+          end
+        end
+      end
+    end
+  end
+end
