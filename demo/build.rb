@@ -23,8 +23,15 @@ module Demo
       model: {
         "tea-caddy.obj" => TeaCaddy.obj
       },
-      pictures: TeaCaddy.pictures,
-      operations: [["rename_edition", { edition: 0, name: "Pine" }], *labels]
+      pictures: {
+        **TeaCaddy.pictures,
+        **TeaCaddy.flavours
+      },
+      operations: [
+        ["rename_edition", { edition: 0, name: "Pine" }],
+        *labels,
+        ["fill_editions", { table: TeaCaddy.editions }]
+      ]
     )
   end
 
@@ -104,8 +111,42 @@ module Demo
     )
   end
 
+  # @return [Sample] a cone of paper that shades from dusk to glow, its words along the rim
+  def self.paper_lantern
+    on = { kind: "island", island: "Around" }
+    glow = { kind: "gradient", color: "#3c2f57", to: "#d2552a" }
+    words = { kind: "lettering", text: "Quillhaven Lantern Regatta", font: "Pacifico", color: "#fff6dc" }
+    built(
+      "Paper lantern",
+      solid: SheetTrace::Solids.build("cone", bottom_mm: 84.0, top_mm: 120.0, height_mm: 90.0),
+      operations: [
+        ["rename_edition", { edition: 0, name: "Dusk" }],
+        [
+          "add_layer",
+          { name: "glow", content: glow, place: { kind: "level", face: 0, at: [0, 45, 0], height_mm: 91 } }
+        ],
+        ["add_layer", { name: "words", content: words, place: { **on, width_mm: 150, y_mm: 6, along: "rim" } }]
+      ]
+    )
+  end
+
   # @return [Array<Sample>] the last one is shown first
-  def self.samples = [kiosk, heron, skiff, parade_drum, lantern_shade, tea_caddy]
+  def self.samples = [kiosk, heron, paper_lantern, skiff, parade_drum, lantern_shade, tea_caddy]
+
+  # Round the skiff's hull and through its transom.
+  STRIPE = {
+    content: {
+      kind: "fill",
+      color: "#26495c"
+    },
+    place: {
+      kind: "level",
+      face: 0,
+      at: [0.0, 44.0, 0.0],
+      height_mm: 8
+    }
+  }.freeze
+  private_constant :STRIPE
 
   # Unfolding takes longest of all, and what comes out never changes.
   def self.made_skiff
@@ -127,6 +168,7 @@ module Demo
       ["tag_islands", { islands: pieces, tag: "art" }],
       ["turn_upright", { islands: pieces }],
       ["pack", { turn: "none", in_order: true }],
+      ["add_layer", { name: "stripe", **STRIPE }],
       *%w[Left Right].map { |side| ["place_picture", { picture: number, island: "hull #{side}", width_mm: 40 }] },
       ["add_underlay", { picture: Skiff::PHOTO }],
       ["show_underlay", { index: 0, how: "keep_scale" }],

@@ -66,6 +66,22 @@ module Demo
       }
     end
 
+    # The other flavours: name => colour of the ground.
+    FLAVOURS = { "Heather" => "#5d3f66", "Amber" => "#8a5a1c" }.freeze
+
+    # @return [Hash{String => String}] file name => PNG: the fronts of the other flavours
+    def self.flavours
+      FLAVOURS.to_h { |name, color| [front_of(name), picture(WIDTH, HEIGHT) { |c| front(c, name.upcase, color) }] }
+    end
+
+    # @return [String] the table that the editions are filled from
+    def self.editions
+      ["edition,caddy-front picture", *FLAVOURS.each_key.map { |name| "#{name},#{front_of(name)}" }].join("\n")
+    end
+
+    def self.front_of(flavour) = "caddy-front-#{flavour.downcase}.png"
+    private_class_method :front_of
+
     # @return [Hash{String => String}] island name => picture file, for the labels that are set from the start
     def self.labels =
       {
@@ -87,12 +103,12 @@ module Demo
       StringIO.new("".b).tap { |out| surface.write_to_png(out) }.string
     end
 
-    def self.front(context)
-      ground(context, PINE, WIDTH, HEIGHT)
+    def self.front(context, flavour = "PINE", color = PINE)
+      ground(context, color, WIDTH, HEIGHT)
       frame(context, 4, WIDTH, HEIGHT)
       lantern(context, WIDTH / 2.0, 42, 15)
       waves(context, 12, WIDTH - 12, [104, 108])
-      words(context, "PINE", WIDTH / 2.0, 84, 14, CREAM)
+      words(context, flavour, WIDTH / 2.0, 84, flavour.size > 5 ? 10 : 14, CREAM)
       words(context, "regatta blend", WIDTH / 2.0, 94, 6, CREAM)
       words(context, "QUILLHAVEN", WIDTH / 2.0, 18, 5, CREAM)
     end

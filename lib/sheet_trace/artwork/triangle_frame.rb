@@ -12,14 +12,15 @@ module SheetTrace
       # @param across [Numo::DFloat] t x 3 shares of the content's width at their corners; down [Numo::DFloat] t x 3
       # @param covered_px [Array(Float, Float)] as Frame has it
       # @param prepared [#call, nil] as Frame has it
+      # @param endless [Boolean] the content's right side joins its left
       # @return [Frame]
-      def self.call(texel_map, across, down, covered_px:, prepared: nil)
+      def self.call(texel_map, across, down, covered_px:, prepared: nil, endless: false)
         shares, slopes = texel_map.interpolate_with_slopes([across, down])
         Frame.new(
           **box(texel_map),
           across: shares[0],
           down: shares[1],
-          coverage: coverage(texel_map, shares, slopes),
+          coverage: endless ? coverage(texel_map, shares[1..], slopes[1..]) : coverage(texel_map, shares, slopes),
           covered_px: covered_px,
           prepared: prepared
         )

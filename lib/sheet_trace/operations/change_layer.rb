@@ -58,7 +58,7 @@ module SheetTrace
 
       def sentence(job, before, after)
         return placed(job, after) if place && after.place.island
-        return "#{after.name}: #{after.place.to_words(job, after.content)}" if place && after.place.width_mm
+        return "#{after.name}: #{after.place.to_words(job, after.content)}" if place
 
         does = [
           name && "renamed #{after.name}",

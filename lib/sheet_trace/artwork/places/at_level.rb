@@ -35,7 +35,13 @@ module SheetTrace
           width = width(strip, content, canvas.unit_mm)
           across = (((strip.along[rows, true] - (strip.length / 2)) * canvas.unit_mm) / width) + 0.5
           down = 0.5 - (((strip.beside[rows, true] * canvas.unit_mm) - offset_mm) / height_mm)
-          TriangleFrame.call(texel_map, across, down, covered_px: Pieces.covered_px(corners, across, down))
+          TriangleFrame.call(
+            texel_map,
+            across,
+            down,
+            covered_px: Pieces.covered_px(corners, across, down),
+            endless: strip.closed && all_round
+          )
         end
 
         def facts(job, _content)

@@ -96,4 +96,11 @@ describe SheetTrace::Artwork::Places::AtLevel do
     assert_equal lengths.sort.reverse, lengths
     assert_in_delta lengths[0] - lengths[1], lengths[1] - lengths[2], 0.01 * lengths[0]
   end
+
+  it "joins its ends without a break, in colour and in alpha" do
+    job = striped(Models.job(Models.band(48)), 0, [0.0, 20.0, 0.0])
+    middle = alpha(job)[614, true] # 20 of 50 mm above the lower rim
+
+    assert_equal 255, middle.min
+  end
 end

@@ -17,6 +17,8 @@ import { useMaskChoices } from "./useMaskChoices";
 const jobs = useJob();
 const selection = useSelection();
 const masks = useMaskChoices();
+/** so light that it would not be seen on paper */
+const light = (color: string) => [1, 3, 5].every((at) => parseInt(color.slice(at, at + 2), 16) > 140);
 const swatch = (content: Exclude<Layer["content"], { kind: "picture" | "lettering" }>) =>
   content.kind === "fill" ? content.color : `linear-gradient(${content.color}, ${content.to})`;
 const edition = computed(() => jobs.job!.artwork.editions[jobs.job!.artwork.shown]);
@@ -95,7 +97,7 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
         <span
           v-else-if="layer.content.kind === 'lettering'"
           class="swatch letters border rounded text-truncate"
-          :style="{ color: layer.content.color }"
+          :style="{ color: layer.content.color, background: light(layer.content.color) ? 'var(--bs-body-color)' : undefined }"
           >{{ layer.content.text }}</span
         >
         <span v-else class="swatch border rounded" :style="{ background: swatch(layer.content) }"></span>
