@@ -13,6 +13,7 @@ module SheetTrace
         "picture" => "SheetTrace::Artwork::Contents::Picture",
         "fill" => "SheetTrace::Artwork::Contents::Fill",
         "gradient" => "SheetTrace::Artwork::Contents::Gradient",
+        "same" => "SheetTrace::Artwork::Contents::Same",
         "lettering" => "SheetTrace::Artwork::Contents::Lettering"
       )
     # Where a layer may lie. A new place is a file in places/, its test, and a line here.

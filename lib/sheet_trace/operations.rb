@@ -29,6 +29,8 @@ module SheetTrace
           ReplaceInEdition
           FillEditions
           HoldSkin
+          SetOnAlike
+          FreeLayer
           Pack
           Equalise
           WeighIslands

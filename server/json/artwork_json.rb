@@ -5,7 +5,7 @@ module SheetTraceServer
     # The stack of layers, the lowest first, as the shown edition has them, and the editions.
     module ArtworkJson
       shape = Shape
-      CONTENT = shape.kind_of(SheetTrace::Artwork::CONTENTS)
+      CONTENT = shape.kind_of(SheetTrace::Artwork::CONTENTS, except: %w[same])
       PLACE = shape.kind_of(SheetTrace::Artwork::PLACES)
       MASK =
         Shape::Record.new(
@@ -27,7 +27,8 @@ module SheetTraceServer
           opacity: shape::NUMBER,
           blend: shape.one_of(*SheetTrace::Artwork::Blend::MODES.keys),
           mask: [MASK.or_null, "what it shows on; null: everything"],
-          replaced: [shape::FLAG, "by the edition shown"]
+          replaced: [shape::FLAG, "by the edition shown"],
+          follows: [shape::TEXT.or_null, "id of the layer whose content it shows"]
         )
       COLUMN =
         Shape::Record.new(
@@ -78,7 +79,9 @@ module SheetTraceServer
           opacity: look.opacity,
           blend: look.blend,
           mask: look.mask.whole? ? nil : look.mask.to_h,
-          replaced: replaced
+          replaced: replaced,
+          follows:
+            job.artwork.layer(layer.id).content.then { |own| own.of if own.is_a?(SheetTrace::Artwork::Contents::Same) }
         }
       end
 

@@ -73,10 +73,11 @@ module SheetTraceServer
 
       # What a table's kinds declare: "kind", their values and their facts.
       #
-      # @param table [SheetTrace::Registry] of classes of SheetTrace::Artwork::Kept
-      def self.kind_of(table)
+      # @param table [SheetTrace::Registry] of classes of SheetTrace::Artwork::Kept; except [Array<String>] names that
+      #   are not told
+      def self.kind_of(table, except: [])
         kinds =
-          table.names.to_h do |name|
+          (table.names - except).to_h do |name|
             kind = table.fetch(name)
             own =
               kind.parameters.values.to_h { |parameter| [parameter.plain_name, parameter.type.validated_typescript] }

@@ -198,4 +198,27 @@ describe "the art stage" do
     assert_selector ".layer", text: "held to the model"
     assert_equal "model", layers.first["place"]["kind"]
   end
+
+  it "sets a label on alike islands too, replaces it once for all, and lets one go" do
+    bring_in_caddy(stage: "art")
+    find(".island-card", text: "Front").click
+    fill_in "Words", with: "Pine"
+    click_button "Letter on Front"
+
+    assert_done(/Pine laid on Front/)
+    click_button "Set on alike islands too"
+
+    assert_done(/Pine set on Back too/)
+    all(".layer .pick").first.click
+
+    assert_text "It shows what Pine shows"
+    fill_in "Words of the layer", with: "Plum\t"
+
+    assert_done(/now "Plum"|Plum/)
+    assert_equal %w[Plum Plum], layers.map { |layer| layer["content"]["text"] }
+    click_button "Let it go its own way"
+
+    assert_done(/goes its own way/)
+    assert_nil layers.last["follows"]
+  end
 end

@@ -39,6 +39,13 @@ module SheetTrace
         # @return [Edition] that replaces this of a layer too
         def replace(id, change) = with(replaced: { **replaced, id => { **replaced.fetch(id, {}), **change } })
 
+        # @return [Edition] that replaces of another layer what it replaced of one; of none if nil
+        def handed_over(id, heir)
+          other = replaced[id]&.except(:visible)
+          left = leave(id)
+          other.nil? || other.empty? || heir.nil? ? left : left.with(replaced: { **left.replaced, heir => other })
+        end
+
         # @return [Edition] that leaves a layer as it is
         def leave(id) = with(replaced: replaced.except(id))
 

@@ -22,7 +22,10 @@ module SheetTrace
 
         # @param edition [Integer]
         # @return [Array<Layer>] the layers as an edition has them
-        def worn(edition = shown) = layers.map { |layer| editions[edition].worn(layer) }
+        def worn(edition = shown) = following(layers.map { |layer| editions[edition].worn(layer) })
+
+        # @return [Array<Layer>] the layers, with what others show in the place of Contents::Same
+        def resolved = following(layers)
 
         # @param id [String]
         # @return [Layer, nil]
@@ -42,12 +45,30 @@ module SheetTrace
           with(layers: layers + [Layer.new(id: id || free_id, **layer)])
         end
 
-        # @return [Stack] with one layer put in another's place
-        def replace(layer) = with(layers: layers.map { |own| own.id == layer.id ? layer : own })
+        # @return [Stack] with one layer put in another's place; the letters of those that show what it shows keep their
+        #   size
+        def replace(layer)
+          former = self.layer(layer.id).content
+          with(
+            layers:
+              layers.map do |own|
+                next layer if own.id == layer.id
+
+                if follows?(own, layer.id)
+                  own.with(content: former).showing(layer.content).with(content: own.content)
+                else
+                  own
+                end
+              end
+          )
+        end
 
         # @return [Stack] without a layer, and without what editions replace of it
         def remove(id)
-          with(layers: layers.reject { |layer| layer.id == id }, editions: editions.map { |edition| edition.leave(id) })
+          left = layers.reject { |layer| layer.id == id }
+          heir = left.find { |layer| follows?(layer, id) }
+          left = left.map { |layer| follows?(layer, id) ? taken_over(layer, heir, id) : layer }
+          with(layers: left, editions: editions.map { |edition| edition.handed_over(id, heir&.id) })
         end
 
         # @return [Stack] with an edition in another's place
@@ -91,6 +112,22 @@ module SheetTrace
         end
 
         private
+
+        def follows?(layer, id) = layer.content.is_a?(Contents::Same) && layer.content.of == id
+
+        # The first that showed what a layer showed has it now, and the others show what that one shows.
+        def taken_over(layer, heir, id)
+          layer.with(content: layer.equal?(heir) ? self.layer(id).content : Contents::Same.new(of: heir.id))
+        end
+
+        # Letters keep the size that they have where they are: what another layer's grow by, these grow by too.
+        def following(own)
+          sources = own.to_h { |layer| [layer.id, layer] }
+          own.map do |layer|
+            source = layer.content.is_a?(Contents::Same) && sources[layer.content.of]
+            source ? layer.with(content: self.layer(source.id).content).showing(source.content) : layer
+          end
+        end
 
         # The number after the highest, so that none comes back while the stack holds later ones.
         def free_id = "layer-#{layers.filter_map { |layer| layer.id[/\Alayer-(\d+)\z/, 1]&.to_i }.max.to_i + 1}"

@@ -29,7 +29,9 @@ module SheetTrace
 
         after = changed(job, before)
         after.place.ready(job) if place
-        change(job.with(artwork: job.artwork.replace(after)), sentence(job, before, after))
+        layers = [after, (source(job, before) if content && follows?(before))].compact
+        stack = layers.reduce(job.artwork) { |own, layer| own.replace(layer) }
+        change(job.with(artwork: stack), sentence(job, before, after))
       rescue UvError, MeshError => e
         refuse("#{before.name}: #{e.message}")
       end
@@ -45,7 +47,7 @@ module SheetTrace
           blend: blend,
           mask: mask && Artwork::Mask.new(**mask)
         }.compact
-        shown = content ? content.call(layer.content, context) : layer.content
+        shown = content && !follows?(layer) ? content.call(layer.content, context) : layer.content
         after =
           layer.showing(shown).with(
             name: name || (layer.name == layer.content.title ? shown.title : layer.name),
@@ -54,6 +56,16 @@ module SheetTrace
         place ? after.with(place: place.call(after.place, context)) : after
       rescue InputError => e
         refuse("#{layer.name}: #{e.message}")
+      end
+
+      def follows?(layer) = layer.content.is_a?(Artwork::Contents::Same)
+
+      # What a layer shows that shows what another does is changed there.
+      def source(job, layer)
+        source = job.artwork.layer(layer.content.of)
+        refuse("#{source.name} is locked; unlock it first") if source.look.locked
+
+        source.showing(content.call(source.content, References::Context.new(job: job, pictures: ->(_name) {})))
       end
 
       def sentence(job, before, after)

@@ -155,6 +155,8 @@ describe SheetTrace::Operations do
     "remove_edition" => [{ edition: 0 } => /the only edition/],
     "replace_in_edition" => [{ id: "none", visible: false } => /no layer "none"/],
     "hold_skin" => [{ id: "none", to: "model" } => /no layer "none"/],
+    "set_on_alike" => [{ id: "none" } => /no layer "none"/],
+    "free_layer" => [{ id: "none" } => /no layer "none"/],
     "fill_editions" => [{ table: "name\nx" } => /first column is "name"/, { table: "edition" } => /no row/],
     "add_underlay" => [
       { picture: "9000x10", name: "x", resize: true } => /can't be as large as the picture/,

@@ -51,6 +51,8 @@ export interface Layer {
   mask: Mask | null;
   /** by the edition shown */
   replaced: boolean;
+  /** id of the layer whose content it shows */
+  follows: string | null;
 }
 
 export interface EditionColumn {

@@ -97,7 +97,10 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
         <span
           v-else-if="layer.content.kind === 'lettering'"
           class="swatch letters border rounded text-truncate"
-          :style="{ color: layer.content.color, background: light(layer.content.color) ? 'var(--bs-body-color)' : undefined }"
+          :style="{
+            color: layer.content.color,
+            background: light(layer.content.color) ? 'var(--bs-body-color)' : undefined,
+          }"
           >{{ layer.content.text }}</span
         >
         <span v-else class="swatch border rounded" :style="{ background: swatch(layer.content) }"></span>

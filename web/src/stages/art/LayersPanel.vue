@@ -15,6 +15,7 @@ const jobs = useJob();
 const selection = useSelection();
 const adding = useAdding();
 const layer = computed(() => jobs.layers.find((layer) => layer.id === selection.layer) ?? null);
+const source = computed(() => jobs.layers.find(({ id }) => id === layer.value?.follows)?.name ?? "");
 </script>
 
 <template>
@@ -27,6 +28,12 @@ const layer = computed(() => jobs.layers.find((layer) => layer.id === selection.
     </NoteBox>
     <LayerList />
     <template v-if="layer">
+      <NoteBox v-if="layer.follows" plain class="mt-2">
+        It shows what {{ source }} shows: replaced there, it is replaced here.
+        <BButton variant="link" class="p-0 align-baseline" @click="jobs.operate('free_layer', { id: layer.id })"
+          >Let it go its own way</BButton
+        >
+      </NoteBox>
       <component :is="fields" v-for="(fields, i) in fieldsOf(layer)" :key="i" :layer="layer" />
     </template>
     <SeamList />

@@ -3,11 +3,11 @@
 import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useSelection } from "@/stores/selection";
-import type { NewLayer } from "./adding";
+import type { NewContent } from "./adding";
 import { usePlacing } from "./placing";
 
 const props = defineProps<{
-  content: NewLayer["content"];
+  content: NewContent;
   aspect: number;
   /** round the model at one height */
   stripe?: boolean;

@@ -3,7 +3,7 @@ import { computed, ref, shallowRef } from "vue";
 import { api } from "@/api/client";
 import type { Content, Triple } from "@/api/types";
 import { useJob } from "@/stores/job";
-import { useAdding, type NewLayer } from "./adding";
+import { useAdding, type NewContent } from "./adding";
 import { useSelection } from "@/stores/selection";
 
 /** A spot of the model under the pointer. */
@@ -23,8 +23,6 @@ export interface ShownDecal extends ModelSpot {
   turn_deg: number;
 }
 
-type NewContent = NewLayer["content"];
-
 /** share of the model's size that a new decal is wide */
 const SHARE = 0.25;
 /** width of a new stripe, as a share of that */
@@ -36,7 +34,11 @@ export const usePlacing = defineStore("placing", () => {
   const selection = useSelection();
   const adding = useAdding();
   /** what the next click on the model puts there, with its proportions */
-  const next = shallowRef<{ content: NewContent; aspect: number; as: "surface" | "level" } | null>(null);
+  const next = shallowRef<{
+    content: NewContent;
+    aspect: number;
+    as: "surface" | "level";
+  } | null>(null);
   /** the stage that decals are moved on is open */
   const open = ref(false);
   /** what follows the hand */

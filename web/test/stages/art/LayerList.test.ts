@@ -56,13 +56,13 @@ describe("the list of layers", () => {
     useSelection().layer = "layer-1";
     useSelection().islands = [0, 1];
     const wrapper = list();
-    const shownOn = wrapper.get("select");
+    const shownOn = wrapper.get("select[aria-label='What it shows on']");
     expect(shownOn.findAll("option").map((option) => option.text())).toEqual(["the whole sheet", "2 islands"]);
     await shownOn.setValue("islands");
     expect(operate).toHaveBeenCalledWith("change_layer", { id: "layer-1", mask: { islands: [0, 1] } });
     useSelection().layer = "layer-2";
     await wrapper.vm.$nextTick();
-    expect(wrapper.find("select").exists()).toBe(false);
+    expect(wrapper.find("select[aria-label='What it shows on']").exists()).toBe(false);
   });
 
   it("removes the picked one", async () => {

@@ -119,6 +119,9 @@ async function moveTo(island: number) {
         >Wrap all round</BButton
       >
     </template>
+    <BButton variant="secondary" class="btn-wide" @click="jobs.operate('set_on_alike', { id: layer.id })"
+      >Set on alike islands too</BButton
+    >
     <p class="mt-2 form-text">
       Its middle lies on the {{ place.panel.toLowerCase() }} of the model. Centre is measured from the middle of the
       island, right and up as seen on the model; edges in mm from the label's box to the island's.
