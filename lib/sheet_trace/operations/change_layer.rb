@@ -31,7 +31,7 @@ module SheetTrace
         after.place.ready(job) if place
         layers = [after, (source(job, before) if content && follows?(before))].compact
         stack = layers.reduce(job.artwork) { |own, layer| own.replace(layer) }
-        change(job.with(artwork: stack), sentence(job, before, after))
+        change(job.with(artwork: stack), sentence(job, before, stack.resolved.find { |layer| layer.id == id }))
       rescue UvError, MeshError => e
         refuse("#{before.name}: #{e.message}")
       end
