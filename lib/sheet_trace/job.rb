@@ -150,7 +150,8 @@ module SheetTrace
           *mesh.nearest_spot([place.face], place.at),
           reach: reach_mm / unit_mm,
           way: place.way,
-          over_edges: place.over_edges
+          over_edges: place.over_edges,
+          depth: place.depth_mm && (place.depth_mm / unit_mm)
         )
       end
     end

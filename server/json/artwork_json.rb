@@ -28,6 +28,7 @@ module SheetTraceServer
           blend: shape.one_of(*SheetTrace::Artwork::Blend::MODES.keys),
           mask: [MASK.or_null, "what it shows on; null: everything"],
           replaced: [shape::FLAG, "by the edition shown"],
+          picture_px_per_texel: [shape::NUMBER.or_null, "px of its picture to a texel; null where it says no size"],
           follows: [shape::TEXT.or_null, "id of the layer whose content it shows"]
         )
       COLUMN =
@@ -80,6 +81,7 @@ module SheetTraceServer
           blend: look.blend,
           mask: look.mask.whole? ? nil : look.mask.to_h,
           replaced: replaced,
+          picture_px_per_texel: layer.picture_px_per_texel(job),
           follows:
             job.artwork.layer(layer.id).content.then { |own| own.of if own.is_a?(SheetTrace::Artwork::Contents::Same) }
         }

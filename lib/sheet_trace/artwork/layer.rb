@@ -23,6 +23,15 @@ module SheetTrace
           with(content: other, place: place.with(width_mm: place.width_mm * other.width_em / content.width_em))
         end
 
+        # @param job [Object] Job
+        # @return [Float, nil] px of its picture to a texel of the sheet; nil where it has none, or says no size
+        def picture_px_per_texel(job)
+          return unless content.is_a?(Contents::Picture) && place.width_mm
+
+          density = place.density_px_per_mm(job, content)
+          content.picture.width_px / (place.width_mm * density) if density&.positive?
+        end
+
         # @return [Boolean] whether there is something to see of it
         def shown? = look.visible && look.opacity.positive?
 

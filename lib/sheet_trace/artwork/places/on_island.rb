@@ -27,6 +27,9 @@ module SheetTrace
         fact :edges_mm, Parameters::Numbers.new(4)
         # Which side of the model its middle looks to from there: the panel, on the net of a box.
         fact :panel, Parameters::Text.new(80)
+        # Ratio of the larger to the smaller size that a disc comes out with, over what the content covers.
+        fact :stretch_mean, Parameters::Number.new(1..1e6)
+        fact :stretch_worst, Parameters::Number.new(1..1e6)
         # Along the rim: how long the band is round through the middle, and how wide the content comes out at its top
         # and its bottom; 0 where it is straight.
         fact :round_mm, Parameters::Number.new(0..1e12)
@@ -60,7 +63,8 @@ module SheetTrace
             edges_mm: edges_mm(flat_map, height_mm),
             panel: panel(job),
             mm_per_px: guide.mm_per_px,
-            **round(flat_map, height_mm)
+            **round(flat_map, height_mm),
+            **stretch(job, flat_map, content)
           }
         end
 
@@ -90,6 +94,24 @@ module SheetTrace
         private
 
         def rim? = along == "rim"
+
+        # What laying the island flat has left, in the triangles that the content lies on.
+        def stretch(job, flat_map, content)
+          map = job.layout.uv_map
+          rows = map.island_triangles[island]
+          corners = flat_map.by_point.map { |values| values[map.triangles.points[rows, true]] }
+          shares = content_corners(corners, content, flat_map)
+          under = shares.map { |share| share.max(axis: 1).gt(0) & share.min(axis: 1).lt(1) }.reduce(:&).where
+          return { stretch_mean: 1.0, stretch_worst: 1.0 } if under.empty?
+
+          space = map.triangle_positions(job.unit_mm, rows[under])
+          plane = Array.new(3) { |k| corners.map { |values| values[under, k] } }
+          jacobians = UvMap::Jacobians.call(space, plane)
+          large, small = jacobians.singular_values
+          ratios = large / Numo::DFloat.maximum(small, (large * 1e-6) + Float::MIN)
+          areas = jacobians.area_mm2
+          { stretch_mean: (ratios * areas).sum / [areas.sum, Float::MIN].max, stretch_worst: ratios.max }
+        end
 
         def round(flat_map, height_mm)
           return { round_mm: 0.0, rim_widths_mm: [0.0, 0.0] } unless rim?

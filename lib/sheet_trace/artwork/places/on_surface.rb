@@ -22,6 +22,10 @@ module SheetTrace
                  "the surface can't lie flat; square_on: projected straight at the spot, what looks that way",
                default: "smooth"
         flag :over_edges, "goes round edges of the model; stops there otherwise", default: true
+        number :depth_mm,
+               OnIsland::WIDTH_MM,
+               "for square_on: how far before and behind the spot; as far as it reaches if nil",
+               optional: true
 
         fact :height_mm, Parameters::Number.new(0..1e12)
         # Islands that it lies on.
@@ -97,7 +101,7 @@ module SheetTrace
         end
 
         # @return [Array] what the surface laid flat round the spot depends on
-        def laid_by = [face, at, way, over_edges]
+        def laid_by = [face, at, way, over_edges, depth_mm]
 
         private
 

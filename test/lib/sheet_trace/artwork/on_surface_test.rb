@@ -165,4 +165,26 @@ describe SheetTrace::Artwork::Places::OnSurface do
 
     assert_operator composed(job, flat_red).extract_band(3).avg, :>, 1
   end
+
+  it "stays before the depth that it is given, seen square-on" do
+    job = Models.job(Models.band(48))
+    face = job.mesh.triangulation.faces[job.mesh.nearest_spot((0...48).to_a, [0.0, 25.0, 20.0])[0]]
+    laid = ->(**more) do
+      decal(job, face, [0.0, 25.0, 20.0], width_mm: 34, way: "square_on", **more)
+        .artwork
+        .layer("d")
+        .then { |layer| layer.place.facts(job, layer.content)[:laid] }
+    end
+
+    # 17 mm to the side the wall of radius 20 lies 9.5 mm behind; to 13.2 mm at a depth of 5.
+    assert_in_delta 1, laid.call, 0.01
+    assert_in_delta Math.sqrt((20**2) - (15**2)) / 17, laid.call(depth_mm: 5), 0.1
+  end
+
+  it "says how many px of its picture come to a texel" do
+    job = decal(caddy, face_of(caddy, "Front"), [0.0, 60.0, 25.0], width_mm: 20)
+
+    # 40 px on 20 mm, at 4 texels to a mm.
+    assert_in_delta 0.5, job.artwork.layer("d").picture_px_per_texel(job), 1e-9
+  end
 end

@@ -141,4 +141,20 @@ describe "pictures set on islands" do
 
     assert_equal 0, image.extract_band(3).max
   end
+
+  it "tells the stretch that laying a bent island flat leaves under it" do
+    ball = SheetTrace::Job.start(SheetTrace::Solids.build("ball", {}), source_name: "ball.obj")
+    flat = Models.job(Models.panel)
+    facts =
+      [flat, ball].map do |job|
+        job = operate(job, "place_picture", picture: "50x50", island: 0, width_mm: 20).job
+        job.artwork.layers.last.then do |layer|
+          layer.place.facts(job, layer.content).slice(:stretch_mean, :stretch_worst)
+        end
+      end
+
+    assert_in_delta 1, facts[0][:stretch_worst], 1e-9
+    assert_operator facts[1][:stretch_mean], :>, 1.0005
+    assert_operator facts[1][:stretch_worst], :>=, facts[1][:stretch_mean]
+  end
 end

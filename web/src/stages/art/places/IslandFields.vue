@@ -7,6 +7,7 @@ import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import NumberField from "@/ui/NumberField.vue";
 import { shown } from "@/ui/sums";
+import PlaceTruth from "./PlaceTruth.vue";
 
 const props = defineProps<{ layer: Layer }>();
 const jobs = useJob();
@@ -119,6 +120,7 @@ async function moveTo(island: number) {
         >Wrap all round</BButton
       >
     </template>
+    <PlaceTruth :layer="layer" :place="place" />
     <BButton variant="secondary" class="btn-wide" @click="jobs.operate('set_on_alike', { id: layer.id })"
       >Set on alike islands too</BButton
     >

@@ -7,6 +7,7 @@ import { useJob } from "@/stores/job";
 import NumberField from "@/ui/NumberField.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import { shown } from "@/ui/sums";
+import PlaceTruth from "./PlaceTruth.vue";
 
 const WAYS = {
   smooth: "follows the surface",
@@ -21,7 +22,6 @@ const change = (changes: Partial<Omit<OnSurface, "kind">>) =>
   jobs.operate("change_layer", { id: props.layer.id, place: changes });
 const proportion = computed(() => place.value.height_mm / place.value.width_mm);
 const islands = computed(() => place.value.islands.map((island) => jobs.islands[island]?.name ?? "").join(", "));
-const percent = (ratio: number) => `${shown(100 * (ratio - 1), 1)} %`;
 const cracked = computed(() => place.value.cracks_mm >= 0.05);
 </script>
 
@@ -61,6 +61,15 @@ const cracked = computed(() => place.value.cracks_mm >= 0.05);
         @update:model-value="change({ way: $event as OnSurface['way'] })"
       />
     </div>
+    <div v-if="place.way === 'square_on'" class="fields mt-1">
+      <NumberField
+        class="wide"
+        label="Depth"
+        :value="place.depth_mm ?? Math.hypot(place.width_mm, place.height_mm) / 2"
+        unit="mm"
+        @change="change({ depth_mm: $event })"
+      />
+    </div>
     <BFormCheckbox
       class="mt-1"
       :model-value="place.over_edges"
@@ -70,8 +79,6 @@ const cracked = computed(() => place.value.cracks_mm >= 0.05);
     <dl class="facts mt-2">
       <dt>Lies on</dt>
       <dd>{{ islands || "nothing that is on the sheet" }}</dd>
-      <dt>Stretch left</dt>
-      <dd class="num">{{ percent(place.stretch_mean) }} mean, {{ percent(place.stretch_worst) }} worst</dd>
       <template v-if="cracked">
         <dt>Cracks</dt>
         <dd class="num">{{ shown(place.cracks_mm, 1) }} mm</dd>
@@ -81,6 +88,7 @@ const cracked = computed(() => place.value.cracks_mm >= 0.05);
         <dd class="num">{{ Math.round(100 * place.laid) }} %</dd>
       </template>
     </dl>
+    <PlaceTruth :layer="layer" :place="place" />
     <NoteBox v-if="place.way === 'smooth' && place.stretch_worst > 1.1" plain>
       No map is whole and true here. Where faces keep their shape, cracks open instead.
     </NoteBox>
