@@ -13,22 +13,26 @@ module SheetTrace
       # @param covered_px [Array(Float, Float)] as Frame has it
       # @param prepared [#call, nil] as Frame has it
       # @param endless [Boolean] the content's right side joins its left
-      # @return [Frame]
+      # @return [Frame, nil] of the texels that the content covers; nil where it covers none
       def self.call(texel_map, across, down, covered_px:, prepared: nil, endless: false)
         shares, slopes = texel_map.interpolate_with_slopes([across, down])
+        coverage = endless ? coverage(texel_map, shares[1..], slopes[1..]) : coverage(texel_map, shares, slopes)
+        rows = coverage.gt(0).where
+        return if rows.empty?
+
         Frame.new(
-          **box(texel_map),
-          across: shares[0],
-          down: shares[1],
-          coverage: endless ? coverage(texel_map, shares[1..], slopes[1..]) : coverage(texel_map, shares, slopes),
+          **box(texel_map, texel_map.texels[rows]),
+          across: shares[0][rows],
+          down: shares[1][rows],
+          coverage: coverage[rows],
           covered_px: covered_px,
           prepared: prepared
         )
       end
 
-      def self.box(texel_map)
-        columns = texel_map.texels % texel_map.width_px
-        lines = texel_map.texels / texel_map.width_px
+      def self.box(texel_map, texels)
+        lines = texels / texel_map.width_px
+        columns = texels - (lines * texel_map.width_px)
         left, right = columns.minmax
         top, bottom = lines.minmax
         width = right - left + 1

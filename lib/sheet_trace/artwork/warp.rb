@@ -8,7 +8,8 @@ module SheetTrace
       AS_IT_IS = 0.99
       # Alpha, 0 to 255, of what is opaque.
       OPAQUE = 254.5
-      private_constant :AS_IT_IS, :OPAQUE
+      LINE_PX = 1024
+      private_constant :AS_IT_IS, :OPAQUE, :LINE_PX
 
       # Colours are mixed with their alpha premultiplied, so that what is transparent lends no colour to what is not.
       #
@@ -16,17 +17,27 @@ module SheetTrace
       # @param frame [Frame] that is not straight
       # @return [Vips::Image] as large as the frame's box
       def self.call(image, frame)
-        image = shrunk(image.premultiply, frame)
-        index = Numo::SFloat.zeros(frame.height_px * frame.width_px, 2)
+        colors = sampled(shrunk(image.premultiply, frame), frame)
+        colors[true, 3] = (Numo::DFloat.cast(colors[true, 3]) * frame.coverage).round
+        pixels = Numo::UInt32.zeros(frame.height_px * frame.width_px)
+        pixels[frame.texels] = Numo::UInt32.from_binary(colors.to_binary)
+        Patch.image(pixels, frame.width_px, frame.height_px)
+      end
+
+      # The texels as a list, in lines of an image, so that what lies between them costs nothing.
+      #
+      # @return [Numo::UInt8] n x 4
+      def self.sampled(image, frame)
+        lines = frame.texels.size.fdiv(LINE_PX).ceil
+        index = Numo::SFloat.zeros(lines * LINE_PX, 2)
         # mapim counts from the middle of the first pixel. Past the image's border its own colours go on; how far it
         # reaches is the coverage's to say.
         [[frame.across, image.width], [frame.down, image.height]].each_with_index do |(share, px), band|
-          index[frame.texels, band] = Numo::SFloat.cast((share * px) - 0.5).clip(0, px - 1)
+          index[0...frame.texels.size, band] = Numo::SFloat.cast((share * px) - 0.5).clip(0, px - 1)
         end
-        map = Vips::Image.new_from_memory_copy(index.to_binary, frame.width_px, frame.height_px, 2, :float)
-        drawn = drawn(image, map)
-        alpha = (drawn.extract_band(3) * coverage(frame)).rint.cast(:uchar)
-        drawn.extract_band(0, n: 3).rint.cast(:uchar).bandjoin(alpha).copy(interpretation: :srgb).copy_memory
+        map = Vips::Image.new_from_memory_copy(index.to_binary, LINE_PX, lines, 2, :float)
+        drawn = drawn(image, map).rint.cast(:uchar)
+        Numo::UInt8.from_binary(drawn.write_to_memory).reshape(lines * LINE_PX, 4)[0...frame.texels.size, true].copy
       end
 
       # Brought down to about as many pixels as it covers texels, in each direction by itself, so that fine detail is
@@ -40,23 +51,17 @@ module SheetTrace
       # Bicubic where all is opaque; at the edges of what is transparent it would overshoot, so there by a kernel that
       # keeps to the values about it.
       def self.drawn(image, map)
-        sharp = sampled(image, map, :bicubic)
+        sharp = mapped(image, map, :bicubic)
         return sharp if image.extract_band(3).min >= 255
 
-        even = sampled(image, map, :lbb)
+        even = mapped(image, map, :lbb)
         (even.extract_band(3) >= OPAQUE).ifthenelse(sharp, even)
       end
 
-      def self.sampled(image, map, kernel)
+      def self.mapped(image, map, kernel)
         image.mapim(map, interpolate: Vips::Interpolate.new(kernel), premultiplied: true, extend: :copy).unpremultiply
       end
-
-      def self.coverage(frame)
-        shares =
-          Numo::SFloat.zeros(frame.height_px * frame.width_px).tap { |values| values[frame.texels] = frame.coverage }
-        Vips::Image.new_from_memory_copy(shares.to_binary, frame.width_px, frame.height_px, 1, :float)
-      end
-      private_class_method :shrunk, :drawn, :sampled, :coverage
+      private_class_method :sampled, :shrunk, :drawn, :mapped
     end
   end
 end
