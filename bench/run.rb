@@ -3,6 +3,7 @@
 # rake bench: speed and memory of the hot paths, beside what bench/README.md expects.
 require_relative "../config/environment"
 require_relative "../server/app"
+require_relative "../demo/tea_caddy"
 require_relative "surfaces"
 require "tmpdir"
 
@@ -100,6 +101,7 @@ module Bench
         *unfolds,
         *packs,
         *fits,
+        *art,
         *moves(job)
       ]
     )
@@ -192,6 +194,57 @@ module Bench
         SheetTrace::Fit::Landmark.at(whole.layout, 0, [x, y], [x + (12 * Math.sin(y)), y + (9 * Math.cos(x))])
       end
     -> { SheetTrace::Fit::FitLandmarks.call(whole.layout, [0], marks, kind: "soft") }
+  end
+
+  # The caddy dressed in ten layers of all kinds: composed whole, and again after its decal was moved.
+  def self.art
+    bytes = picture
+    job = dressed(SheetTrace::Artwork::PictureFile.of_bytes(bytes, name: "label.png"))
+    big = SheetTrace::Layout::Sheet.new(width_px: 4096, height_px: 4096)
+    small = SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 1024)
+    compose = ->(state, size) do
+      SheetTrace::Artwork::Compose.pixels(state.artwork, state.canvas(pictures: ->(_) { bytes }, size: size))
+    end
+    skin = job.mesh.triangulation.faces[0]
+    height = 60.0
+    [
+      measure("ten layers at 4096", 15.0) { -> { compose.call(job.with(unit_mm: 1.0), big) } },
+      measure("a decal moved, at 1024", 1.0) do
+        compose.call(job, small)
+        lambda do
+          height += 0.5
+          parameters = { id: "decal", place: { at: [35.0, height, 25.0], face: skin } }
+          compose.call(
+            SheetTrace::Operations.run(SheetTrace::Operations.from_plain("change_layer", parameters), job).job,
+            small
+          )
+        end
+      end
+    ]
+  end
+
+  def self.dressed(file)
+    shown = { kind: "picture", picture: file.digest }
+    words = { kind: "lettering", text: "Quillhaven\nLantern" }
+    at = { face: 0, at: [35.0, 60.0, 25.0] }
+    layers = [
+      { content: { kind: "fill", color: "#2f5a45" } },
+      { content: shown },
+      *(0..3).map { |island| { content: shown, place: { kind: "island", island: island, width_mm: 50 } } },
+      { content: words, place: { kind: "island", island: 0, width_mm: 60 } },
+      { content: words, place: { kind: "surface", **at, width_mm: 30 } },
+      { content: { kind: "gradient", color: "#ffffff", to: "#000000" }, place: { kind: "level", **at, height_mm: 12 } },
+      { id: "decal", content: shown, place: { kind: "surface", **at, width_mm: 40 } }
+    ]
+    caddy =
+      SheetTrace::Job.start(SheetTrace::Formats.read(Demo::TeaCaddy.obj, name: "caddy.obj"), source_name: "caddy.obj")
+    layers.reduce(caddy) do |job, layer|
+      SheetTrace::Operations.run(
+        SheetTrace::Operations.from_plain("add_layer", layer),
+        job,
+        pictures: ->(_) { file }
+      ).job
+    end
   end
 
   # One move, through operation, measures, snapshot and store, to the JSON that the page is sent.

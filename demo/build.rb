@@ -228,7 +228,9 @@ module Demo
       "heron.obj" => Heron.obj,
       "harbour-kiosk.obj" => Kiosk.obj,
       "harbour-kiosk.mtl" => Kiosk.mtl,
+      "caddy-editions.csv" => TeaCaddy.editions,
       **TeaCaddy.pictures,
+      **TeaCaddy.flavours,
       **Skiff.pictures,
       **Heron.pictures,
       **Kiosk.pictures

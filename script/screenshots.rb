@@ -81,20 +81,6 @@ module Screenshots
         click_button "Pack all islands"
         find("button", text: "Pack all islands", wait: 60)
       end,
-    "whole-pixels" =>
-      lambda do
-        open_stage "Lay out", island: "Front"
-        unfold "Sheet"
-        { "Sheet width" => 96, "Sheet height" => 96 }.each do |field, px|
-          find_field(field).send_keys([:control, "a"], px.to_s, :enter)
-          sleep 1
-        end
-        unfold "Whole pixels"
-        find(".inspector label", text: "Box").click
-        click_button "Bring to whole pixels"
-        find(".status-bar .done", text: "pixel corners")
-        5.times { click_button "Zoom in" }
-      end,
     "fit-cells" =>
       lambda do
         open_fit "Harbour kiosk", "Cells"
@@ -124,13 +110,22 @@ module Screenshots
     "trace" => -> { open_stage "Trace" },
     "art" =>
       lambda do
-        open_stage "Art"
-        find(".layer .pick", text: "caddy-front").click
+        open_job "Racing skiff"
+        stage "Art"
+        find(".layer .pick", text: "stripe").click
       end,
-    "test-chart" =>
+    "lettering" =>
       lambda do
-        open_stage "Lay out"
-        find(".proof-view label", text: "Test chart").click
+        open_job "Paper lantern"
+        stage "Art"
+        find(".layer .pick", text: "words").click
+      end,
+    "editions" =>
+      lambda do
+        open_stage "Art"
+        tab "Editions"
+        click_button "Fill the editions as a table"
+        find(".modal.show")
       end,
     "deliver-dark" =>
       lambda do

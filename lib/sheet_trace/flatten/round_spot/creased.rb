@@ -59,9 +59,8 @@ module SheetTrace
         # @return [Array<Array(Float, Float)>] of the other triangle's corners, in its own order
         def beside(half, other)
           from, to = @places.values_at(Mesh::Welded.next(half), half)
-          halves = [other, Mesh::Welded.next(other), Mesh::Welded.next(Mesh::Welded.next(other))]
-          third = Hinged.call(halves.map { |own| @patch.places[@patch.vertices[own]] }, from, to)
-          halves.zip([from, to, third]).sort_by(&:first).map(&:last)
+          laid = BesideEdge.call(other, from, to) { |own| @patch.places[@patch.vertices[own]] }
+          laid.sort_by(&:first).map(&:last)
         end
       end
     end

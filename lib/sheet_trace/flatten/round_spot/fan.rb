@@ -93,7 +93,7 @@ module SheetTrace
           lies = Math.hypot(@places[b][0] - @places[a][0], @places[b][1] - @places[a][1])
           return if length.zero? || lies > length * LONGEST || lies < length / LONGEST
 
-          add(c, Hinged.call(places, *as_long(a, b, length / lies)), @places[a], @places[b], length)
+          add(c, BesideEdge.third(places, *as_long(a, b, length / lies)), @places[a], @places[b], length)
         end
 
         # @return [Array<Array(Float, Float)>] ends of the edge about its middle, as long as it is

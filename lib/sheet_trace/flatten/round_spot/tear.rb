@@ -74,9 +74,8 @@ module SheetTrace
 
         def lay(half, other)
           from, to = @laid.values_at(Mesh::Welded.next(half), half)
-          halves = [other, Mesh::Welded.next(other), Mesh::Welded.next(Mesh::Welded.next(other))]
-          third = Hinged.call(halves.map { |own| @patch.places[@patch.vertices[own]] }, from, to)
-          halves.zip([from, to, third]) { |own, place| @laid[own] = place }
+          laid = BesideEdge.call(other, from, to) { |own| @patch.places[@patch.vertices[own]] }
+          laid.each { |own, place| @laid[own] = place }
         end
       end
     end

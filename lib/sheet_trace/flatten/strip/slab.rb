@@ -82,9 +82,8 @@ module SheetTrace
         def beyond(half, corners)
           over = @surface.across[half]
           from, to = corners.values_at((half + 1) % 3, half % 3)
-          halves = [over, Mesh::Welded.next(over), Mesh::Welded.next(Mesh::Welded.next(over))]
-          third = RoundSpot::Hinged.call(halves.map { |own| @surface.places[@surface.vertices[own]] }, from, to)
-          halves.zip([from, to, third]).sort_by(&:first).map(&:last)
+          laid = BesideEdge.call(over, from, to) { |own| @surface.places[@surface.vertices[own]] }
+          laid.sort_by(&:first).map(&:last)
         end
 
         def blend(corners, shares)
