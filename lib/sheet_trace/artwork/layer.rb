@@ -29,7 +29,7 @@ module SheetTrace
           return unless content.is_a?(Contents::Picture) && place.width_mm
 
           density = place.density_px_per_mm(job, content)
-          content.picture.width_px / (place.width_mm * density) if density&.positive?
+          content.width_px / (place.width_mm * density) if density&.positive?
         end
 
         # @return [Boolean] whether there is something to see of it

@@ -21,7 +21,7 @@ module SheetTrace
 
       def self.skin?(layer)
         layer.shown? && layer.look.mask.whole? && layer.content.is_a?(Artwork::Contents::Picture) &&
-          layer.place == Artwork::Places::OnSheet.new
+          layer.content.crop == Artwork::Contents::Picture::WHOLE && layer.place == Artwork::Places::OnSheet.new
       end
       private_class_method :skin?
 

@@ -4,8 +4,10 @@ module SheetTrace
   module References
     # A picture that was brought in, by the digest of its file, or by the file's name.
     class Picture < Parameters::Type
-      # @return [Artwork::PictureFile]
+      # @return [Artwork::PictureFile] itself, where it is one already
       def validate(value, _label, context)
+        return value if value.respond_to?(:digest)
+
         found = value.is_a?(String) && context.pictures.call(value)
         found || raise(InputError, "there is no picture #{value.inspect.slice(0, 60)} in the job; bring it in first")
       end

@@ -5,20 +5,48 @@ module SheetTrace
     module Contents
       # An image file.
       class Picture < Kept
-        picture :picture, "its file"
+        WHOLE = [0.0, 0.0, 1.0, 1.0].freeze
+        # A crop leaves this share of each side.
+        LEAST = 0.001
+        private_constant :LEAST
 
-        def to_document = picture.to_h
-        def self.from_document(plain) = new(picture: PictureFile.new(**plain))
+        picture :picture, "its file"
+        numbers :crop, 4, 0.0..1.0, "left, top, right and bottom of what is shown, shares of the file", default: WHOLE
+
+        # Documents that were kept before there were crops have none.
+        def to_document = { **picture.to_h, **(crop == WHOLE ? {} : { crop: crop }) }
+
+        def self.from_document(plain)
+          new(picture: PictureFile.new(**plain.except(:crop)), **plain.slice(:crop))
+        end
+
+        # @raise [InputError] where nothing is left
+        def validated(context)
+          super.tap do |shown|
+            left, top, right, bottom = shown.crop
+            next if right - left >= LEAST && bottom - top >= LEAST
+
+            raise InputError.new(
+                    "nothing of the picture is left; give a right beyond the left, a bottom below the top",
+                    where: {
+                      crop: crop
+                    }
+                  )
+          end
+        end
+
+        # @return [Float] of what is shown
+        def width_px = picture.width_px * (crop[2] - crop[0])
 
         # @return [Float] width over height
-        def aspect = picture.width_px.fdiv(picture.height_px)
+        def aspect = width_px / (picture.height_px * (crop[3] - crop[1]))
 
         # A picture as large as a straight frame is taken as it is, to the byte.
         #
         # @param frame [Frame]; canvas [Canvas]
         # @return [Patch]
         def paint(frame, canvas)
-          image = canvas.picture(picture.digest)
+          image = cropped(canvas.picture(picture.digest))
           return frame.patch(straight(image, frame)) if frame.straight?
 
           frame.patch(Warp.call(frame.prepared ? frame.prepared.call(image) : image, frame))
@@ -31,6 +59,16 @@ module SheetTrace
         def to_words = picture.name
 
         private
+
+        # On whole px, so that what is left stays to the byte.
+        def cropped(image)
+          return image if crop == WHOLE
+
+          left, top, right, bottom = crop.zip([image.width, image.height] * 2).map { |share, px| (share * px).round }
+          left = left.clamp(0, image.width - 1)
+          top = top.clamp(0, image.height - 1)
+          image.crop(left, top, [right - left, 1].max, [bottom - top, 1].max)
+        end
 
         def straight(image, frame)
           size = [frame.width_px, frame.height_px]

@@ -59,4 +59,18 @@ describe SheetTrace::Artwork::Places::OnSheet do
 
     assert_nil place.frame(skinned.canvas(pictures: nil), nil)
   end
+
+  it "shows what a crop leaves, to the byte, in the proportions of that" do
+    job = operate(skinned, "change_layer", id: "layer-1", content: { crop: [0.25, 0.0, 0.75, 0.5] }).job
+    layer = job.artwork.layers.first
+
+    assert_in_delta 32.0 / 24, layer.content.aspect, 1e-12
+    half = operate(job, "change_layer", id: "layer-1", place: { box: [0.25, 0.0, 0.5, 0.5] }).job
+
+    assert_same_texels image.crop(16, 0, 32, 24), composed(half).crop(16, 0, 32, 24)
+    assert_equal layer.content, SheetTrace::Artwork::Contents::Picture.from_document(layer.content.to_document)
+    assert_refused(SheetTrace::InvalidOperationError, message: /nothing of the picture is left/) do
+      operate(skinned, "change_layer", id: "layer-1", content: { crop: [0.5, 0.0, 0.5, 1.0] })
+    end
+  end
 end

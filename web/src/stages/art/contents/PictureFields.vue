@@ -1,10 +1,14 @@
 <script setup lang="ts">
 /** Another picture in the place of a layer's: one of the job's, or a file. */
-import { ref } from "vue";
-import type { Layer } from "@/api/types";
+import { computed, ref } from "vue";
+import type { Content, Layer } from "@/api/types";
 import { useJob } from "@/stores/job";
 import FileButton from "@/ui/FileButton.vue";
+import FoldSection from "@/ui/FoldSection.vue";
+import NumberField from "@/ui/NumberField.vue";
 import PictureGrid from "@/ui/PictureGrid.vue";
+
+type Crop = Extract<Content, { kind: "picture" }>["crop"];
 
 const props = defineProps<{ layer: Layer }>();
 const jobs = useJob();
@@ -13,6 +17,15 @@ const now = () => (props.layer.content.kind === "picture" ? props.layer.content.
 
 const replace = (digest: string) =>
   digest !== now() && jobs.operate("change_layer", { id: props.layer.id, content: { picture: digest } });
+
+const SIDES = ["Left", "Top", "Right", "Bottom"] as const;
+const WHOLE: Crop = [0, 0, 1, 1];
+const crop = computed(() => (props.layer.content.kind === "picture" ? props.layer.content.crop : WHOLE));
+const cut = (side: number, share: number) =>
+  jobs.operate("change_layer", {
+    id: props.layer.id,
+    content: { crop: crop.value.map((value, i) => (i === side ? share : value)) as Crop },
+  });
 
 async function bring([file]: File[]) {
   reading.value = true;
@@ -32,5 +45,19 @@ async function bring([file]: File[]) {
       :disabled="reading"
       @files="bring"
     />
+    <FoldSection title="Crop" folded>
+      <div class="fields">
+        <NumberField
+          v-for="(side, i) in SIDES"
+          :key="side"
+          class="wide"
+          :label="side"
+          :value="100 * crop[i]!"
+          unit="%"
+          :decimals="1"
+          @change="cut(i, $event / 100)"
+        />
+      </div>
+    </FoldSection>
   </section>
 </template>
