@@ -180,7 +180,14 @@ module Screenshots
   end
 
   # Waits until images and a frame of the proof are drawn.
-  def self.settle = sleep(2)
+  def self.settle
+    sleep 2
+    return unless has_selector?(".proof-view", wait: 0)
+
+    has_no_selector?(".proof-view .waiting")
+    find(".proof-view[aria-busy=false]")
+    sleep 1
+  end
 end
 
 Screenshots.run(ARGV)
