@@ -12,8 +12,9 @@ require_relative "kiosk"
 module Demo
   # name [String]; job [SheetTrace::Job]; pictures [Hash{String => String}] file name => bytes; model [Hash{String =>
   # String}] its files
+  # solid [SheetTrace::Formats::Reading, nil] in the place of files
   # operations [Array<Hash>] name:, parameters: that it was made with, as a recipe has them
-  Sample = Struct.new(:name, :job, :pictures, :model, :operations, keyword_init: true)
+  Sample = Struct.new(:name, :job, :pictures, :model, :solid, :operations, keyword_init: true)
 
   # @return [Sample]
   def self.tea_caddy
@@ -211,7 +212,7 @@ module Demo
         model_name: model.keys.first || name.downcase,
         pictures: pictures
       )
-    Sample.new(name: name, job: result.job, pictures: pictures, model: model, operations: steps)
+    Sample.new(name: name, job: result.job, pictures: pictures, model: model, solid: solid, operations: steps)
   end
   private_class_method :made_skiff, :landmarks, :built
 

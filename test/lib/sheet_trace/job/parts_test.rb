@@ -83,7 +83,8 @@ describe SheetTrace::Job::Parts do
         bleed: job.artwork.bleed_px,
         editions: job.artwork.editions,
         masks: job.artwork.layers.map { |layer| layer.look.mask.islands },
-        place: job.artwork.layers.last.place.to_h.transform_values { |value| value.is_a?(Numeric) ? value.round(6) : value },
+        place:
+          job.artwork.layers.last.place.to_h.transform_values { |value| value.is_a?(Numeric) ? value.round(6) : value },
         landmarks:
           job.fit_setup.landmarks.map do |mark|
             mark.at(job.layout.uv_map, job.layout.points_px).map { |px| px.round(6) }

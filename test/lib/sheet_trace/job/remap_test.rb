@@ -11,8 +11,12 @@ describe SheetTrace::Job::Remap do
     turned = operate(job, "flip_normals", faces: [5]).job
 
     assert_equal [job.island_names[0..3], job.tags], [turned.island_names[0..3], turned.tags]
-    assert_equal job.artwork.layers.map { |layer| layer.place.to_h.transform_values { |value| value.is_a?(Numeric) ? value.round(6) : value } },
-                 turned.artwork.layers.map { |layer| layer.place.to_h.transform_values { |value| value.is_a?(Numeric) ? value.round(6) : value } }
+    assert_equal job.artwork.layers.map { |layer|
+                   layer.place.to_h.transform_values { |value| value.is_a?(Numeric) ? value.round(6) : value }
+                 },
+                 turned.artwork.layers.map { |layer|
+                   layer.place.to_h.transform_values { |value| value.is_a?(Numeric) ? value.round(6) : value }
+                 }
   end
 
   # The label's middle lies 5 mm right of the middle of a square of 10 mm; when the square beside it joins, the middle
