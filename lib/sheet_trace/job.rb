@@ -31,6 +31,7 @@ module SheetTrace
     # @!method drawn_seams @return [Numo::Bit, nil] E: seams drawn for the next laying flat; nil for those of the map
     # @!method kept_maps @return [Array<KeptMap>] maps set aside, the oldest first
     # @!method painted_maps @return [Array<KeptMap>] layouts that skins held to the model were painted on
+    # @!method palette @return [Array<Artwork::Swatch>] colours to paint with
     # @!method artwork @return [Artwork::Stack]
     Parts::ALL.each_key { |name| define_method(name) { @parts.fetch(name) } }
 

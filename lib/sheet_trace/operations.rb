@@ -31,6 +31,7 @@ module SheetTrace
           HoldSkin
           SetOnAlike
           FreeLayer
+          SetPalette
           Pack
           Equalise
           WeighIslands

@@ -31,6 +31,7 @@ module SheetTraceServer
           picture_px_per_texel: [shape::NUMBER.or_null, "px of its picture to a texel; null where it says no size"],
           follows: [shape::TEXT.or_null, "id of the layer whose content it shows"]
         )
+      SWATCH = Shape::Record.new("Swatch", color: [shape::TEXT, "#rrggbb"], name: shape::TEXT)
       COLUMN =
         Shape::Record.new(
           "EditionColumn",
@@ -45,10 +46,12 @@ module SheetTraceServer
           layers: LAYER.list,
           editions: [shape::TEXT.list, "their names"],
           shown: [shape::NUMBER, "of the editions"],
+          palette: SWATCH.list,
+          in_use: [shape::TEXT.list, "colours of layers and of the underlay's cells, #rrggbb"],
           columns: [COLUMN.list, "what editions can replace"],
           cells: [shape::TEXT.or_null.list.list, "by edition and column; null: as in the stack"]
         )
-      SHAPES = [MASK, LAYER, COLUMN, SHAPE].freeze
+      SHAPES = [MASK, LAYER, SWATCH, COLUMN, SHAPE].freeze
 
       # @param job [SheetTrace::Job]
       # @return [Hash]
@@ -59,6 +62,8 @@ module SheetTraceServer
           bleed_px: stack.bleed_px,
           shown: stack.shown,
           editions: stack.editions.map(&:name),
+          palette: job.palette.map(&:to_h),
+          in_use: SheetTrace::Artwork::Swatch.in_use(job),
           columns: columns.map { |column| { layer: column.layer.id, member: column.member.to_s, title: column.title } },
           cells:
             stack.editions.map do |edition|

@@ -31,6 +31,10 @@ module SheetTraceServer
           )
         end
 
+        app.get("/api/jobs/:id/palette.txt") do
+          download("#{base_name}-palette.txt", "text/plain", SheetTrace::Artwork::Swatch.write(shown_job.palette))
+        end
+
         app.get("/api/jobs/:id/editions.csv") do
           csv = SheetTrace::Artwork::EditionTable.to_csv(shown_job.artwork)
           download("#{base_name}-editions.csv", "text/csv", csv)

@@ -23,6 +23,7 @@ module SheetTrace
         drawn_seams: DrawnSeams,
         kept_maps: KeptMaps,
         painted_maps: PaintedMaps,
+        palette: Palette,
         artwork: Artwork
       }.freeze
     end

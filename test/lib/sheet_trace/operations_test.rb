@@ -156,6 +156,7 @@ describe SheetTrace::Operations do
     "replace_in_edition" => [{ id: "none", visible: false } => /no layer "none"/],
     "hold_skin" => [{ id: "none", to: "model" } => /no layer "none"/],
     "set_on_alike" => [{ id: "none" } => /no layer "none"/],
+    "set_palette" => [{ palette: "pine" } => /line 1 of the palette is "pine"/, { palette: 3 } => /palette is 3/],
     "free_layer" => [{ id: "none" } => /no layer "none"/],
     "fill_editions" => [{ table: "name\nx" } => /first column is "name"/, { table: "edition" } => /no row/],
     "add_underlay" => [

@@ -57,6 +57,12 @@ export interface Layer {
   follows: string | null;
 }
 
+export interface Swatch {
+  /** #rrggbb */
+  color: string;
+  name: string;
+}
+
 export interface EditionColumn {
   /** id */
   layer: string;
@@ -71,6 +77,9 @@ export interface Artwork {
   editions: string[];
   /** of the editions */
   shown: number;
+  palette: Swatch[];
+  /** colours of layers and of the underlay's cells, #rrggbb */
+  in_use: string[];
   /** what editions can replace */
   columns: EditionColumn[];
   /** by edition and column; null: as in the stack */

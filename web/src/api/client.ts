@@ -319,6 +319,7 @@ export const api = {
     underlay: (id: string, revision: number, index: number) => at(id, `/underlays/${index}.png?${query({ revision })}`),
     cells: (id: string, revision: number, index: number) =>
       at(id, `/underlays/${index}/cells.json?${query({ revision })}`),
+    palette: (id: string, revision: number) => at(id, `/palette.txt?${query({ revision })}`),
     editions: (id: string, revision: number) => at(id, `/editions.csv?${query({ revision })}`),
     layout: (id: string, revision: number) => at(id, `/layout.json?${query({ revision })}`),
     picture: (id: string, digest: string) => at(id, `/pictures/${digest}`),

@@ -26,6 +26,7 @@ export interface Operations {
   hold_skin: { id: string; to: "sheet" | "model" };
   set_on_alike: { id: string; islands?: (number | string)[] | null };
   free_layer: { id: string };
+  set_palette: { palette: string };
   pack: { islands?: (number | string)[] | null; turn?: "none" | "quarter" | "free"; upright?: boolean | null; keep_scale?: boolean; gutter_px?: number | null; margin_px?: number | null; in_order?: boolean; attempt?: number };
   equalise: { islands?: (number | string)[] | null };
   weigh_islands: { islands: (number | string)[]; weight: number };

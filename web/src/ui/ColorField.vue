@@ -28,6 +28,7 @@ const wrong = () => (/^#[0-9a-f]{6}$/i.test(typed.value) ? null : false);
       style="width: 46px"
       :aria-label="`${label}, from the colour wheel`"
       :model-value="value"
+      list="swatches"
       @change="take(($event.target as HTMLInputElement).value)"
     />
     <BFormInput

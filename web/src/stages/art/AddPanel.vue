@@ -11,6 +11,7 @@ import PictureGrid from "@/ui/PictureGrid.vue";
 import { useAdding } from "./adding";
 import FillPanel from "./FillPanel.vue";
 import LetteringPanel from "./LetteringPanel.vue";
+import PalettePanel from "./PalettePanel.vue";
 import PlaceOnModel from "./PlaceOnModel.vue";
 
 const jobs = useJob();
@@ -81,6 +82,9 @@ async function bring(files: File[]) {
     </FoldSection>
     <FoldSection title="Flat colour">
       <FillPanel />
+    </FoldSection>
+    <FoldSection title="Palette" folded>
+      <PalettePanel />
     </FoldSection>
   </section>
 </template>

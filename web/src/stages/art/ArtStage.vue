@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Artwork: the layers, what can be added to them, and the editions. */
-import { onUnmounted } from "vue";
+import { computed, onUnmounted } from "vue";
 import { useKeys } from "@/composables/useKeys";
 import { useJob } from "@/stores/job";
 import PageTabs from "@/ui/PageTabs.vue";
@@ -19,6 +19,14 @@ const jobs = useJob();
 const adding = useAdding();
 const placing = usePlacing();
 
+/** what the colour wheel offers first: the palette, then what is in use */
+const swatches = computed(() => {
+  const { palette, in_use } = jobs.job!.artwork;
+  return [...palette, ...in_use.map((color) => ({ color, name: "" }))].filter(
+    (swatch, i, all) => all.findIndex(({ color }) => color === swatch.color) === i,
+  );
+});
+
 adding.page = jobs.layers.length > 0 ? "layers" : "add";
 placing.open = true;
 onUnmounted(() => {
@@ -31,6 +39,9 @@ useKeys({ Escape: () => (placing.next ? placing.leave() : false) });
 <template>
   <template v-if="jobs.job">
     <h2>Art</h2>
+    <datalist id="swatches">
+      <option v-for="{ color, name } in swatches" :key="color" :value="color" :label="name"></option>
+    </datalist>
     <PageTabs v-model="adding.page" label="Artwork" :pages="PAGES" />
   </template>
 </template>
