@@ -208,7 +208,7 @@ module Bench
     skin = job.mesh.triangulation.faces[0]
     height = 60.0
     [
-      measure("ten layers at 4096", 15.0) { -> { compose.call(job.with(unit_mm: 1.0), big) } },
+      measure("ten layers at 4096", 25.0) { -> { compose.call(job.with(unit_mm: 1.0), big) } },
       measure("a decal moved, at 1024", 1.0) do
         compose.call(job, small)
         lambda do

@@ -66,7 +66,8 @@ module SheetTrace
       def island_map(island)
         @memo.fetch([:island_map, size, island, layout.placements[island, true].to_a]) do
           triangles = layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true]
-          texels_of(points_px(layout), triangles, island_box(island, layout))
+          # What it works out later is the larger part of it, and must count.
+          texels_of(points_px(layout), triangles, island_box(island, layout)).tap(&:triangles)
         end
       end
 
