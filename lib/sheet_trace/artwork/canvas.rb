@@ -67,7 +67,9 @@ module SheetTrace
         @memo.fetch([:island_map, size, island, layout.placements[island, true].to_a]) do
           triangles = layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true]
           # What it works out later is the larger part of it, and must count.
-          texels_of(points_px(layout), triangles, island_box(island, layout)).tap(&:triangles)
+          texels_of(points_px(layout), triangles, island_box(island, layout)).tap do |map|
+            map.triangles unless map.texels.empty?
+          end
         end
       end
 
