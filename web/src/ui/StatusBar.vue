@@ -80,7 +80,7 @@ const stacked = computed(() =>
   border-color: var(--status-soft);
   color: var(--status-ink);
   font-size: 11px;
-  line-height: 18px;
+  line-height: 22px;
 }
 .hint {
   color: var(--status-soft);
