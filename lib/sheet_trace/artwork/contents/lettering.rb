@@ -44,12 +44,20 @@ module SheetTrace
         fact :em_mm, Parameters::Number.new(0..1e9)
         fact :cap_texels, Parameters::Number.new(0..1e9)
         fact :stroke_texels, Parameters::Number.new(0..1e9)
+        # From line to line as it is set, a share of the em.
+        fact :line_height, Parameters::Number.new(0..100)
 
         def facts(job, place)
           em_mm = place.width_mm ? place.width_mm / width_em : 0.0
           cap = Font.named(font).cap_height
           texels = em_mm * (place.density_px_per_mm(job, self) || 0.0)
-          { cap_mm: cap * em_mm, em_mm: em_mm, cap_texels: cap * texels, stroke_texels: extent.stroke * texels }
+          {
+            cap_mm: cap * em_mm,
+            em_mm: em_mm,
+            cap_texels: cap * texels,
+            stroke_texels: extent.stroke * texels,
+            line_height: leading || Font.named(font).line_height
+          }
         end
 
         # @raise [InputError] where the font has no glyph for a character

@@ -109,4 +109,20 @@ describe SheetTrace::Artwork::Contents::Lettering do
     assert_operator size.call(leading: 3.0)[1], :>, plain[1] + 1
     assert_in_delta size.call(align: "left")[0], plain[0], 0.02
   end
+
+  # The font's own: ascender, descender and gap of its hhea table.
+  it "tells the distance of its lines, the font's own where none is said" do
+    heights =
+      [{ font: "Pacifico" }, { font: "Lora" }, { font: "Lora", leading: 2.0 }].map do |values|
+        state = lettered("a\nb", **values)
+        state.artwork.layer("l").then { |layer| layer.content.facts(state, layer.place)[:line_height] }
+      end
+
+    line =
+      TTFunk::File.open(fonts.named("Pacifico").path).then { |font| [font.horizontal_header, font.header.units_per_em] }
+
+    assert_in_delta (line[0].ascent - line[0].descent + line[0].line_gap).fdiv(line[1]), heights[0], 1e-9
+    refute_in_delta heights[0], heights[1], 0.1
+    assert_in_delta 2, heights[2], 1e-9
+  end
 end

@@ -98,7 +98,7 @@ const take = () => text.value.trim() && text.value !== content.value.text && cha
         <NumberField
           class="wide"
           label="Leading"
-          :value="100 * (content.leading ?? 1.28)"
+          :value="100 * content.line_height"
           unit="% em"
           :decimals="0"
           @change="change({ leading: $event / 100 })"
