@@ -3,6 +3,7 @@
 # How often islands are put onto printed nets and into the fields of an atlas rightly, and how sure the program was:
 # 600 made cases with a fixed seed. `ruby --yjit bench/matching.rb`; figures in bench/README.md.
 require_relative "../config/environment"
+require_relative "../test/joined_nets"
 require_relative "../test/loose_panels"
 require_relative "../test/printed_nets"
 
@@ -10,6 +11,7 @@ random = Random.new(2026)
 measure = -> { 15 + random.rand(60) }
 size = -> { [20 + random.rand(120), 20 + random.rand(120)] }
 nets = ->(sizes) { PrintedNets.new(random, sizes).outcome }
+joined = ->(sizes, **options) { JoinedNets.new(random, sizes, **options).outcome }
 panels = ->(sizes, **options) { LoosePanels.new(random, sizes, **options).outcome }
 apart = ->(step) { size.call.then { |sides| Array.new(5) { |i| sides.map { |side| side * (step**i) } } } }
 kinds = {
@@ -17,6 +19,12 @@ kinds = {
   "a box with a square base" => [60, -> { nets.call([measure.call.then { |side| [side, measure.call, side] }]) }],
   "a cube" => [60, -> { nets.call([[measure.call] * 3]) }],
   "three boxes on three nets" => [60, -> { nets.call(Array.new(3) { Array.new(3) { measure.call } }) }],
+  "a net as one piece" => [60, -> { joined.call([Array.new(3) { measure.call }]) }],
+  "a net with a square base" => [60, -> { joined.call([measure.call.then { |side| [side, measure.call, side] }]) }],
+  "three nets" => [40, -> { joined.call(Array.new(3) { Array.new(3) { measure.call } }) }],
+  "three nets, up to 3 % off" => [40, -> { joined.call(Array.new(3) { Array.new(3) { measure.call } }, off: 0.03) }],
+  "three nets, up to 8 % off" => [40, -> { joined.call(Array.new(3) { Array.new(3) { measure.call } }, off: 0.08) }],
+  "a net that is printed otherwise" => [40, -> { joined.call([Array.new(3) { measure.call }], otherwise: true) }],
   "panels of their own sizes" => [40, -> { panels.call(Array.new(6) { size.call }) }],
   "with three spare cells" => [40, -> { panels.call(Array.new(6) { size.call }, spare: 3) }],
   "two of them lying" => [40, -> { panels.call(Array.new(6) { size.call }, lying: [0, 1]) }],

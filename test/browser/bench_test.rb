@@ -2,13 +2,13 @@
 
 require_relative "browser_test_case"
 require_relative "keyboard"
-require "axe-capybara"
-require "axe/matchers/be_axe_clean"
+require_relative "accessible"
 
 # Every page of every stage, at the sizes of a laptop at 150 %, of the drawing board and of a large screen.
 describe "the bench" do
   include BrowserTestCase
   include Keyboard
+  include Accessible
 
   sizes = [[853, 533], [1280, 800], [1920, 1080]]
   # Texts cut off at their box or at the window, controls that lie under something else, and how much higher the
@@ -115,12 +115,6 @@ describe "the bench" do
       end
     resize(*sizes[1])
     faults
-  end
-
-  define_method(:assert_accessible) do |name|
-    matcher = Axe::Matchers::BeAxeClean.new
-
-    assert matcher.matches?(page), "#{name}: #{matcher.failure_message}"
   end
 
   it "cuts no text off, covers no control, and keeps each page within a quarter more than is seen of it" do

@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
 require_relative "browser_test_case"
-require "axe-capybara"
-require "axe/matchers/be_axe_clean"
+require_relative "accessible"
 
 describe "the other stages" do
   include BrowserTestCase
+  include Accessible
 
   it "sets the unit, names islands and tells what is to be noted of the file" do
     bring_in({ "plate.obj" => "v 0 0 0\nv 4 0 0\nv 4 3 0\nv 0 3 0\nf 1 2 3 4\n" })
@@ -118,9 +118,8 @@ describe "the other stages" do
       ["Model", "Cut", "Lay out", "Trace", "Art", "Deliver"].each do |name|
         stage name
         find(".island-card", text: "Front").click if name == "Lay out"
-        matcher = Axe::Matchers::BeAxeClean.new
 
-        assert matcher.matches?(page), "#{name}, #{theme}: #{matcher.failure_message}"
+        assert_accessible("#{name}, #{theme}")
       end
     end
   end

@@ -83,6 +83,7 @@ module SheetTrace
         @underlay = underlay
         @names = names
         @places = places
+        @flat_map = flat_map
         # In px of the picture: how it is stretched over the sheet is nothing of what it shows.
         @spots = places.map { |group| Shape.of_cells(underlay.cells.values_at(*group)) }
         @units = Units.call(layout, islands, places.size, flat_map)
@@ -147,6 +148,7 @@ module SheetTrace
             reasons = {
               **fixed,
               **fit_of(shape, place, quarters, mirrored),
+              panels: panels(unit, spot, quarters, mirrored),
               next_to: next_to(unit, spot, quarters, mirrored, pairs)
             }
             {
@@ -169,8 +171,22 @@ module SheetTrace
         end
       end
 
+      # Nil where a unit goes onto a single cell.
+      def panels(unit, spot, quarters, mirrored)
+        return if @places[spot].one?
+
+        island = @units[unit][:islands].first
+        @panels ||= {}
+        @panels[unit] ||= Panels.of_island(@layout.uv_map, island, @flat_map.call(island))
+        (@on_cells ||= {})[[unit, spot, quarters, mirrored]] ||= @panels[unit].on(
+          @underlay.cells.values_at(*@places[spot]),
+          quarters,
+          mirrored
+        )
+      end
+
       def score(reasons)
-        shape = reasons[:proportion] * reasons[:outline] * Math.sqrt(reasons[:size])
+        shape = reasons[:proportion] * reasons[:outline] * Math.sqrt(reasons[:size]) * (reasons[:panels] || 1.0)
         near = reasons[:next_to] ? (1 - NEXT_TO) + (NEXT_TO * reasons[:next_to]) : 1.0
         shape * near * Match.with_names(reasons[:name])
       end

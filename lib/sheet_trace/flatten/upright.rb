@@ -10,9 +10,11 @@ module SheetTrace
       # @param normal [Numo::DFloat] 1 x 3, the piece's mean normal
       # @return [Numo::DFloat] n x 2
       def self.call(positions, triangles, places, normal)
+        corner = Array.new(3) { |k| positions[triangles[true, k], true] }
+        normals = Geometry::Vectors.cross(corner[1] - corner[0], corner[2] - corner[0])
         jacobians = UvMap::Jacobians.of(positions, places, triangles)
-        dx, dy = jacobians.on_plane(Mesh::Facing.up(normal).to_a.first)
-        angle = Math.atan2((dx * jacobians.area_mm2).sum, (dy * jacobians.area_mm2).sum)
+        x, y = UvMap::UpOnPlane.call(jacobians, normals, normal, Numo::Int32.zeros(triangles.shape[0]))
+        angle = Math.atan2(x[0], y[0])
         Geometry::Affine.turn(angle).apply(places)
       end
     end

@@ -55,14 +55,10 @@ module SheetTrace
       FLAT = 1e-9
       private_constant :FLAT
 
-      # Share of the triangles' own ups that must be left of them together, for it to say something.
-      CLEAR = 0.2
-      # Cosine up to which a face looks to a side of the model.
-      STRAIGHT = Math.cos(Math::PI / 4)
       # A map that stretches an island by no more than this tells its size; by no more than that, to one in a hundred.
       TRUE_ENOUGH = 1.001
       NEARLY_TRUE = 1.02
-      private_constant :CLEAR, :STRAIGHT, :TRUE_ENOUGH, :NEARLY_TRUE
+      private_constant :TRUE_ENOUGH, :NEARLY_TRUE
 
       # @param layout [Layout]
       # @param unit_mm [Float] length of a model unit
@@ -161,34 +157,10 @@ module SheetTrace
       def up_angles
         @up_angles ||=
           begin
-            normals = @map.mean_normals[@picked, true]
-            dx, dy = ups(Mesh::Facing.up(normals)[@islands, true], area_mm2)
-            # Where an island goes round and up points all ways, as on the net of a box, the side that most of it looks
-            # to says it, the front before the top before others.
-            lost = (Numo::NMath.hypot(sum(dx), sum(dy)) < sum(Numo::NMath.hypot(dx, dy)) * CLEAR)
-            lost &= Geometry::Vectors.lengths(normals) < Mesh::Facing::ROUND
-            rows = lost[@islands].where
-            dx[rows], dy[rows] = own_ups.map { |column| column[rows] } unless rows.empty?
-            Numo::NMath.atan2(sum(dx), -sum(dy))
+            normals = @map.mesh.face_area_vectors[@map.triangles.faces[@rows], true]
+            x, y = UvMap::UpOnPlane.call(@jacobians, normals, @map.mean_normals[@picked, true], @islands)
+            Numo::NMath.atan2(x, -y)
           end
-      end
-
-      # @return [Array(Numo::DFloat, Numo::DFloat)] where up points on the sheet at each triangle, times a weight
-      def ups(up, weight) = @jacobians.on_plane(Array.new(3) { |axis| up[true, axis] }).map { |column| column * weight }
-
-      def own_ups
-        normals = Geometry::Vectors.unit(@map.mesh.face_area_vectors[@map.triangles.faces[@rows], true])
-        weight = area_mm2 * (1 + normals[true, 2].clip(0, 1) + (normals[true, 1].clip(0, 1) / 2))
-        sides = Array.new(6) { |side| (side.even? ? normals[true, side / 2] : -normals[true, side / 2]) > STRAIGHT }
-        main = main_sides(sides, weight)
-        looking = sides.each_with_index.map { |looks, side| looks & main.eq(side)[@islands] }.reduce(:|)
-        ups(Mesh::Facing.up(normals), area_mm2 * Numo::DFloat.cast(looking))
-      end
-
-      # @return [Numo::Int32] by island: the side that most of it looks to, by weight; the first of several
-      def main_sides(sides, weight)
-        shares = sides.map { |looks| sum(weight * Numo::DFloat.cast(looks)).to_a.map { |share| share.round(6) } }
-        Numo::Int32.cast(shares.transpose.map { |own| own.each_index.max_by { |side| [own[side], -side] } })
       end
 
       # Sizes as the map tells them where it keeps shapes, else from the surface itself.

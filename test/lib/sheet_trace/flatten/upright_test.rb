@@ -16,4 +16,21 @@ describe SheetTrace::Flatten::Upright do
       assert_in_delta 20, side[1], 1e-9
     end
   end
+
+  it "stands the net of a closed box with its front upright, where up points all ways" do
+    [[38, 61, 25], [62, 40, 30], [25, 25, 60], [51, 41, 64]].each_with_index do |size, i|
+      job = Models.job(Models.blocks([[[0, 0, 0], size]], order: (0..5).to_a.shuffle(random: Random.new(i))))
+      operation = SheetTrace::Operations.from_h("lay_flat", { by: "best" })
+      job = SheetTrace::Operations.run(operation, job, pictures: ->(_) {}).job
+      map = job.layout.uv_map
+      front = job.mesh.face_area_vectors[true, 2].max_index
+      points = map.corner_points[job.mesh.face_starts[front]...job.mesh.face_starts[front + 1]].to_a
+      corners = points.to_h { |point| [job.mesh.positions[map.point_vertices[point], true].to_a, point] }
+      low, high = [-0.5, 0.5].map { |share| corners.fetch([-0.5 * size[0], share * size[1], 0.5 * size[2]]) }
+      places = job.flat_map(0).by_point
+
+      assert_in_delta 0, places[0][low] - places[0][high], 1e-6
+      assert_in_delta size[1], places[1][high] - places[1][low], 1e-6
+    end
+  end
 end

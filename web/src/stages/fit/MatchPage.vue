@@ -25,6 +25,7 @@ const REASONS: Record<string, string> = {
   outline: "outline",
   size: "size",
   next_to: "what is next to it",
+  panels: "panels in their places",
   folded: "how it folds",
   name: "name",
 };
