@@ -9,8 +9,8 @@ module SheetTrace
     #   / (R - r),
     #   angle 2 pi (R - r) / s.
     class RollOut
-      # kind [String] "cylinder" or "cone"; axis [Array<Float>] unit, upwards; origin [Array<Float>] on the axis, the
-      # apex of a cone
+      # kind [String] "cylinder" or "cone"; axis [Array<Float>] unit, upwards; one that lies, to the back as up is on top
+      # origin [Array<Float>] on the axis, the apex of a cone
       # radius [Float] of a cylinder; slope [Float] radius over distance from the apex, of a cone
       # error [Float] how far vertices lie off the surface, root of the mean square, as a share of the band's size
       Band = Struct.new(:kind, :axis, :origin, :radius, :slope, :error, keyword_init: true)
@@ -43,7 +43,7 @@ module SheetTrace
       def fit(axis, origin)
         normals, areas = normals_and_areas
         axis = axis ? Geometry::Vectors.unit(Numo::DFloat[axis])[0, true].to_a : fitted_axis(normals, areas)
-        axis = axis.map(&:-@) if axis[1].negative? || (axis[1].abs < 1e-9 && axis.sum.negative?)
+        axis = axis.map(&:-@) if axis[1].negative? || (axis[1].abs < 1e-9 && (axis[0] - axis[2]).negative?)
         height = normals.dot(Numo::DFloat.cast(axis))
         mean = (height * areas).sum / areas.sum
         mean.abs < CYLINDER ? cylinder(axis, origin) : cone(axis, normals, areas, origin)
