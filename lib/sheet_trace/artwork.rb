@@ -24,6 +24,7 @@ module SheetTrace
         "island" => "SheetTrace::Artwork::Places::OnIsland",
         "surface" => "SheetTrace::Artwork::Places::OnSurface",
         "level" => "SheetTrace::Artwork::Places::AtLevel",
+        "path" => "SheetTrace::Artwork::Places::AlongPath",
         "model" => "SheetTrace::Artwork::Places::OnModel"
       )
   end

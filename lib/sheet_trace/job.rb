@@ -157,13 +157,12 @@ module SheetTrace
       end
     end
 
-    # @param place [Artwork::Places::AtLevel]
+    # @param place [Artwork::Places::BesideLine]
     # @return [Flatten::Strip]
     def strip(place)
       memo = @memo.fetch(:strips) { BoundedMemo.new(limit: ROUND_SPOTS_BYTES) }
       memo.fetch(place.laid_by) do
-        triangle = Flatten::LevelLine.triangle_at(mesh, place.face, place.at)
-        line, closed = triangle ? Flatten::LevelLine.call(mesh.welded, triangle, place.at[1]) : [[], false]
+        line, closed = place.line(mesh)
         Flatten::Strip.call(mesh, line, place.reach_mm / unit_mm, closed: closed)
       end
     end

@@ -17,13 +17,13 @@ describe "the art stage" do
     choose("Bring in a picture", file("seal.png", Demo::TeaCaddy.pictures["caddy-lid.png"]))
     find(".proof-view button", text: "Front").click
     drawn
-    click_button "Put on the model as decal"
+    click_button "As decal"
     mouse.move_to_location(*on_model(0.5, 0.5).map(&:round)).perform
     find("body").send_keys(:escape)
 
-    assert_button "Put on the model as decal"
+    assert_no_text "Click where its middle goes"
     assert_empty layers
-    click_button "Put on the model as decal"
+    click_button "As decal"
     click_at(on_model(0.5, 0.5))
 
     assert_done(/seal laid on the surface of caddy, 30 x 18.75 mm/)
@@ -48,6 +48,33 @@ describe "the art stage" do
 
     assert_equal before, page.evaluate_script("document.querySelector('.proof-view canvas').dataset.revision")
     assert_equal moved, layers.first["place"]["at"]
+  end
+
+  it_with_proof "leads a stripe from click to click, drags a spot of it, and lays one along a rim" do
+    bring_in_caddy(stage: "art")
+    find(".proof-view button", text: "Front").click
+    drawn
+    click_button "Along a path"
+    [[0.4, 0.5], [0.6, 0.5], [0.6, 0.7]].each { |place| click_at(on_model(*place)) }
+    find("body").send_keys(:backspace)
+    find("body").send_keys(:enter)
+
+    assert_done(/Fill laid along a path on caddy, 7.5 mm wide/)
+    first, last = layers.first["place"]["spots"].map { |spot| spot["at"] }
+
+    assert_in_delta first[1], last[1], 0.5
+    drag(on_model(0.6, 0.5), on_model(0.6, 0.4))
+
+    assert_done(/Fill: along a path/)
+    assert_operator layers.first["place"]["spots"][1]["at"][1], :>, last[1] + 5
+    type "Free at its start", 4
+
+    assert_done(/Fill: along a path/)
+    find(".island-card", text: "Front").click
+    tab "Add"
+    click_button "Along the rim of Front"
+
+    assert_text "400 mm, closed"
   end
 
   it "letters an island by the height of its capitals, and says what a font lacks" do

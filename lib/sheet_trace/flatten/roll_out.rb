@@ -9,7 +9,7 @@ module SheetTrace
     #   / (R - r),
     #   angle 2 pi (R - r) / s.
     class RollOut
-      # kind [String] "cylinder" or "cone"; axis [Array<Float>] unit, upwards; one that lies, to the back as up is on top
+      # kind [String] "cylinder" or "cone"; axis [Array<Float>] unit, upwards; if level, to the back, as up is on top
       # origin [Array<Float>] on the axis, the apex of a cone
       # radius [Float] of a cylinder; slope [Float] radius over distance from the apex, of a cone
       # error [Float] how far vertices lie off the surface, root of the mean square, as a share of the band's size

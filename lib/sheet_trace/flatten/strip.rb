@@ -11,7 +11,9 @@ module SheetTrace
       # Triangles of one slab at the most.
       MOST = 4000
       Triple = Geometry::Triple
-      private_constant :OVERLAP, :MOST, :Triple
+      # Tangents of leans that differ by less are the same.
+      SAME = 1e-6
+      private_constant :OVERLAP, :MOST, :Triple, :SAME
 
       # @return [Numo::Int64] n rows of Mesh#triangulation that the pieces are of
       attr_reader :parents
@@ -73,18 +75,31 @@ module SheetTrace
       # @return [Array<Array(Integer, Array)>] parent, and of three corners: shares, along and beside
       def pieces(line)
         slabs = line.map { |segment, ends| Slab.new(@surface, segment, Triple.distance(*ends)) }
-        turns = slabs.each_index.map { |i| i.zero? && !closed ? 0.0 : slabs[i - 1].turn_to(slabs[i]) }
+        turns = slabs.each_index.map { |i| turns(slabs, i) }
+        turns << (closed ? turns[0] : [0.0, 0.0])
         start = 0.0
         slabs.each_with_index.flat_map do |slab, i|
-          leans =
-            [turns[i], turns[i + 1] || (closed ? turns[0] : 0.0)].map { |turn| Math.tan(turn.clamp(-2.8, 2.8) / 2) }
           found =
-            slab
-              .pieces(@half, leans, OVERLAP * @half, MOST)
-              .map { |triangle, own| [triangle, measured(own, slab, leans, start)] }
+            sides(turns[i], turns[i + 1]).flat_map do |across, leans|
+              slab
+                .pieces(across, leans, OVERLAP * @half, MOST)
+                .map { |triangle, own| [triangle, measured(own, slab, leans, start)] }
+            end
           start += slab.length
           found
         end
+      end
+
+      # @return [Array(Float, Float)] on the left and the right, at a slab's start
+      def turns(slabs, i) = i.zero? && !closed ? [0.0, 0.0] : Turns.call(@surface, slabs[i - 1], slabs[i])
+
+      # @return [Array<Array(Range, Array(Float, Float))>] how far beside the line, and by what tangents a slab's start
+      #   and end lean there: one for both sides where they are the same
+      def sides(*turns)
+        left, right = turns.transpose.map { |side| side.map { |turn| Math.tan(turn.clamp(-2.8, 2.8) / 2) } }
+        return [[-@half..@half, left]] if left.zip(right).all? { |own, other| (own - other).abs < SAME }
+
+        [[0.0..@half, left], [-@half..0.0, right]]
       end
 
       def measured(corners, slab, (first, last), start)

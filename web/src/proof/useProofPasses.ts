@@ -25,6 +25,7 @@ import {
   WARNING,
 } from "./objects";
 import { DecalShown } from "./passes/decal";
+import { PathShown } from "./passes/path";
 import { Floor } from "./passes/floor";
 import { pass, type Pass } from "./passes/pass";
 import type { ProofScene } from "./scene";
@@ -180,11 +181,13 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
 
   function start(view: ProofScene) {
     const decal = new DecalShown(() => view.redraw());
+    const path = new PathShown();
     const passes = [
       ...modelPasses(view),
       ...aidPasses(),
       ...cutPasses(),
       pass(decal, () => [placing.shown], decal.draw.bind(decal)),
+      pass(path, () => [placing.line], path.draw.bind(path)),
     ];
     const due = new Set<Pass>();
     view.onDraw = () => {

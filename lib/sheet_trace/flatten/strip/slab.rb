@@ -7,7 +7,10 @@ module SheetTrace
       # start, y to its left.
       class Slab
         Triple = Geometry::Triple
-        private_constant :Triple
+        # Triangles round the end of a segment at the most; how much longer than an edge the way over a place on it is.
+        ROUND = 64
+        ON_EDGE = 1e-6
+        private_constant :Triple, :ROUND, :ON_EDGE
 
         # @return [Float] of the segment
         attr_reader :length
@@ -20,37 +23,45 @@ module SheetTrace
           @surface = surface
           @segment = segment
           @length = length
-          @own = own_corners
+          @corners = own_corners
         end
 
-        # @param other [Slab] of the next segment
-        # @return [Float] by how much the line turns to the left there, rad; 0 where they have no edge in common
-        def turn_to(other)
-          corners = @own
-          unless other.segment.triangle == segment.triangle
-            half =
-              Array
-                .new(3) { |k| (3 * segment.triangle) + k }
-                .find do |own|
-                  over = @surface.across[own]
-                  over && over / 3 == other.segment.triangle
-                end
-            return 0.0 unless half
+        # @return [Array<Array(Float, Float)>] corners of the segment's triangle
+        attr_reader :corners
 
-            corners = beyond(half, corners)
+        # @return [Array<Array(Integer, Array)>] triangles that the segment's end lies on, and their corners, the nearer
+        #   first
+        def round_end
+          list = [[segment.triangle, corners]]
+          list.each do |triangle, own|
+            break if list.size > ROUND
+
+            3.times do |k|
+              over = @surface.across[(3 * triangle) + k]
+              next if over.nil? || list.any? { |known, _| known == over / 3 } || !at_end?(own[k], own[(k + 1) % 3])
+
+              list << [over / 3, beyond((3 * triangle) + k, own)]
+            end
           end
-          from, to = [other.segment.from, other.segment.to].map { |shares| blend(corners, shares) }
-          Math.atan2(to[1] - from[1], to[0] - from[0])
         end
 
-        # @param half [Float] width to either side
+        # @param half [Integer] half-edge of a triangle; corners [Array<Array(Float, Float)>] of that
+        # @return [Array<Array(Float, Float)>] corners of the triangle beyond it, in its own order
+        def beyond(half, corners)
+          over = @surface.across[half]
+          from, to = corners.values_at((half + 1) % 3, half % 3)
+          laid = BesideEdge.call(over, from, to) { |own| @surface.places[@surface.vertices[own]] }
+          laid.sort_by(&:first).map(&:last)
+        end
+
+        # @param across [Range] how far beside the segment, to its left
         # @param leans [Array(Float, Float)] tangents of the angles by which its ends lean, at its start and its end
         # @param overlap [Float]; most [Integer] triangles
         # @return [Array<Array(Integer, Array)>] triangle, and of three corners: shares, x and y
-        def pieces(half, leans, overlap, most)
-          sides = sides(half, leans, overlap)
+        def pieces(across, leans, overlap, most)
+          sides = sides(across, leans, overlap)
           seen = { segment.triangle => true }
-          list = [[segment.triangle, @own]]
+          list = [[segment.triangle, @corners]]
           list.each do |triangle, corners|
             break if list.size > most
 
@@ -67,6 +78,10 @@ module SheetTrace
 
         private
 
+        def at_end?((ax, ay), (bx, by))
+          Math.hypot(ax - length, ay) + Math.hypot(bx - length, by) <= Math.hypot(bx - ax, by - ay) * (1 + ON_EDGE)
+        end
+
         # The triangle in its plane, seen from outside, the segment on the x axis.
         def own_corners
           places = @surface.corners(segment.triangle)
@@ -78,21 +93,9 @@ module SheetTrace
           end
         end
 
-        # @return [Array<Array(Float, Float)>] corners of the triangle beyond a half-edge, in its own order
-        def beyond(half, corners)
-          over = @surface.across[half]
-          from, to = corners.values_at((half + 1) % 3, half % 3)
-          laid = BesideEdge.call(over, from, to) { |own| @surface.places[@surface.vertices[own]] }
-          laid.sort_by(&:first).map(&:last)
-        end
-
-        def blend(corners, shares)
-          Array.new(2) { |axis| corners.each_index.sum { |i| corners[i][axis] * shares[i] } }
-        end
-
         # Lines that bound the slab: a x + b y + c is 0 and more inside.
-        def sides(half, (first, last), overlap)
-          [[1.0, -first, overlap], [-1.0, -last, length + overlap], [0.0, 1.0, half], [0.0, -1.0, half]]
+        def sides(across, (first, last), overlap)
+          [[1.0, -first, overlap], [-1.0, -last, length + overlap], [0.0, 1.0, -across.min], [0.0, -1.0, across.max]]
         end
 
         # Whether some of an edge lies inside; by its ends and where it is cut (Liang, Barsky).

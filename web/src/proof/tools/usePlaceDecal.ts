@@ -5,7 +5,7 @@ import { usePlacing, type ModelSpot } from "@/stages/art/placing";
 import { useJob } from "@/stores/job";
 import type { HitsAt } from "./usePickIsland";
 
-/** Puts a decal where the model is clicked, and drags the picked one over the model. */
+/** Puts a decal where the model is clicked, leads a path from click to click, and drags what is picked over the model. */
 export function usePlaceDecal(hitsAt: HitsAt) {
   const placing = usePlacing();
   const jobs = useJob();
@@ -19,6 +19,7 @@ export function usePlaceDecal(hitsAt: HitsAt) {
 
   /** The pointer is over the picked decal, as far as a ball about its spot says; or over the picked stripe. */
   function overPicked(at: Pair) {
+    if (placing.path) return onPath(at) !== null;
     const place = placing.picked?.place;
     const spot = place && spotAt(at);
     if (!place || !spot) return false;
@@ -27,6 +28,11 @@ export function usePlaceDecal(hitsAt: HitsAt) {
       return Math.abs(spot.at[1] - place.at[1] - place.offset_mm / unit) <= place.height_mm / 2 / unit;
     const reach = Math.max(place.width_mm, place.height_mm) / 2 / unit;
     return Math.hypot(...spot.at.map((value, axis) => value - place.at[axis]!)) <= reach;
+  }
+
+  function onPath(at: Pair) {
+    const spot = spotAt(at);
+    return spot && placing.spotNear(spot.at);
   }
 
   const tool: Tool = {
@@ -38,6 +44,7 @@ export function usePlaceDecal(hitsAt: HitsAt) {
       if (placing.next) placing.show(at && spotAt(at));
     },
     press(at) {
+      if (!placing.next && placing.path) placing.held = onPath(at);
       return (holding.value = placing.next ? spotAt(at) !== null : overPicked(at));
     },
     move(at, _event, far) {
@@ -47,12 +54,13 @@ export function usePlaceDecal(hitsAt: HitsAt) {
     async release(at, _event, clicks) {
       holding.value = false;
       const spot = spotAt(at);
-      if (spot && (placing.next || clicks === 0)) await placing.put(spot);
-      else placing.shown = null;
+      if (placing.next?.as === "path" && clicks > 1) await placing.finish();
+      else if (spot && (placing.next || clicks === 0)) await placing.put(spot);
+      else placing.shown = placing.held = null;
     },
     leave() {
       holding.value = false;
-      placing.shown = null;
+      placing.shown = placing.held = null;
     },
   };
 

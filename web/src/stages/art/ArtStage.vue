@@ -33,7 +33,11 @@ onUnmounted(() => {
   placing.leave();
   placing.open = false;
 });
-useKeys({ Escape: () => (placing.next ? placing.leave() : false) });
+useKeys({
+  Escape: () => (placing.next ? placing.leave() : false),
+  Enter: () => (placing.next?.as === "path" ? void placing.finish() : false),
+  Backspace: () => (placing.led.length > 0 ? placing.back() : false),
+});
 </script>
 
 <template>

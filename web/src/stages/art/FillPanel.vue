@@ -50,5 +50,5 @@ async function fill() {
   </div>
   <BFormCheckbox v-model="shaded">Shades into a second colour</BFormCheckbox>
   <BButton variant="secondary" class="btn-wide" @click="fill">Fill</BButton>
-  <PlaceOnModel stripe :content="content" :aspect="1" />
+  <PlaceOnModel :ways="['level', 'path']" :content="content" :aspect="1" />
 </template>

@@ -51,6 +51,8 @@ function where(layer: Layer) {
   }
   if (layer.place.kind === "level")
     return `round the model, ${shown(layer.place.height_mm, 1)} mm wide, ${shown(layer.place.length_mm, 0)} mm long`;
+  if (layer.place.kind === "path")
+    return `along a path, ${shown(layer.place.height_mm, 1)} mm wide, ${shown(layer.place.length_mm, 0)} mm long`;
   if (layer.place.kind === "model") return "held to the model";
   return layer.mask ? `on ${masks.wordsOf(layer.mask)}` : "over the sheet";
 }

@@ -5,22 +5,30 @@ import GradientFields from "./contents/GradientFields.vue";
 import FillFields from "./contents/FillFields.vue";
 import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
-import LevelFields from "./places/LevelFields.vue";
+import StripeFields from "./places/StripeFields.vue";
 import SkinFields from "./places/SkinFields.vue";
 import SurfaceFields from "./places/SurfaceFields.vue";
 
 /** What a layer is called in words, by what it shows and where it lies. */
 const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
-  picture: { sheet: "skin", model: "skin", island: "label", surface: "decal", level: "stripe" },
-  fill: { sheet: "fill", model: "fill", island: "patch", surface: "spot", level: "stripe" },
+  picture: { sheet: "skin", model: "skin", island: "label", surface: "decal", level: "stripe", path: "stripe" },
+  fill: { sheet: "fill", model: "fill", island: "patch", surface: "spot", level: "stripe", path: "stripe" },
   gradient: {
     sheet: "gradient",
     model: "gradient",
     island: "gradient patch",
     surface: "gradient spot",
     level: "gradient stripe",
+    path: "gradient stripe",
   },
-  lettering: { sheet: "lettering", model: "lettering", island: "lettering", surface: "lettering", level: "lettering" },
+  lettering: {
+    sheet: "lettering",
+    model: "lettering",
+    island: "lettering",
+    surface: "lettering",
+    level: "lettering",
+    path: "lettering",
+  },
 };
 /**
  * The fields of each content and place that has some; they take the layer. A new kind is a component and a line here.
@@ -34,7 +42,8 @@ const CONTENTS: Partial<Record<Content["kind"], Component>> = {
 const PLACES: Partial<Record<LayerPlace["kind"], Component>> = {
   island: IslandFields,
   surface: SurfaceFields,
-  level: LevelFields,
+  level: StripeFields,
+  path: StripeFields,
   sheet: SkinFields,
   model: SkinFields,
 };

@@ -1,7 +1,7 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { api } from "@/api/client";
-import type { Content, Triple } from "@/api/types";
+import type { Content, Operations, Triple } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useAdding, type NewContent } from "./adding";
 import { useSelection } from "@/stores/selection";
@@ -23,10 +23,15 @@ export interface ShownDecal extends ModelSpot {
   turn_deg: number;
 }
 
+/** as decal, as stripe round the model at one height, or along a path from click to click */
+export type PlacedAs = "surface" | "level" | "path";
+
 /** share of the model's size that a new decal is wide */
 const SHARE = 0.25;
 /** width of a new stripe, as a share of that */
 const STRIPE = 0.25;
+/** share of the model's size within which a spot of a path is meant */
+const NEAR = 0.02;
 
 /** Putting decals on the model by pointing at it, and moving them there. */
 export const usePlacing = defineStore("placing", () => {
@@ -37,25 +42,46 @@ export const usePlacing = defineStore("placing", () => {
   const next = shallowRef<{
     content: NewContent;
     aspect: number;
-    as: "surface" | "level";
+    as: PlacedAs;
   } | null>(null);
+  /** where the path that is being drawn has been led */
+  const led = shallowRef<ModelSpot[]>([]);
+  /** which spot of the picked path follows the hand */
+  const held = ref<number | null>(null);
   /** the stage that decals are moved on is open */
   const open = ref(false);
   /** what follows the hand */
   const shown = shallowRef<ShownDecal | null>(null);
 
   /** the picked layer, where it is a decal that may be moved */
+  const layer = computed(() => {
+    const own = open.value ? jobs.layers.find(({ id }) => id === selection.layer) : undefined;
+    return own && !own.locked ? own : null;
+  });
   const picked = computed(() => {
-    const layer = open.value ? jobs.layers.find(({ id }) => id === selection.layer) : undefined;
-    const place = layer?.place;
-    return (place?.kind === "surface" || place?.kind === "level") && !layer!.locked ? { ...layer!, place } : null;
+    const place = layer.value?.place;
+    return place?.kind === "surface" || place?.kind === "level" ? { ...layer.value!, place } : null;
+  });
+  /** the picked layer's path, where it has one */
+  const path = computed(() => (layer.value?.place.kind === "path" ? layer.value.place : null));
+  /** the line that is shown: what is drawn, or the picked path with what follows the hand; whether it is closed */
+  const line = computed(() => {
+    const following = shown.value?.at;
+    if (next.value?.as === "path")
+      return { spots: [...led.value.map(({ at }) => at), ...(following ? [following] : [])], closed: false };
+    if (!path.value || next.value) return null;
+    const spots = path.value.spots.map(({ at }, i) => (i === held.value && following ? following : at));
+    return { spots, closed: path.value.back };
   });
 
-  const usual_mm = () => {
+  const size_mm = () => {
     const { min, max } = jobs.job!.bounds_mm;
-    return SHARE * Math.max(...max.map((high, axis) => high - min[axis]!));
+    return Math.max(...max.map((high, axis) => high - min[axis]!));
   };
+  const usual_mm = () => SHARE * size_mm();
   const stripe_mm = () => STRIPE * usual_mm();
+  /** letters keep their proportions, others go over the whole line */
+  const beside = (content: NewContent) => ({ height_mm: stripe_mm(), all_round: content.kind !== "lettering" });
   const lookOf = (content: NewContent | Content) => ({
     picture:
       content.kind === "picture"
@@ -72,8 +98,12 @@ export const usePlacing = defineStore("placing", () => {
     else if (next.value) {
       const width = usual_mm() / unit;
       const { content, aspect, as } = next.value;
-      const height = as === "level" ? stripe_mm() / unit : width / aspect;
-      shown.value = { ...spot, ...lookOf(content), width, height, turn_deg: 0 };
+      const height = as === "surface" ? width / aspect : stripe_mm() / unit;
+      const of = as === "path" ? { width: height, height } : { width, height };
+      shown.value = { ...spot, ...lookOf(content), ...of, turn_deg: 0 };
+    } else if (held.value !== null && path.value) {
+      const side = path.value.height_mm / unit;
+      shown.value = { ...spot, ...lookOf(layer.value!.content), width: side, height: side, turn_deg: 0 };
     } else if (moved) {
       const { place } = moved;
       const height = place.height_mm / unit;
@@ -88,23 +118,61 @@ export const usePlacing = defineStore("placing", () => {
     }
   }
 
-  async function put({ face, at }: ModelSpot) {
+  async function put(spot: ModelSpot) {
+    const { face, at } = spot;
     const from = next.value;
     const moved = picked.value;
+    const spots = path.value?.spots;
+    if (from?.as === "path") {
+      led.value = [...led.value, spot];
+      return;
+    }
     next.value = null;
     if (from) {
       const place =
         from.as === "level"
-          ? { kind: "level" as const, face, at, height_mm: stripe_mm() }
+          ? { kind: "level" as const, face, at, ...beside(from.content) }
           : { kind: "surface" as const, face, at, width_mm: usual_mm() };
       await adding.add({ content: from.content, place });
-    } else if (moved) await jobs.operate("change_layer", { id: moved.id, place: { face, at } });
-    shown.value = null;
+    } else if (spots && held.value !== null)
+      await change({ spots: spots.map((own, i) => (i === held.value ? { face, at } : own)) });
+    else if (moved) await change({ face, at });
+    shown.value = held.value = null;
+  }
+  const change = (place: Operations["change_layer"]["place"]) =>
+    jobs.operate("change_layer", { id: layer.value!.id, place });
+
+  /** Lays what is to be put there along edges or a rim. */
+  const along = (content: NewContent, by: { edges: number[] } | { rim_of: number }) =>
+    adding.add({ content, place: { kind: "path", ...beside(content), ...by } });
+
+  /** The spot of the picked path that is meant by a place of the model. */
+  function spotNear(at: Triple): number | null {
+    const spots = path.value?.spots ?? [];
+    const reach = (NEAR * size_mm()) / (jobs.job!.unit_mm ?? 1);
+    const far = spots.map((spot) => Math.hypot(...spot.at.map((value, axis) => value - at[axis]!)));
+    const least = Math.min(...far);
+    return least <= reach ? far.indexOf(least) : null;
+  }
+
+  /** Ends the path that is drawn, and lays what it is for. */
+  async function finish() {
+    const from = next.value;
+    if (from?.as !== "path" || led.value.length < 2) return;
+    const spots = led.value.map(({ face, at }) => ({ face, at }));
+    leave();
+    await adding.add({ content: from.content, place: { kind: "path", spots, ...beside(from.content) } });
+  }
+
+  /** Takes the last spot of the path back. */
+  function back() {
+    led.value = led.value.slice(0, -1);
   }
 
   function leave() {
-    next.value = shown.value = null;
+    next.value = shown.value = held.value = null;
+    led.value = [];
   }
 
-  return { next, open, shown, picked, show, put, leave };
+  return { next, open, shown, picked, path, line, led, held, show, put, along, spotNear, finish, back, leave };
 });
