@@ -24,6 +24,13 @@ module SheetTraceServer
           answer(Json::BroughtJson::SHAPE, Json::BroughtJson.call(kept, notes.map(&:message)))
         end
 
+        app.get("/api/jobs/:id/pictures/:digest/colors") do
+          picture = workshop.jobs.picture(params[:id], params[:digest])
+          forever
+          image = SheetTrace::Artwork::Picture.read(workshop.pictures.call(picture[:digest]))
+          answer(Json::ColorsJson::SHAPE, Json::ColorsJson.call(SheetTrace::Artwork::MainColors.call(image)))
+        end
+
         app.get("/api/jobs/:id/pictures/:digest") do
           picture = workshop.jobs.picture(params[:id], params[:digest])
           forever

@@ -61,6 +61,17 @@ describe "files and views of the server" do
     assert_equal [bytes, "image/png"], [last_response.body, last_response.media_type]
   end
 
+  it "tells the main colours of a picture" do
+    job = start_job
+    picture =
+      upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-lid.png"], "lid.png")[:pictures].first
+    fetch "/api/jobs/#{job[:id]}/pictures/#{picture[:digest]}/colors"
+
+    ground = Vips::Image.new_from_buffer(Demo::TeaCaddy.pictures["caddy-lid.png"], "").getpoint(8, 8).first(3)
+
+    assert_equal [format("#%02x%02x%02x", *ground.map(&:round)), "#2f5a45"], json[:colors].first(2)
+  end
+
   it "names the value that a trace can't be drawn with" do
     job = start_job
     {

@@ -40,7 +40,7 @@ export interface Layer {
   id: string;
   name: string;
   /** what it shows */
-  content: { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number }; crop: [number, number, number, number] } | { kind: "fill"; color: string } | { kind: "gradient"; color: string; to: string; turn_deg: number; round: boolean } | { kind: "lettering"; text: string; font: "Lora" | "Lora Bold" | "Lora Italic" | "Oswald" | "Oswald Bold" | "Pacifico"; color: string; align: "left" | "centre" | "right"; tracking: number; leading: number; outline: number; outline_color: string; cap_mm: number; em_mm: number; cap_texels: number; stroke_texels: number; line_height: number };
+  content: { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number }; crop: [number, number, number, number]; recolour: { from: string; to: string; within?: number }[] } | { kind: "fill"; color: string } | { kind: "gradient"; color: string; to: string; turn_deg: number; round: boolean } | { kind: "lettering"; text: string; font: "Lora" | "Lora Bold" | "Lora Italic" | "Oswald" | "Oswald Bold" | "Pacifico"; color: string; align: "left" | "centre" | "right"; tracking: number; leading: number; outline: number; outline_color: string; cap_mm: number; em_mm: number; cap_texels: number; stroke_texels: number; line_height: number };
   /** where it lies */
   place: { kind: "sheet"; box: [number, number, number, number] } | { kind: "island"; island: number; width_mm: number; x_mm: number; y_mm: number; turn_deg: number; along: "straight" | "rim"; height_mm: number; frame_px: [number, number][]; edges_mm: [number, number, number, number]; panel: string; stretch_mean: number; stretch_worst: number; round_mm: number; rim_widths_mm: [number, number]; mm_per_px: [number, number, number, number] } | { kind: "surface"; face: number; at: [number, number, number]; width_mm: number; turn_deg: number; way: "smooth" | "creased" | "square_on"; over_edges: boolean; depth_mm: number; height_mm: number; islands: number[]; stretch_mean: number; stretch_worst: number; cracks_mm: number; laid: number } | { kind: "level"; face: number; at: [number, number, number]; height_mm: number; offset_mm: number; all_round: boolean; trim_mm: [number, number]; length_mm: number; closed: boolean; islands: number[] } | { kind: "path"; spots: { face: number; at: [number, number, number] }[]; back: boolean; edges: number[]; rim_of: number; height_mm: number; offset_mm: number; all_round: boolean; trim_mm: [number, number]; length_mm: number; closed: boolean; islands: number[] } | { kind: "model"; painted_on: string };
   visible: boolean;
@@ -129,6 +129,11 @@ export interface Clearance {
   over: number[];
   /** least and most */
   density_px_per_mm: [number, number];
+}
+
+export interface MainColors {
+  /** #rrggbb, what takes up most of it first */
+  colors: string[];
 }
 
 export interface PlainCell {

@@ -3,6 +3,7 @@ import type {
   Band,
   Borders,
   CheckedSeams,
+  MainColors,
   Brought,
   Clearance,
   Composed,
@@ -277,6 +278,8 @@ export const api = {
     ),
   borders: (id: string, revision: number) =>
     ask<Borders>("GET", at(id, `/borders?${query({ revision })}`)).then(({ borders }) => borders),
+  mainColors: (id: string, digest: string) =>
+    ask<MainColors>("GET", at(id, `/pictures/${digest}/colors`)).then(({ colors }) => colors),
   seams: (id: string, revision: number) =>
     ask<CheckedSeams>("GET", at(id, `/seams?${query({ revision })}`)).then(({ seams }) => seams),
   nextLandmark: (id: string, revision: number, island: number) =>

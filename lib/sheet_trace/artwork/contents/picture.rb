@@ -6,18 +6,27 @@ module SheetTrace
       # An image file.
       class Picture < Kept
         WHOLE = [0.0, 0.0, 1.0, 1.0].freeze
+        PLAIN = { crop: WHOLE, recolour: [] }.freeze
         # A crop leaves this share of each side.
         LEAST = 0.001
-        private_constant :LEAST
+        private_constant :LEAST, :PLAIN
 
         picture :picture, "its file"
         numbers :crop, 4, 0.0..1.0, "left, top, right and bottom of what is shown, shares of the file", default: WHOLE
+        range =
+          Parameters::Record.new do
+            color :from, "#rrggbb"
+            color :to, "#rrggbb"
+            number :within, 0.5..150.0, "how far colours may differ from it and go along, CIE 1976", default: 12.0
+          end
+        parameter :recolour, Parameters::ListOf.new(range), "ranges of colours that become others", default: []
 
-        # Documents that were kept before there were crops have none.
-        def to_document = { **picture.to_h, **(crop == WHOLE ? {} : { crop: crop }) }
+        # What is as it was before there was more than a file is left out.
+        def to_document =
+          { **picture.to_h, **{ crop: crop, recolour: recolour }.reject { |name, own| own == PLAIN[name] } }
 
         def self.from_document(plain)
-          new(picture: PictureFile.new(**plain.except(:crop)), **plain.slice(:crop))
+          new(picture: PictureFile.new(**plain.except(*PLAIN.keys)), **plain.slice(*PLAIN.keys))
         end
 
         # @raise [InputError] where nothing is left
@@ -46,7 +55,7 @@ module SheetTrace
         # @param frame [Frame]; canvas [Canvas]
         # @return [Patch]
         def paint(frame, canvas)
-          image = cropped(canvas.picture(picture.digest))
+          image = recolour.reduce(cropped(canvas.picture(picture.digest))) { |own, range| Recolour.call(own, **range) }
           return frame.patch(straight(image, frame)) if frame.straight?
 
           frame.patch(Warp.call(frame.prepared ? frame.prepared.call(image) : image, frame))

@@ -2,7 +2,7 @@
 /** The layers, the upper ones first: what each is and where it lies; whether it shows, in which order, how strong. */
 import { PhArrowDown, PhArrowUp, PhCircle, PhCopy, PhLock, PhLockOpen, PhTrash } from "@phosphor-icons/vue";
 import { BButton, BFormSelect, BListGroup, BListGroupItem } from "bootstrap-vue-next";
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import { api } from "@/api/client";
 import { LIMITS } from "@/api/operations";
 import type { Layer, Operations } from "@/api/types";
@@ -34,6 +34,15 @@ const change = (layer: Layer, changes: Partial<Operations["change_layer"]>) =>
 async function copy(layer: Layer) {
   const at = jobs.layers.findIndex(({ id }) => id === layer.id);
   if (await jobs.operate("duplicate_layer", { id: layer.id })) selection.layer = jobs.layers[at + 1]?.id ?? null;
+}
+/** the layer under the hand, and the one that it would come to lie on */
+const dragged = ref<string | null>(null);
+const over = ref<string | null>(null);
+function drop(onto: Layer) {
+  const to = jobs.layers.findIndex(({ id }) => id === onto.id);
+  const id = dragged.value;
+  dragged.value = over.value = null;
+  return id !== null && id !== onto.id && jobs.operate("move_layer", { id, to });
 }
 const raise = (layer: Layer, by: number) =>
   jobs.operate("move_layer", { id: layer.id, to: jobs.layers.findIndex(({ id }) => id === layer.id) + by });
@@ -71,7 +80,13 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
       :key="layer.id"
       tag="li"
       class="layer d-flex flex-wrap align-items-center px-0"
-      :class="{ picked: layer.id === selection.layer }"
+      :class="{ picked: layer.id === selection.layer, over: layer.id === over && layer.id !== dragged }"
+      draggable="true"
+      @dragstart="dragged = layer.id"
+      @dragenter.prevent="over = layer.id"
+      @dragover.prevent
+      @dragend="dragged = over = null"
+      @drop.prevent.stop="drop(layer)"
     >
       <BButton
         variant="light"
@@ -87,6 +102,8 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
         :class="{ 'opacity-50': !layer.visible }"
         :aria-pressed="layer.id === selection.layer"
         @click="pick(layer)"
+        @keydown.alt.up.prevent.stop="i > 0 && raise(layer, 1)"
+        @keydown.alt.down.prevent.stop="i < upperFirst.length - 1 && raise(layer, -1)"
       >
         <img
           v-if="layer.content.kind === 'picture'"
@@ -223,6 +240,9 @@ const limit = (layer: Layer, choice: string) => choice !== "own" && change(layer
   padding: 0 3px;
   background: var(--bs-body-bg);
   font: 600 12px/28px serif;
+}
+.over {
+  box-shadow: inset 0 3px var(--verdigris);
 }
 .edition {
   color: var(--verdigris);
