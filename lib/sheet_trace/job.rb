@@ -32,6 +32,7 @@ module SheetTrace
     # @!method kept_maps @return [Array<KeptMap>] maps set aside, the oldest first
     # @!method painted_maps @return [Array<KeptMap>] layouts that skins held to the model were painted on
     # @!method palette @return [Array<Artwork::Swatch>] colours to paint with
+    # @!method relief @return [Artwork::Relief, nil] how the art is raised
     # @!method artwork @return [Artwork::Stack]
     Parts::ALL.each_key { |name| define_method(name) { @parts.fetch(name) } }
 
@@ -196,6 +197,17 @@ module SheetTrace
       end
 
       least * scale
+    end
+
+    # @param kind [String] of Artwork::Relief::PICTURES
+    # @param composed [Vips::Image] the sheet's art; size [Layout::Sheet] of it
+    # @return [Vips::Image]
+    # @raise [InputError] where the art is flat
+    def relief_picture(kind, composed, size)
+      raise InputError, "the art has no relief; give it one on Art first" unless relief
+
+      scale = Math.sqrt(size.width_px.fdiv(sheet.width_px) * size.height_px.fdiv(sheet.height_px))
+      relief.picture(kind, composed, px_per_mm: density_px_per_mm * scale, scale: scale)
     end
 
     # @param pictures [#call, nil] takes a digest, gives the bytes of the image file; without them nothing is said of

@@ -32,6 +32,7 @@ module SheetTrace
           SetOnAlike
           FreeLayer
           SetPalette
+          SetRelief
           Pack
           Equalise
           WeighIslands

@@ -32,6 +32,17 @@ module SheetTraceServer
           follows: [shape::TEXT.or_null, "id of the layer whose content it shows"]
         )
       SWATCH = Shape::Record.new("Swatch", color: [shape::TEXT, "#rrggbb"], name: shape::TEXT)
+      RELIEF =
+        Shape::Record.new(
+          "Relief",
+          from: shape.one_of(*SheetTrace::Artwork::Relief::FROM),
+          color: shape::TEXT,
+          low: shape::NUMBER,
+          high: shape::NUMBER,
+          noise_px: shape::NUMBER,
+          smooth_px: shape::NUMBER,
+          height_mm: shape::NUMBER
+        )
       COLUMN =
         Shape::Record.new(
           "EditionColumn",
@@ -47,11 +58,12 @@ module SheetTraceServer
           editions: [shape::TEXT.list, "their names"],
           shown: [shape::NUMBER, "of the editions"],
           palette: SWATCH.list,
+          relief: [RELIEF.or_null, "how the art is raised"],
           in_use: [shape::TEXT.list, "colours of layers and of the underlay's cells, #rrggbb"],
           columns: [COLUMN.list, "what editions can replace"],
           cells: [shape::TEXT.or_null.list.list, "by edition and column; null: as in the stack"]
         )
-      SHAPES = [MASK, LAYER, SWATCH, COLUMN, SHAPE].freeze
+      SHAPES = [MASK, LAYER, SWATCH, RELIEF, COLUMN, SHAPE].freeze
 
       # @param job [SheetTrace::Job]
       # @return [Hash]
@@ -63,6 +75,7 @@ module SheetTraceServer
           shown: stack.shown,
           editions: stack.editions.map(&:name),
           palette: job.palette.map(&:to_h),
+          relief: job.relief&.to_h,
           in_use: SheetTrace::Artwork::Swatch.in_use(job),
           columns: columns.map { |column| { layer: column.layer.id, member: column.member.to_s, title: column.title } },
           cells:

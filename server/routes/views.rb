@@ -42,6 +42,15 @@ module SheetTraceServer
           answer(Json::SeamsJson::SHAPE, Json::SeamsJson.call(seams))
         end
 
+        SheetTrace::Artwork::Relief::PICTURES.each do |kind|
+          app.get("/api/jobs/:id/#{kind}.png") do
+            render_image(kind) do |job|
+              size = fit(job.sheet, PREVIEW_PX)
+              job.relief_picture(kind, composed(job, size), size)
+            end
+          end
+        end
+
         { "chart" => true, "checker" => false }.each do |name, lettered|
           app.get("/api/jobs/:id/#{name}.png") do
             render_image(name) do |job|

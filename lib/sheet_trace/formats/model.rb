@@ -8,9 +8,10 @@ module SheetTrace
     # images [Hash{String => String}] file name => bytes of the pictures that materials name
     # alphas [Hash{String => String}] file name => what of its alpha is seen: "mask" where it only leaves out, "blend"
     # where it is in between too
+    # reliefs [Hash{String => Hash{Symbol => String}}] file name => those of its height: and normals: pictures
     Model =
-      Struct.new(:mesh, :uv_sets, :unit_mm, :images, :alphas, keyword_init: true) do
-        def initialize(unit_mm: 1.0, images: {}, alphas: {}, **rest)
+      Struct.new(:mesh, :uv_sets, :unit_mm, :images, :alphas, :reliefs, keyword_init: true) do
+        def initialize(unit_mm: 1.0, images: {}, alphas: {}, reliefs: {}, **rest)
           super
           freeze
         end
@@ -22,8 +23,9 @@ module SheetTrace
         end
 
         # @param layout [Layout] whose UVs are written
+        # @param rest [Hash] as the members above
         # @return [Model]
-        def self.of_layout(layout, unit_mm: 1.0, images: {}, alphas: {}, mesh: layout.uv_map.mesh)
+        def self.of_layout(layout, mesh: layout.uv_map.mesh, **rest)
           map = layout.uv_map
           set =
             UvSet.new(
@@ -32,7 +34,7 @@ module SheetTrace
               corner_uvs: map.corner_points,
               face_mapped: map.face_mapped
             )
-          new(mesh: mesh, uv_sets: [set], unit_mm: unit_mm, images: images, alphas: alphas)
+          new(mesh: mesh, uv_sets: [set], **rest)
         end
 
         # UVs without the noise of arithmetic: exact where they lie on whole pixels, else to ten decimals, which is far

@@ -22,17 +22,31 @@ module SheetTrace
           job.mesh.with(
             materials: job.mesh.materials.map { |material| Mesh::Material.new(name: material.name, image: picture) }
           )
+        px_per_mm = job.true_density_px_per_mm(size)
+        reliefs = reliefs(job, sheet, size, base_name)
         model =
           Formats::Model.of_layout(
             job.layout,
             mesh: mesh,
             unit_mm: job.unit_mm,
             alphas: { picture => alpha }.compact,
+            reliefs: reliefs.any? ? { picture => reliefs.transform_values(&:first) } : {},
             images: {
-              picture => Formats::Png::Writer.call(sheet, px_per_mm: job.true_density_px_per_mm(size))
+              picture => Formats::Png::Writer.call(sheet, px_per_mm: px_per_mm),
+              **reliefs.values.to_h.transform_values { |image| Formats::Png::Writer.call(image, px_per_mm: px_per_mm) }
             }
           )
         writer.call(model, base_name: base_name).files
+      end
+
+      # @return [Hash{Symbol => Array(String, Vips::Image)}] height: and normals:, each with its file name; none where
+      #   the art is flat
+      def self.reliefs(job, sheet, size, base_name)
+        return {} unless job.relief
+
+        Artwork::Relief::PICTURES.to_h do |kind|
+          [kind.to_sym, ["#{base_name}-#{kind}.png", job.relief_picture(kind, sheet, size)]]
+        end
       end
 
       # @param sheet [Vips::Image] composed on the canvas
@@ -45,7 +59,7 @@ module SheetTrace
 
         (alpha.gt(0) & alpha.lt(255)).any? ? "blend" : "mask"
       end
-      private_class_method :alpha
+      private_class_method :alpha, :reliefs
 
       # A name that every file system and OBJ reader takes: letters, digits, hyphens and underscores.
       #

@@ -24,6 +24,7 @@ module SheetTrace
         kept_maps: KeptMaps,
         painted_maps: PaintedMaps,
         palette: Palette,
+        relief: Relief,
         artwork: Artwork
       }.freeze
     end

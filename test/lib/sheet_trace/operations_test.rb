@@ -156,6 +156,12 @@ describe SheetTrace::Operations do
     "replace_in_edition" => [{ id: "none", visible: false } => /no layer "none"/],
     "hold_skin" => [{ id: "none", to: "model" } => /no layer "none"/],
     "set_on_alike" => [{ id: "none" } => /no layer "none"/],
+    "set_relief" => [
+      { low: 0.8, high: 0.3 } => /high must lie above low/,
+      { height_mm: 0 } => /height is 0; give/,
+      { from: "shade" } => /give lightness or color/,
+      { color: "red" } => /colour is "red"|color is "red"|colour "red"/
+    ],
     "set_palette" => [{ palette: "pine" } => /line 1 of the palette is "pine"/, { palette: 3 } => /palette is 3/],
     "free_layer" => [{ id: "none" } => /no layer "none"/],
     "fill_editions" => [{ table: "name\nx" } => /first column is "name"/, { table: "edition" } => /no row/],

@@ -63,6 +63,16 @@ export interface Swatch {
   name: string;
 }
 
+export interface Relief {
+  from: "lightness" | "color";
+  color: string;
+  low: number;
+  high: number;
+  noise_px: number;
+  smooth_px: number;
+  height_mm: number;
+}
+
 export interface EditionColumn {
   /** id */
   layer: string;
@@ -78,6 +88,8 @@ export interface Artwork {
   /** of the editions */
   shown: number;
   palette: Swatch[];
+  /** how the art is raised */
+  relief: Relief | null;
   /** colours of layers and of the underlay's cells, #rrggbb */
   in_use: string[];
   /** what editions can replace */

@@ -316,6 +316,7 @@ export const api = {
   urls: {
     events: "/api/events",
     look: (id: string, revision: number, look: Exclude<Look, "art">) => at(id, `/${look}.png?${query({ revision })}`),
+    relief: (id: string, revision: number, kind: "height" | "normals") => at(id, `/${kind}.png?${query({ revision })}`),
     model: (id: string, revision: number) => at(id, `/model.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),
     worn: (id: string, revision: number, kept: number | null) => at(id, `/worn.png?${query({ revision, kept })}`),

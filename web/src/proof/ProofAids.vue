@@ -10,6 +10,7 @@ const TOGGLES = {
   one_sided: "One side",
   see_through: "See through",
   cut_outs: "Cut-outs",
+  relief: "Relief",
 } as const;
 const settings = useSettings();
 </script>

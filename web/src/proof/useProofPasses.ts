@@ -3,6 +3,7 @@ import { previewed, useMoving } from "@/hand/moving";
 import { usePlacing } from "@/stages/art/placing";
 import { useBand } from "@/stages/cut/band";
 import { useSheetImage } from "@/stores/image";
+import { api } from "@/api/client";
 import { useJob } from "@/stores/job";
 import { usePicks } from "@/stores/picks";
 import { usePreview } from "@/stores/preview";
@@ -60,6 +61,12 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
     const { width = 0, height = 0 } = images.image ?? {};
     return settings.pixels === "hard" || (settings.pixels === "auto" && width * height <= SMALL_PX);
   });
+  /** address of the normal map that the model wears, where its art is raised */
+  const relief = computed(() => {
+    const job = jobs.job;
+    if (!job?.artwork.relief || !settings.proof.relief || images.look !== "art" || images.instead) return null;
+    return api.urls.relief(job.id, job.revision, "normals");
+  });
   const cutOut = computed(() => settings.proof.cut_outs && settings.look === "art");
   /** Until the new sheet is there, islands that were moved wear what they wore: their places wait for it. */
   const settled = shallowRef(surfaces.points);
@@ -81,7 +88,8 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
     return pieces?.length === surfaces.surface?.triangleIslands.length ? pieces : null;
   };
 
-  function modelPasses({ model }: ProofScene): Pass[] {
+  function modelPasses(view: ProofScene): Pass[] {
+    const { model } = view;
     return [
       pass(model, () => [surface()], model.setSurface.bind(model)),
       pass(
@@ -91,6 +99,11 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
       ),
       pass(model, () => [images.image, hard.value, cutOut.value], model.setImage.bind(model)),
       pass(model, () => [settings.light], model.setLight.bind(model)),
+      pass(
+        model,
+        () => [relief.value, settings.relief],
+        (url, strength) => model.setRelief(url, strength, () => view.redraw()),
+      ),
       pass(model, () => [surface(), hidden()], model.setHidden.bind(model)),
       pass(model, () => [{ ...settings.proof }], model.setAids.bind(model)),
     ];

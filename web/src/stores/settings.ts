@@ -19,6 +19,7 @@ export interface Aids {
   one_sided: boolean;
   see_through: boolean;
   cut_outs: boolean;
+  relief: boolean;
 }
 
 /** What the painter likes, kept in the browser. */
@@ -29,14 +30,22 @@ export const useSettings = defineStore("settings", () => {
   );
   const unit = useStorage<Unit>("sheet-trace-unit", "px");
   const look = useStorage<Look>("sheet-trace-look", "art");
-  const proof = useStorage<Aids>("sheet-trace-proof", {
-    edges: false,
-    floor: false,
-    facing: false,
-    one_sided: false,
-    see_through: false,
-    cut_outs: false,
-  });
+  const proof = useStorage<Aids>(
+    "sheet-trace-proof",
+    {
+      edges: false,
+      floor: false,
+      facing: false,
+      one_sided: false,
+      see_through: false,
+      cut_outs: false,
+      relief: true,
+    },
+    undefined,
+    { mergeDefaults: true },
+  );
+  /** how strongly the model shows the relief */
+  const relief = useStorage("sheet-trace-relief", 1);
   const light = useStorage<Light>("sheet-trace-light", "shaded");
   const hold = useStorage<Hold>("sheet-trace-hold", "free");
   /** the part of a pixel that what is moved comes to lie on; null: any */
@@ -47,5 +56,5 @@ export const useSettings = defineStore("settings", () => {
 
   watchEffect(() => document.documentElement.setAttribute("data-bs-theme", theme.value));
 
-  return { theme, unit, look, light, proof, hold, pixelHold, pixels, turn_step_deg };
+  return { theme, unit, look, light, proof, relief, hold, pixelHold, pixels, turn_step_deg };
 });

@@ -143,11 +143,17 @@ module SheetTrace
         end
 
         def materials
-          images = @mesh.materials.map(&:image).compact.uniq.filter_map { |name| image(name) }
+          colors = @mesh.materials.map(&:image).compact.uniq
+          files = colors.flat_map { |name| [name, @model.reliefs.dig(name, :normals)] }.compact
+          images = files.filter_map { |name| image(name) }
           names = images.map { |image| image[:name] }
+          texture = ->(name) { name && names.index(File.basename(name, ".*")) }
           list =
             @mesh.materials.map do |material|
-              material_json(material, names.index(material.image && File.basename(material.image, ".*")))
+              normals = texture.call(@model.reliefs.dig(material.image, :normals))
+              material_json(material, texture.call(material.image)).merge(
+                normals ? { normalTexture: { index: normals } } : {}
+              )
             end
           return { materials: list } if images.empty?
 

@@ -94,7 +94,8 @@ module SheetTrace
               color = material.color || [1.0, 1.0, 1.0, 1.0]
               map =
                 material.image &&
-                  "map_Kd #{material.image}\n#{"map_d #{material.image}\n" if @model.alphas[material.image]}"
+                  "map_Kd #{material.image}\n#{"map_d #{material.image}\n" if @model.alphas[material.image]}" \
+                    "#{"bump #{@model.reliefs[material.image][:height]}\n" if @model.reliefs[material.image]}"
               "newmtl #{material_name(index)}\nKa 0 0 0\nKd #{
                 color.first(3).map { |share| number(share.round(6)) }.join(" ")
               }\nKs 0 0 0\nd #{number(color[3].round(6))}\nillum 1\n#{map}"

@@ -25,6 +25,7 @@ describe SheetTrace::Job::Parts do
         ["set_landmarks", { landmarks: [{ island: 0, at_px: [100, 100], to_px: [120, 130] }] }],
         ["set_inset", { inset_px: 2 }],
         ["set_palette", { palette: "#2f5a45 pine" }],
+        ["set_relief", { from: "color", height_mm: 2.0 }],
         ["set_bleed", { bleed_px: 6 }],
         ["add_layer", { content: { kind: "fill", color: "#2f5a45" }, islands: [0, 3], faces: [2] }],
         ["place_picture", { picture: "40x20", island: 0, width_mm: 30, x_mm: 4.0, turn_rad: 0.3 }],

@@ -23,6 +23,10 @@ export class TexturedModel extends THREE.Group {
     new THREE.MeshBasicMaterial({ color: SEAM, side: THREE.BackSide }),
   );
 
+  private readonly loader = new THREE.TextureLoader();
+  /** address of the normal map */
+  private relief: string | null = null;
+
   /** what the faces' UVs were made of */
   private placed: { uv: THREE.BufferAttribute; points: Float32Array; sheet: Sheet; moving: Moving | null } | null =
     null;
@@ -124,6 +128,26 @@ export class TexturedModel extends THREE.Group {
       material.alphaTest = cutOut ? 0.5 : 0;
       material.needsUpdate = true;
     }
+  }
+
+  /** Wears a normal map, as strongly as is said; only the shaded look shows it. */
+  setRelief(url: string | null, strength: number, redraw: () => void) {
+    this.shaded.normalScale.setScalar(strength);
+    if (url === this.relief) return;
+    this.relief = url;
+    if (!url) {
+      this.shaded.normalMap?.dispose();
+      this.shaded.normalMap = null;
+      this.shaded.needsUpdate = true;
+      return;
+    }
+    this.loader.load(url, (texture) => {
+      if (url !== this.relief) return texture.dispose();
+      this.shaded.normalMap?.dispose();
+      this.shaded.normalMap = texture;
+      this.shaded.needsUpdate = true;
+      redraw();
+    });
   }
 
   setLight(light: "even" | "shaded") {

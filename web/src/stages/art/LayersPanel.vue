@@ -9,6 +9,7 @@ import NumberField from "@/ui/NumberField.vue";
 import { useAdding } from "./adding";
 import { fieldsOf } from "./kinds";
 import LayerList from "./LayerList.vue";
+import ReliefPanel from "./ReliefPanel.vue";
 import SeamList from "./SeamList.vue";
 
 const jobs = useJob();
@@ -36,6 +37,7 @@ const source = computed(() => jobs.layers.find(({ id }) => id === layer.value?.f
       </NoteBox>
       <component :is="fields" v-for="(fields, i) in fieldsOf(layer)" :key="i" :layer="layer" />
     </template>
+    <ReliefPanel v-if="jobs.layers.length > 0" />
     <SeamList />
     <h3>Edges</h3>
     <div class="fields">
