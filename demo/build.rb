@@ -47,16 +47,19 @@ module Demo
     )
   end
 
-  # @return [Sample] with its wrap, which joins at the back
+  # @return [Sample] with its wrap, which joins at the back, in two editions
   def self.parade_drum
-    wrap = ParadeDrum.pictures.keys.first
+    wrap, plum = ParadeDrum.pictures.keys
     built(
       "Parade drum",
       solid: SheetTrace::Solids.build("cylinder", ParadeDrum::MEASURES),
       pictures: ParadeDrum.pictures,
       operations: [
         ["rename_edition", { edition: 0, name: "Indigo" }],
-        ["place_picture", { picture: wrap, island: "Around" }]
+        ["place_picture", { picture: wrap, island: "Around" }],
+        ["add_edition", { name: "Plum" }],
+        ["replace_in_edition", { id: "layer-1", content: { kind: "picture", picture: plum } }],
+        ["show_edition", { edition: 0 }]
       ]
     )
   end

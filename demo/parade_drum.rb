@@ -8,19 +8,23 @@ module Demo
     # As long as the chords of the cylinder's sides.
     WRAP_MM = 2 * 150 * Math.sin(Math::PI / 48) * 48
     WAVES = 12
-    INDIGO = "#2c3f66"
+    # The ground of each wrap.
+    GROUNDS = { "drum-wrap.png" => "#2c3f66", "drum-wrap-plum.png" => "#5d2f52" }.freeze
     CREAM = "#ece0c2"
     GLOW = "#d2552a"
-    private_constant :WAVES, :INDIGO, :CREAM, :GLOW
+    private_constant :WAVES, :GROUNDS, :CREAM, :GLOW
 
     # @return [Hash{String => String}] file name => PNG
-    def self.pictures =
-      { "drum-wrap.png" => TeaCaddy.picture(WRAP_MM, MEASURES[:height_mm], px_per_mm: 2) { |context| wrap(context) } }
+    def self.pictures
+      GROUNDS.transform_values do |ground|
+        TeaCaddy.picture(WRAP_MM, MEASURES[:height_mm], px_per_mm: 2) { |context| wrap(context, ground) }
+      end
+    end
 
-    def self.wrap(context)
+    def self.wrap(context, ground)
       width = WRAP_MM
       height = MEASURES[:height_mm]
-      context.set_source_color(INDIGO)
+      context.set_source_color(ground)
       context.paint
       [[0, 22], [height - 22, 22]].each { |y, band| stripe(context, y, width, band) }
       [height * 0.32, height * 0.68].each { |y| waves(context, y, width) }
