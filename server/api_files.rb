@@ -29,6 +29,11 @@ module SheetTraceServer
         *ways,
         "}",
         "",
+        "/** How a template is drawn, and what of the sheet and how it is written. */",
+        "export type TemplateOptions = #{typescript(SheetTrace::Trace::Template)};",
+        "export type DeliveryOptions = #{typescript(SheetTrace::Job::Deliver)};",
+        "export type TemplateFile = #{typescript(SheetTrace::Job::TemplateFile)};",
+        "",
         %(export type Assignment = Operations["set_into_cells"]["assignments"][number];),
         %(export type CorrectionStep = Operations["correct_underlay"]["recipe"][number];),
         "",
@@ -41,7 +46,7 @@ module SheetTraceServer
     end
 
     # @return [Hash] sides of a sheet and width of a trace's lines, least and most; how much islands may be stretched
-    #   by tag, and differ in density as a share; fonts of lettering; blend modes
+    #   by tag, and differ in density as a share; fonts of lettering; blend modes; what drawings lose by format
     def self.limits
       {
         side_px: SheetTrace::Layout::Sheet::SIDE_PX.minmax,
@@ -50,7 +55,8 @@ module SheetTraceServer
         stretch: SheetTrace::Check::Stretch::LIMITS,
         density: SheetTrace::Check::Density::TOLERANCE,
         fonts: SheetTrace::Artwork::Font::FILES.keys,
-        blend: SheetTrace::Artwork::Blend::MODES.keys
+        blend: SheetTrace::Artwork::Blend::MODES.keys,
+        drawings: SheetTrace::Formats::Drawings::KINDS.transform_values { |kind| kind[:loses] }
       }
     end
     private_class_method :limits

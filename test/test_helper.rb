@@ -19,6 +19,13 @@ module SheetTraceTest
     error
   end
 
+  # @param image [Vips::Image]; bytes [String] of an image file
+  def same_pixels?(image, bytes)
+    other = Vips::Image.new_from_buffer(bytes, "")
+    size = ->(own) { [own.width, own.height, own.bands] }
+    size.call(image) == size.call(other) && (image - other).abs.max.zero?
+  end
+
   # @param parameters [Hash{Symbol => Object}] of the operation; pictures go by their size, such as "100x50"
   # @return [SheetTrace::Operations::Operation::Change]
   def operate(job, name, **parameters)

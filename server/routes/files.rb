@@ -4,30 +4,24 @@ module SheetTraceServer
   module Routes
     # Files to take away: the trace, the delivery, the job as a recipe.
     module Files
-      # Which islands a trace shows.
-      module Chosen
-        extend SheetTrace::References
-
-        islands :islands, "all if nil", optional: true
-      end
-
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/api/jobs/:id/trace.png") do
+        app.get("/api/jobs/:id/trace.:format") do
           job = shown_job
           size = Params.size(params, job.sheet)
-          drawing =
-            SheetTrace::Trace::Template.call(
-              job.layout,
-              size: size,
-              **Params.query(SheetTrace::Trace::Template, params),
-              **Params.query(Chosen, params, job)
-            )
+          file = Params.query(SheetTrace::Job::TemplateFile, params, job)
           download(
-            "#{base_name}-trace-#{size.width_px}x#{size.height_px}.png",
-            "image/png",
-            SheetTrace::Formats::Png::Writer.call(drawing.to_image, px_per_mm: job.true_density_px_per_mm(size))
+            "#{base_name}-trace-#{size.width_px}x#{size.height_px}.#{file[:format]}",
+            SheetTrace::Formats::Drawings::KINDS.fetch(file[:format])[:media_type],
+            SheetTrace::Job::TemplateFile.call(
+              job,
+              size: size,
+              title: workshop.jobs.find(params[:id])[:name],
+              pictures: workshop.pictures,
+              file: file,
+              options: Params.query(SheetTrace::Trace::Template, params)
+            )
           )
         end
 
@@ -47,7 +41,8 @@ module SheetTraceServer
               job,
               pictures: workshop.pictures,
               size: Params.size(params, job.sheet),
-              base_name: base_name
+              base_name: base_name,
+              **Params.query(SheetTrace::Job::Deliver, params, job)
             )
           download("#{base_name}.zip", "application/zip", SheetTrace::Formats::Zip::Writer.call(files))
         end

@@ -6,7 +6,7 @@ module SheetTrace
   module Artwork
     # A font that lettering is set in. Lengths are shares of the em.
     class Font
-      FOLDER = File.expand_path("fonts", __dir__)
+      FOLDER = Drawing::FONTS
       # What painters choose from => file; the first is the usual one.
       FILES = {
         "Lora" => "lora-regular.ttf",

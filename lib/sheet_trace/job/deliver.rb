@@ -2,64 +2,41 @@
 
 module SheetTrace
   class Job
-    # The finished files: the model that wears the composed sheet, with the sheet as PNG beside it or in it, as the
-    # format has it.
-    module Deliver
+    # The finished files: for each edition the composed sheet in the format that is wanted, what is derived from it, and
+    # the model that wears it, all of one name.
+    class Deliver
+      extend References
+
+      ALPHAS = %w[keep drop apart].freeze
+      UNITS_MM = { "mm" => 1.0, "cm" => 10.0, "m" => 1000.0, "in" => 25.4 }.freeze
+      NONE = "none"
+      LONGEST_NAME = 60
+      private_constant :NONE, :LONGEST_NAME
+
+      one_of :format, [*Formats::WRITERS.names, NONE], "of the model", default: "obj"
+      one_of :image, Formats::Images::KINDS.keys, "of the textures", default: "png"
+      editions :editions, "the one shown if nil", optional: true
+      text :name,
+           "of the files: {job} and {edition} stand for their names; {edition} is added where there are several",
+           default: "{job}"
+      flag :bleed, "art is carried past the islands' edges", default: true
+      one_of :alpha, ALPHAS, "drop: laid on a colour; apart: a file of its own beside", default: "keep"
+      color :ground, "for what drops its alpha", default: "#ffffff"
+      one_of :up, %w[y z], "of the model", default: "y"
+      one_of :unit, UNITS_MM.keys, "that the model is written in; its own if nil", optional: true
+      flag :one_material, "in the place of the model's own", default: false
+      flag :manifest, "a list of what each file is", default: false
+
       # @param job [Job]
       # @param pictures [#call] takes a digest, gives the bytes of the image file
-      # @param size [Layout::Sheet] of the PNG
-      # @param base_name [String] of all files
-      # @param format [String] of Formats::WRITERS
-      # @return [Hash{String => String}] file name => bytes
-      # @raise [UnknownNameError] where: { name: }
-      def self.call(job, pictures:, size: job.sheet, base_name: Deliver.base_name(job.source_name), format: "obj")
-        writer = Formats::WRITERS.fetch(format)
-        canvas = job.canvas(pictures: pictures, size: size)
-        sheet = Artwork::Compose.call(job.artwork, canvas)
-        alpha = alpha(sheet, canvas)
-        picture = "#{base_name}.png"
-        mesh =
-          job.mesh.with(
-            materials: job.mesh.materials.map { |material| Mesh::Material.new(name: material.name, image: picture) }
-          )
-        px_per_mm = job.true_density_px_per_mm(size)
-        reliefs = reliefs(job, sheet, size, base_name)
-        model =
-          Formats::Model.of_layout(
-            job.layout,
-            mesh: mesh,
-            unit_mm: job.unit_mm,
-            alphas: { picture => alpha }.compact,
-            reliefs: reliefs.any? ? { picture => reliefs.transform_values(&:first) } : {},
-            images: {
-              picture => Formats::Png::Writer.call(sheet, px_per_mm: px_per_mm),
-              **reliefs.values.to_h.transform_values { |image| Formats::Png::Writer.call(image, px_per_mm: px_per_mm) }
-            }
-          )
-        writer.call(model, base_name: base_name).files
+      # @param size [Layout::Sheet] of the textures
+      # @param base_name [String] what {job} stands for
+      # @param options [Hash] as declared above
+      # @return [Hash{String => String}] file name => bytes, no two of one name
+      # @raise [InputError, UnknownNameError]
+      def self.call(job, pictures:, size: job.sheet, base_name: Deliver.base_name(job.source_name), **options)
+        new(job, pictures, size, base_name, validated(options, References::Context.new(job: job))).send(:files)
       end
-
-      # @return [Hash{Symbol => Array(String, Vips::Image)}] height: and normals:, each with its file name; none where
-      #   the art is flat
-      def self.reliefs(job, sheet, size, base_name)
-        return {} unless job.relief
-
-        Artwork::Relief::PICTURES.to_h do |kind|
-          [kind.to_sym, ["#{base_name}-#{kind}.png", job.relief_picture(kind, sheet, size)]]
-        end
-      end
-
-      # @param sheet [Vips::Image] composed on the canvas
-      # @return [String, nil] what of the alpha is seen on the model, as Formats::Model has it; nil where islands are
-      #   painted all over, or not at all
-      def self.alpha(sheet, canvas)
-        covered = canvas.texel_map(Artwork::Box.whole(canvas.size)).texels
-        alpha = Numo::UInt8.from_binary(sheet.extract_band(3).write_to_memory)[covered]
-        return if covered.empty? || alpha.min == 255 || alpha.max.zero?
-
-        (alpha.gt(0) & alpha.lt(255)).any? ? "blend" : "mask"
-      end
-      private_class_method :alpha, :reliefs
 
       # A name that every file system and OBJ reader takes: letters, digits, hyphens and underscores.
       #
@@ -67,7 +44,120 @@ module SheetTrace
       # @return [String]
       def self.base_name(name)
         plain = File.basename(name, ".*").unicode_normalize(:nfkd).gsub(/[^A-Za-z0-9_-]+/, "-").gsub(/\A-+|-+\z/, "")
-        plain.empty? ? "model" : plain[0, 60]
+        plain.empty? ? "model" : plain[0, LONGEST_NAME]
+      end
+
+      def initialize(job, pictures, size, base_name, options)
+        @job = options[:bleed] ? job : job.with(artwork: job.artwork.with(bleed_px: 0))
+        @canvas = @job.canvas(pictures: pictures, size: size)
+        @size = size
+        @base_name = base_name
+        @options = options
+        @px_per_mm = job.true_density_px_per_mm(size)
+      end
+      private_class_method :new
+
+      private
+
+      def files
+        editions = @options[:editions] || [@job.artwork.shown]
+        found = {}
+        Progress.map(editions) { |edition| of_edition(edition, editions.size > 1) }.each { |own| found.merge!(own) }
+        @options[:manifest] ? { **found, "#{@base_name}-files.txt" => manifest(found) } : found
+      end
+
+      def of_edition(edition, several)
+        base = name(edition, several)
+        sheet = Artwork::Compose.call(@job.artwork, @canvas, edition: edition)
+        pictures = pictures(sheet, base)
+        return pictures if @options[:format] == NONE
+
+        color = "#{base}.#{@options[:image]}"
+        written = writer.call(model(sheet, color, pictures), base_name: base).files
+        beside = @options[:format] == "glb" ? pictures.reject { |own, _bytes| embedded?(own) } : pictures
+        { **written, **beside.except(*written.keys) }
+      end
+
+      # What GLB has within.
+      def embedded?(name) = %w[.png .jpg].include?(File.extname(name)) && !name.match?(/-(?:height|alpha)\./)
+
+      def writer = Formats::WRITERS.fetch(@options[:format])
+
+      def name(edition, several)
+        pattern = @options[:name]
+        pattern += "-{edition}" if several && !pattern.include?("{edition}")
+        said = { "{job}" => @base_name, "{edition}" => @job.artwork.editions[edition].name }
+        Deliver.base_name("#{pattern.gsub(/\{job\}|\{edition\}/) { |word| Deliver.base_name("#{said[word]}.x") }}.x")
+      end
+
+      # @return [Hash{String => String}] the texture, its alpha where it is apart, and what is derived of it
+      def pictures(sheet, base)
+        found = { "#{base}.#{@options[:image]}" => image(@options[:alpha] == "keep" ? sheet : flat(sheet)) }
+        found["#{base}-alpha.#{@options[:image]}"] = image(sheet[3].copy(interpretation: :"b-w")) if @options[:alpha] ==
+          "apart"
+        reliefs(base).each do |kind, name|
+          own = @job.relief_picture(kind.to_s, sheet, @size)
+          found[name] = Formats::Png::Writer.call(own, px_per_mm: @px_per_mm)
+        end
+        found
+      end
+
+      def flat(sheet) = sheet.flatten(background: rgb(@options[:ground])).cast(:uchar).copy(interpretation: :srgb)
+      def rgb(color) = Drawing::Color.parse(color).to_a.map { |share| (share * 255).round }
+      def image(own) = Formats::Images.call(own, @options[:image], px_per_mm: @px_per_mm, ground: @options[:ground])
+
+      # @return [Hash{Symbol => String}] file names of height: and normals:; none where the art is flat
+      def reliefs(base)
+        @job.relief ? Artwork::Relief::PICTURES.to_h { |kind| [kind.to_sym, "#{base}-#{kind}.png"] } : {}
+      end
+
+      def model(sheet, color, pictures)
+        unit_mm = @options[:unit] ? UNITS_MM.fetch(@options[:unit]) : @job.unit_mm
+        base = File.basename(color, ".*")
+        alpha = @options[:alpha] == "keep" ? alpha(sheet) : nil
+        Formats::Model.of_layout(
+          @job.layout,
+          mesh: turned(@job.mesh, @job.unit_mm / unit_mm, color),
+          unit_mm: unit_mm,
+          alphas: { color => alpha }.compact,
+          reliefs: reliefs(base).any? ? { color => reliefs(base) } : {},
+          images: pictures
+        )
+      end
+
+      # With the texture as its material's picture, in the axes and the unit that are wanted.
+      def turned(mesh, scale, color)
+        names = @options[:one_material] ? [@base_name] : mesh.materials.map(&:name)
+        materials = names.map { |name| Mesh::Material.new(name: name, image: color) }
+        positions = mesh.positions * scale
+        if @options[:up] == "z"
+          positions = Geometry::Vectors.columns([positions[true, 0], positions[true, 2] * -1, positions[true, 1]])
+        end
+        kept = @options[:one_material] ? { face_materials: Numo::Int32.zeros(mesh.face_count) } : {}
+        mesh.with(materials: materials, positions: positions, **kept)
+      end
+
+      # @return [String, nil] what of the alpha is seen on the model, as Formats::Model has it; nil where islands are
+      #   painted all over, or not at all
+      def alpha(sheet)
+        covered = @canvas.texel_map(Artwork::Box.whole(@size)).texels
+        alpha = Numo::UInt8.from_binary(sheet.extract_band(3).write_to_memory)[covered]
+        return if covered.empty? || alpha.min == 255 || alpha.max.zero?
+
+        (alpha.gt(0) & alpha.lt(255)).any? ? "blend" : "mask"
+      end
+
+      def manifest(files)
+        lines = files.map { |name, bytes| "#{name}  #{what(name)}, #{(bytes.bytesize / 1024.0).ceil} kB" }
+        ["#{@base_name}, layout #{Trace::Code.call(@job.layout)}, textures #{@size}", *lines, ""].join("\n")
+      end
+
+      def what(name)
+        return "heights, light is high" if name.include?("-height.")
+        return "normal map, green up" if name.include?("-normals.")
+        return "what is opaque" if name.include?("-alpha.")
+
+        Formats::Images::KINDS.key?(File.extname(name).delete_prefix(".")) ? "colour" : "model"
       end
     end
   end

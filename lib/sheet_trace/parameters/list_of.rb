@@ -12,6 +12,7 @@ module SheetTrace
         @entry = entry
       end
 
+      def from_text(text) = text.split(",").map { |part| @type.from_text(part) }
       def from_plain(value) = value.is_a?(Array) ? value.map { |part| @type.from_plain(part) } : value
       def to_plain(value) = value.is_a?(Array) ? value.map { |part| @type.to_plain(part) } : value
 

@@ -2,82 +2,81 @@
 
 module SheetTrace
   module Trace
-    # Draws a layout's edges as lines at a set size, each place once even where islands share it.
+    # The wireframe template of a layout: its edges as lines at a set size, areas and marks as they are asked for.
     module Template
       extend Parameters
 
+      LINES = %w[unbroken dashed dotted hidden].freeze
+
       number :line_px, 1.0..64.0, label: "line width", default: 1.0
       color :color, "of the lines", default: "#1f2a36"
-      parameter :background,
-                Parameters::Either.new(Parameters::OneOf.new(%w[none white]), Parameters::Color.new),
-                default: "none"
+      one_of :dash, LINES, "of the model's rims, and of what is not said otherwise", default: "unbroken"
+      number :seam_px, 1.0..64.0, "width of lines where islands meet on the model", optional: true
+      color :seam_color, optional: true
+      one_of :seam_dash, LINES, optional: true
+      number :inner_px, 1.0..64.0, "width of lines within islands", optional: true
+      color :inner_color, optional: true
+      one_of :inner_dash, LINES, optional: true
       one_of :edges, %w[all outline], "outline: the islands' borders only", default: "all"
+      flag :diagonals, "false: not those that part flat four-sided faces of a model of triangles", default: true
+      flag :hard, "px are of a colour or not, without shades between", default: false
+      parameter :background,
+                Parameters::Either.new(Parameters::OneOf.new(%w[none white checker]), Parameters::Color.new),
+                default: "none"
+      one_of :fill, Fills::KINDS.keys, "of the islands", default: "none"
+      parameter :marks,
+                Parameters::ListOf.new(Parameters::OneOf.new(Marks::KINDS.keys)),
+                "what is written on it",
+                default: []
+      color :mark_color, "of marks; that of the lines if nil", optional: true
 
       # @param layout [Layout]
       # @param size [Layout::Sheet] of the template, which may differ from the layout's own
       # @param islands [Array<Integer>, nil] all if nil
+      # @param facts [Facts] what marks tell
+      # @param under [Vips::Image, nil] a picture on the ground, over the whole sheet
       # @param options [Hash] as declared above
-      # @return [Drawing::LineWork]
-      # @raise [InputError] where: { line_px: }, { color: }, { background: }, { edges: } or { island: }
-      def self.call(layout, size:, islands: nil, **options)
+      # @return [Drawing::Scene]
+      # @raise [InputError] where: { line_px: }, { color: } and so on, or { island: }
+      def self.call(layout, size:, islands: nil, facts: nil, under: nil, **options)
         chosen = validated(options)
-        ground = { "none" => nil, "white" => "#ffffff" }.fetch(chosen[:background], chosen[:background])
-        Drawing::LineWork.new(
-          segments: segments(layout, size, chosen[:edges], islands),
+        facts ||= Facts.of_layout(layout) if chosen[:marks].any? || chosen[:fill] != "none"
+        subject = Subject.new(layout, size, islands, facts, chosen)
+        Drawing::Scene.new(
           width_px: size.width_px,
           height_px: size.height_px,
-          line_px: chosen[:line_px].to_f,
-          color: Drawing::Color.parse(chosen[:color]),
-          background: ground && Drawing::Color.parse(ground)
+          background: ground(chosen[:background]),
+          groups: [*ground_groups(subject, under), *island_groups(subject), *Marks.call(subject)]
         )
       end
 
-      # A vertex at UV (u, v) lies at (u * width, (1 - v) * height) px from the top left corner.
-      def self.segments(layout, size, edges, islands)
-        found = layout.uv_map.edges
-        points = size.to_px(layout.points_uv)
-        rows = rows(found, edges, islands, layout.uv_map.island_count)
-        return Numo::DFloat.zeros(0, 4) if rows.empty?
-
-        ends = found.points[rows, true]
-        lines = Numo::DFloat.zeros(ends.shape[0], 4)
-        lines[true, 0..1] = points[ends[true, 0], true]
-        lines[true, 2..3] = points[ends[true, 1], true]
-        once(lines)
+      def self.ground(name)
+        { "none" => nil, "checker" => nil, "white" => Drawing::Color.parse("#ffffff") }.fetch(name) do
+          Drawing::Color.parse(name)
+        end
       end
 
-      def self.rows(found, edges, islands, count)
-        wanted = edges == "all" ? Numo::Bit.ones(found.outline.size) : found.outline
-        return wanted.where unless islands
-
-        stranger = islands.find { |island| !island.between?(0, count - 1) }
-        raise InputError.new("there is no island #{stranger}", where: { island: stranger }) if stranger
-
-        picked = Numo::Bit.zeros(count).tap { |bits| bits[islands] = 1 unless islands.empty? }
-        (wanted & picked[found.islands]).where
+      def self.ground_groups(subject, under)
+        size = subject.size
+        whole = { x: 0.0, y: 0.0, width: size.width_px.to_f, height: size.height_px.to_f }
+        items = []
+        items << Drawing::Picture.new(image: Checker.call(size), **whole) if subject.options[:background] == "checker"
+        items << Drawing::Picture.new(image: under, **whole) if under
+        items.empty? ? [] : [Drawing::Group.new(name: "ground", kind: "ground", items: items)]
       end
 
-      # Leaves one of lines that lie in the same place to a thousandth of a px, whichever way they run.
-      def self.once(lines)
-        return lines if lines.shape[0] < 2
+      def self.island_groups(subject)
+        lines = Lines.call(subject)
+        fills = Fills.call(subject)
+        subject.islands.filter_map do |island|
+          items = [*fills[island], *lines[island]]
+          next if items.empty?
 
-        keys = Numo::Int64.cast((lines * 1000).round)
-        places = place_ranks(keys)
-        low = Numo::Int64.minimum(*places)
-        high = Numo::Int64.maximum(*places)
-        ranks, count = Geometry::Grouped.pair_ranks(low, high, high.max + 1)
-        lines[Geometry::Grouped.representatives(ranks, count).sort, true]
+          name = subject.facts ? subject.name(island) : subject.map.island_names[island]
+          Drawing::Group.new(name: name, kind: "island", items: items)
+        end
       end
-
-      # The same number for the same place, whether it is a line's start or its end.
-      def self.place_ranks(keys)
-        count = keys.shape[0]
-        x, = Geometry::Grouped.ranks(keys[true, 0].concatenate(keys[true, 2]))
-        y, y_count = Geometry::Grouped.ranks(keys[true, 1].concatenate(keys[true, 3]))
-        both, = Geometry::Grouped.pair_ranks(x, y, y_count)
-        [both[0...count], both[count..]]
-      end
-      private_class_method :segments, :rows, :once, :place_ranks
+      private_class_method :ground, :ground_groups, :island_groups
     end
   end
 end

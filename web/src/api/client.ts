@@ -179,7 +179,8 @@ function uploadAll<T>(path: string, files: File[], onProgress?: Progress, signal
   return send<T>(path, files, form, {}, onProgress, signal);
 }
 
-function query(values: Record<string, string | number | null | undefined>): string {
+/** Lists are written with commas between. */
+function query(values: Record<string, unknown>): string {
   const pairs = Object.entries(values).filter(([, value]) => value !== null && value !== undefined);
   return new URLSearchParams(pairs.map(([name, value]) => [name, String(value)])).toString();
 }
@@ -327,11 +328,8 @@ export const api = {
     editions: (id: string, revision: number) => at(id, `/editions.csv?${query({ revision })}`),
     layout: (id: string, revision: number) => at(id, `/layout.json?${query({ revision })}`),
     picture: (id: string, digest: string) => at(id, `/pictures/${digest}`),
-    trace: (id: string, revision: number, { islands, ...settings }: TraceSettings, preview = false) =>
-      at(
-        id,
-        `/trace.png?${query({ revision, ...settings, islands: islands?.join(","), preview: preview ? 1 : null })}`,
-      ),
+    trace: (id: string, revision: number, format: string, settings: TraceSettings, preview = false) =>
+      at(id, `/trace.${format}?${query({ revision, ...settings, preview: preview ? 1 : null })}`),
     recipe: (id: string) => at(id, "/recipe.zip"),
     delivery: (id: string, revision: number, width_px: number, height_px: number) =>
       at(id, `/deliver.zip?${query({ revision, width_px, height_px })}`),

@@ -128,10 +128,15 @@ export interface Picks {
   suggestion: { limit?: number | null; picked?: number[] | null };
 }
 
+/** How a template is drawn, and what of the sheet and how it is written. */
+export type TemplateOptions = { line_px?: number; color?: string; dash?: "unbroken" | "dashed" | "dotted" | "hidden"; seam_px?: number | null; seam_color?: string | null; seam_dash?: "unbroken" | "dashed" | "dotted" | "hidden" | null; inner_px?: number | null; inner_color?: string | null; inner_dash?: "unbroken" | "dashed" | "dotted" | "hidden" | null; edges?: "all" | "outline"; diagonals?: boolean; hard?: boolean; background?: "none" | "white" | "checker" | string; fill?: "none" | "tint" | "materials" | "facing"; marks?: ("twins" | "centres" | "folds" | "neighbours" | "rulers" | "ticks" | "names" | "letters" | "sides" | "arrows" | "title")[]; mark_color?: string | null };
+export type DeliveryOptions = { format?: "obj" | "glb" | "dae" | "ply" | "none"; image?: "png" | "tif" | "tga" | "jpg" | "webp"; editions?: (number | string)[] | null; name?: string; bleed?: boolean; alpha?: "keep" | "drop" | "apart"; ground?: string; up?: "y" | "z"; unit?: "mm" | "cm" | "m" | "in" | null; one_material?: boolean; manifest?: boolean };
+export type TemplateFile = { format?: "png" | "tif" | "tga" | "jpg" | "webp" | "svg" | "pdf" | "ora"; islands?: (number | string)[] | null; parts?: (number | string)[] | null; materials?: (number | string)[] | null; ground?: "none" | "art" | "underlay"; crop?: boolean; dpi?: number | null; paper?: "a4" | "a3" | "letter" | null; hairlines?: boolean };
+
 export type Assignment = Operations["set_into_cells"]["assignments"][number];
 export type CorrectionStep = Operations["correct_underlay"]["recipe"][number];
 
 /** How many landmarks each kind of fit takes at least. */
 export const FEWEST_LANDMARKS = {"move":1,"similarity":2,"affine":3,"perspective":4,"soft":1} as const;
 /** Limits that are told before something is tried. */
-export const LIMITS = {"side_px":[16,8192],"line_px":[1.0,64.0],"stretch":{"art":1.02,"plain":1.3},"density":0.05,"fonts":["Lora","Lora Bold","Lora Italic","Oswald","Oswald Bold","Pacifico"],"blend":["normal","multiply","screen","overlay","darken","lighten","color-dodge","color-burn","hard-light","soft-light","difference","exclusion","hue","saturation","color","luminosity"]} as const;
+export const LIMITS = {"side_px":[16,8192],"line_px":[1.0,64.0],"stretch":{"art":1.02,"plain":1.3},"density":0.05,"fonts":["Lora","Lora Bold","Lora Italic","Oswald","Oswald Bold","Pacifico"],"blend":["normal","multiply","screen","overlay","darken","lighten","color-dodge","color-burn","hard-light","soft-light","difference","exclusion","hue","saturation","color","luminosity"],"drawings":{"png":["vectors"],"tif":["vectors"],"tga":["vectors"],"jpg":["alpha","vectors"],"webp":["vectors"],"svg":[],"pdf":["alpha"],"ora":["vectors"]}} as const;

@@ -1,6 +1,6 @@
 /** The front end's own words for values of the server's JSON, and all its types. */
 import type { Island, Layer, Sheet } from "./answers";
-import type { Operations } from "./operations";
+import type { Operations, TemplateFile, TemplateOptions } from "./operations";
 
 export * from "./answers";
 export * from "./operations";
@@ -25,10 +25,4 @@ export type AtLevel = Extract<LayerPlace, { kind: "level" }>;
 export type AlongPath = Extract<LayerPlace, { kind: "path" }>;
 export type OnSurface = Extract<LayerPlace, { kind: "surface" }>;
 
-export interface TraceSettings extends Sheet {
-  line_px: number;
-  color: string;
-  background: string;
-  edges: "all" | "outline";
-  islands: number[] | null;
-}
+export type TraceSettings = Sheet & TemplateOptions & Omit<TemplateFile, "format">;

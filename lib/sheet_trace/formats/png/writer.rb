@@ -15,10 +15,11 @@ module SheetTrace
         # @param image [Vips::Image] 8-bit sRGB with alpha
         # @param compression [Integer] 0 to 9 as zlib's; low is quicker
         # @param px_per_mm [Float, nil] nothing is said of it if nil
+        # @param labelled [Boolean] whether what the image says of itself is written too
         # @return [String] the file
-        def self.call(image, compression: 3, px_per_mm: nil)
+        def self.call(image, compression: 3, px_per_mm: nil, labelled: false)
           sized = px_per_mm ? image.copy(xres: px_per_mm, yres: px_per_mm) : image
-          bytes = sized.pngsave_buffer(compression: compression, strip: true)
+          bytes = sized.pngsave_buffer(compression: compression, strip: !labelled)
           px_per_mm ? bytes : without(bytes, "pHYs")
         end
 

@@ -9,9 +9,10 @@ module SheetTrace
 
         text :file, "path to write, ending with .obj, .glb, .dae or .ply", longest: 1000
         sized "of its texture; the sheet's if nil"
+        parameter :options, Parameters::Record.of(Job::Deliver), "how the files are written", default: {}
 
         # @return [Hash{String => String}] path => bytes
-        def self.call(job, pictures:, file:, width_px:, height_px:)
+        def self.call(job, pictures:, file:, width_px:, height_px:, options:)
           size = sheet(job, width_px, height_px)
           files =
             Job::Deliver.call(
@@ -19,6 +20,7 @@ module SheetTrace
               pictures: pictures,
               size: size,
               base_name: File.basename(file, ".*"),
+              **options,
               format: File.extname(file).delete_prefix(".").downcase
             )
           files.transform_keys { |name| File.dirname(file) == "." ? name : File.join(File.dirname(file), name) }

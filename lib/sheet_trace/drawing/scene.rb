@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Drawing
+    # A drawing of a set size: groups of items, from the back to the front. Items are Strokes, Area, Words and Picture.
+    # Immutable.
+    #
+    # width_px, height_px [Numeric]; background [Color, nil] none: transparent
+    # groups [Array<Group>]
+    Scene =
+      Struct.new(:width_px, :height_px, :background, :groups, keyword_init: true) do
+        def initialize(background: nil, **rest)
+          super
+          freeze
+        end
+
+        # @param hard [Boolean] px are wholly of a colour or not at all
+        # @return [Vips::Image] 8-bit sRGB with alpha
+        def to_image(hard: false)
+          CairoImage.call(width_px, height_px) do |context|
+            context.antialias = hard ? Cairo::ANTIALIAS_NONE : Cairo::ANTIALIAS_DEFAULT
+            draw(context)
+          end
+        end
+
+        # @param context [Cairo::Context] of any surface whose unit is a px
+        def draw(context)
+          if background
+            context.set_source_rgb(*background.to_a)
+            context.paint
+          end
+          items.each { |item| item.draw(context) }
+        end
+
+        def items = groups.flat_map(&:items)
+
+        # @return [Numo::DFloat] n x 4: x0, y0, x1, y1 of all lines
+        def segments
+          found = items.grep(Strokes).map(&:segments).reject(&:empty?)
+          found.empty? ? Numo::DFloat.zeros(0, 4) : found.first.concatenate(*found.drop(1))
+        end
+
+        # @param left_px [Numeric]; top_px [Numeric]; width_px [Numeric]; height_px [Numeric]
+        # @return [Scene] a part of it
+        def cropped(left_px, top_px, width_px, height_px)
+          moved = groups.map { |group| group.moved(-left_px, -top_px) }
+          Scene.new(width_px: width_px, height_px: height_px, background: background, groups: moved)
+        end
+      end
+
+    # What belongs together: the lines and marks of an island. Immutable.
+    #
+    # name [String] as the painter knows it; kind [String] such as "island"; items [Array]
+    Group =
+      Struct.new(:name, :kind, :items, keyword_init: true) do
+        def moved(x, y) = Group.new(**to_h, items: items.map { |item| item.moved(x, y) })
+      end
+  end
+end
