@@ -32,6 +32,7 @@ module SheetTraceServer
         "/** How a template is drawn, and what of the sheet and how it is written. */",
         "export type TemplateOptions = #{typescript(SheetTrace::Trace::Template)};",
         "export type DeliveryOptions = #{typescript(SheetTrace::Job::Deliver)};",
+        "export type PrintOptions = #{typescript(SheetTrace::Job::PrintFile)};",
         "export type TemplateFile = #{typescript(SheetTrace::Job::TemplateFile)};",
         "",
         %(export type Assignment = Operations["set_into_cells"]["assignments"][number];),

@@ -47,6 +47,22 @@ module SheetTraceServer
           download("#{base_name}.zip", "application/zip", SheetTrace::Formats::Zip::Writer.call(files))
         end
 
+        app.get("/api/jobs/:id/print.:format") do
+          job = shown_job
+          options = Params.query(SheetTrace::Job::PrintFile, params, job)
+          name = SheetTrace::Job::Deliver.base_name("#{job.island_names[options[:island]]}.x")
+          download(
+            "#{base_name}-#{name}-#{options[:kind]}.#{options[:format]}",
+            SheetTrace::Formats::Drawings::KINDS.fetch(options[:format])[:media_type],
+            SheetTrace::Job::PrintFile.call(
+              job,
+              title: workshop.jobs.find(params[:id])[:name],
+              pictures: workshop.pictures,
+              **options
+            )
+          )
+        end
+
         app.get("/api/jobs/:id/recipe.zip") do
           download(
             "#{base_name}-recipe.zip",

@@ -21,6 +21,7 @@ describe "the core's layers" do
     Trace
     Artwork
     Check
+    Print
     Formats
     Solids
     Job

@@ -22,7 +22,7 @@ module SheetTrace
             pattern.filter = smooth ? Cairo::Filter::GOOD : Cairo::Filter::NEAREST
             pattern.extend = Cairo::EXTEND_PAD
             context.rectangle(0, 0, image.width, image.height)
-            context.source = pattern
+            context.set_source(pattern)
             context.fill
           end
         end
@@ -31,10 +31,19 @@ module SheetTrace
 
         private
 
+        # With px of its own: what a PDF is drawn of is looked at once more when that is let go of, and px that are lent
+        # by Ruby may be gone by then.
         def surface
           colors = image.premultiply.rint.cast(:uchar)
           bytes = colors[2].bandjoin([colors[1], colors[0], colors[3]]).write_to_memory
-          Cairo::ImageSurface.new(bytes, Cairo::FORMAT_ARGB32, image.width, image.height, image.width * 4)
+          lent = Cairo::ImageSurface.new(bytes, Cairo::FORMAT_ARGB32, image.width, image.height, image.width * 4)
+          own = Cairo::ImageSurface.new(Cairo::FORMAT_ARGB32, image.width, image.height)
+          Cairo::Context.new(own) do |context|
+            context.set_source(lent)
+            context.paint
+          end
+          lent.finish
+          own
         end
       end
   end

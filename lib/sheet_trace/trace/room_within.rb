@@ -44,8 +44,8 @@ module SheetTrace
 
       # @return [Array(Float, Float), nil] middle of a free box of this height, px
       def free(ratio, height)
-        down = [(height / @cell).ceil, 1].max
-        across = [(height * ratio / @cell).ceil, 1].max
+        # A cell more, as cells at a border are half outside.
+        down, across = [height, height * ratio].map { |side| (side / @cell).ceil + 1 }
         return if down >= @sums.shape[0] || across >= @sums.shape[1]
 
         covered = sums(down, across)

@@ -3,7 +3,10 @@ import type {
   Band,
   Borders,
   CheckedSeams,
+  DeliveryOptions,
   MainColors,
+  PrintOptions,
+  Sheet,
   Brought,
   Clearance,
   Composed,
@@ -331,7 +334,9 @@ export const api = {
     trace: (id: string, revision: number, format: string, settings: TraceSettings, preview = false) =>
       at(id, `/trace.${format}?${query({ revision, ...settings, preview: preview ? 1 : null })}`),
     recipe: (id: string) => at(id, "/recipe.zip"),
-    delivery: (id: string, revision: number, width_px: number, height_px: number) =>
-      at(id, `/deliver.zip?${query({ revision, width_px, height_px })}`),
+    delivery: (id: string, revision: number, options: Sheet & DeliveryOptions) =>
+      at(id, `/deliver.zip?${query({ revision, ...options })}`),
+    print: (id: string, revision: number, options: PrintOptions) =>
+      at(id, `/print.${options.format}?${query({ revision, ...options })}`),
   },
 };

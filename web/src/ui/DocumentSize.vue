@@ -39,7 +39,7 @@ const resolve = (dpi: number) => emit("change", px(length(props.width), dpi), px
       :decimals="3"
       @change="emit('change', width, px($event), dpi)"
     />
-    <NumberField class="wide" label="Dots an inch" :value="dpi" unit="dpi" :decimals="1" @change="resolve" />
+    <NumberField class="wide" label="Resolution" :value="dpi" unit="dpi" :decimals="1" @change="resolve" />
   </div>
   <p class="num form-text mb-0">{{ width }} × {{ height }} px, which is {{ rounded }}</p>
 </template>

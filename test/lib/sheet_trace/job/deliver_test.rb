@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../../test_helper"
+require_relative "../../../../demo/build"
 
 describe SheetTrace::Job::Deliver do
   # A panel that covers the whole sheet of 32 px, with a picture of a certain alpha over it.
@@ -36,6 +37,75 @@ describe SheetTrace::Job::Deliver do
     kinds.each do |alpha, mode|
       assert_equal !mode.nil?, delivered.call(alpha, "obj")["a.mtl"].include?("map_d a.png")
       assert_equal !mode.nil?, delivered.call(alpha, "dae")["a.dae"].include?("<transparent opaque=\"A_ONE\">")
+    end
+  end
+
+  describe "as a receiver wants it" do
+    before do
+      @job =
+        operate(
+          Models.job(Demo::TeaCaddy.obj),
+          "add_layer",
+          id: "fill",
+          content: {
+            kind: "fill",
+            color: "#2f5a45"
+          },
+          islands: [0, 1]
+        ).job
+      @job = operate(@job, "add_edition", name: "Plum & co").job
+      @job = operate(@job, "replace_in_edition", id: "fill", content: { kind: "fill", color: "#7b3f72" }).job
+      @job = operate(@job, "show_edition", edition: 0).job
+    end
+
+    define_method(:deliver) do |**options|
+      SheetTrace::Job::Deliver.call(
+        @job,
+        pictures: nil,
+        base_name: "caddy",
+        size: SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 256),
+        **options
+      )
+    end
+    define_method(:image) { |bytes| Vips::Image.new_from_buffer(bytes, "") }
+
+    it "writes every edition under its own name, and never two files of one" do
+      files = deliver(editions: [0, 1], image: "tif")
+
+      assert_equal %w[caddy-First-edition caddy-Plum-co].flat_map { |base|
+                     %w[mtl obj tif].map { |ending| "#{base}.#{ending}" }
+                   },
+                   files.keys.sort
+      assert_equal [[47, 90, 69, 255], [123, 63, 114, 255]],
+                   files
+                     .values_at("caddy-First-edition.tif", "caddy-Plum-co.tif")
+                     .map { |bytes| image(bytes).getpoint(20, 20) }
+      assert_includes files["caddy-Plum-co.mtl"], "map_Kd caddy-Plum-co.tif"
+    end
+
+    it "drops alpha on a colour, or puts it apart; leaves the bleed out" do
+      dropped = image(deliver(alpha: "drop", ground: "#102030")["caddy.png"])
+
+      assert_equal [3, [16, 32, 48]], [dropped.bands, dropped.getpoint(255, 255)]
+      apart = deliver(alpha: "apart")
+
+      assert_equal [255, 0], [[20, 20], [255, 255]].map { |place| image(apart["caddy-alpha.png"]).getpoint(*place)[0] }
+      covered = ->(files) { (image(files["caddy.png"])[3] > 0).avg }
+
+      assert_operator covered.call(deliver), :>, covered.call(deliver(bleed: false))
+    end
+
+    it "turns and scales the model, joins materials, and lists what each file is" do
+      vertices = ->(files) { files["caddy.obj"].scan(/^v (.+)$/).map { |(own)| own.split.map(&:to_f) } }
+      plain = vertices.call(deliver)
+      turned = vertices.call(deliver(up: "z", unit: "cm"))
+      plain.zip(turned) { |(x, y, z), own| [x / 10, -z / 10, y / 10].zip(own) { |a, b| assert_in_delta a, b, 1e-6 } }
+      files = deliver(one_material: true, manifest: true)
+
+      assert_equal 1, files["caddy.mtl"].scan("newmtl").size
+      assert_match(/caddy\.obj  model, \d+ kB\n.*caddy\.png  colour/m, files["caddy-files.txt"])
+      assert_equal %w[caddy.png], deliver(format: "none").keys
+      assert_equal %w[caddy.glb], deliver(format: "glb").keys
     end
   end
 end

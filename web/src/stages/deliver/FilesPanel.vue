@@ -1,0 +1,201 @@
+<script setup lang="ts">
+/** Textures and the model that wears them, as a receiver wants them. */
+import { BButton, BFormCheckbox, BFormInput, BFormSelect } from "bootstrap-vue-next";
+import { computed, reactive, ref, watch } from "vue";
+import { api } from "@/api/client";
+import { LIMITS } from "@/api/operations";
+import { useFirstSteps } from "@/stores/firstSteps";
+import { useJob } from "@/stores/job";
+import { useMessages } from "@/stores/messages";
+import ColorField from "@/ui/ColorField.vue";
+import FileButton from "@/ui/FileButton.vue";
+import FoldSection from "@/ui/FoldSection.vue";
+import NoteBox from "@/ui/NoteBox.vue";
+import SizeFields from "@/ui/SizeFields.vue";
+import { within } from "@/ui/sums";
+import { read, USUAL, useDelivery, written } from "./delivery";
+
+const MODELS = { obj: "OBJ and MTL", glb: "GLB, one file", dae: "COLLADA", ply: "PLY", none: "no model" };
+const IMAGES = { png: "PNG", tif: "TIFF", tga: "TGA", jpg: "JPEG", webp: "WebP" };
+const ALPHAS = { keep: "kept", drop: "dropped, on a colour", apart: "in a file of its own" };
+const jobs = useJob();
+const messages = useMessages();
+const firstSteps = useFirstSteps();
+const { options, receivers } = useDelivery();
+const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });
+const all = ref(false);
+const keptAs = ref("");
+watch(
+  () => jobs.job?.sheet,
+  (sheet) => sheet && Object.assign(size, sheet),
+);
+
+const listed = (texts: Record<string, string>) => Object.entries(texts).map(([value, text]) => ({ value, text }));
+const editions = computed(() => jobs.job!.artwork.editions);
+const wrong = computed(() => [size.width_px, size.height_px].find((px) => !within(px, LIMITS.side_px)));
+const shownLayers = computed(() => jobs.layers.filter((layer) => layer.visible).length);
+const file = computed(() =>
+  api.urls.delivery(jobs.job!.id, jobs.job!.revision, {
+    ...size,
+    ...options.value,
+    editions: all.value ? editions.value.map((_, i) => i) : null,
+  }),
+);
+const underlay = computed(() => {
+  const setup = jobs.job!.fit_setup;
+  return setup.shown === null ? null : setup.underlays[setup.shown]!;
+});
+/** it lies over the whole sheet as it came */
+const whole = computed(
+  () => underlay.value?.recipe.length === 0 && underlay.value.box.every((share, i) => share === (i < 2 ? 0 : 1)),
+);
+const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored).map((island) => island.name));
+/** what is lost, before it is */
+const losses = computed(() => {
+  const { format, image, alpha } = options.value;
+  return [
+    image === "jpg" && alpha === "keep" ? "JPEG has no transparency: it is laid on white." : "",
+    format === "glb" && image !== "png" && image !== "jpg"
+      ? "GLB holds PNG and JPEG only: the model goes without."
+      : "",
+    format === "ply" ? "PLY names no texture: it has to be chosen where the model is opened." : "",
+  ].filter(Boolean);
+});
+
+const use = (name: string) => {
+  const found = receivers.value.find((receiver) => receiver.name === name);
+  options.value = { ...USUAL, ...found?.options };
+  keptAs.value = found?.name ?? "";
+};
+function keep() {
+  const name = keptAs.value.trim();
+  if (!name) return;
+  receivers.value = [
+    ...receivers.value.filter((receiver) => receiver.name !== name),
+    { name, options: { ...options.value } },
+  ];
+}
+async function load([given]: File[]) {
+  if (!given) return;
+  try {
+    const found = read(await given.text());
+    receivers.value = [...receivers.value.filter(({ name }) => !found.some((own) => own.name === name)), ...found];
+  } catch {
+    messages.fail(new Error(`${given.name} holds no receivers; take a file that was saved here`));
+  }
+}
+const saved = computed(() => `data:application/json,${encodeURIComponent(written(receivers.value))}`);
+</script>
+
+<template>
+  <div v-if="jobs.job">
+    <SizeFields
+      :width="size.width_px"
+      :height="size.height_px"
+      @change="(w, h) => Object.assign(size, { width_px: w, height_px: h })"
+    />
+    <div class="fields mt-2">
+      <label for="model-format">Model</label>
+      <BFormSelect id="model-format" v-model="options.format" class="wide" :options="listed(MODELS)" />
+      <label for="image-format">Textures</label>
+      <BFormSelect id="image-format" v-model="options.image" class="wide" :options="listed(IMAGES)" />
+      <label for="file-name">Name</label>
+      <BFormInput
+        id="file-name"
+        v-model="options.name"
+        class="wide num"
+        title="{job} and {edition} stand for their names"
+      />
+    </div>
+    <BFormCheckbox v-if="editions.length > 1" v-model="all">All {{ editions.length }} editions</BFormCheckbox>
+    <FoldSection title="What the receiver wants" folded>
+      <div class="fields">
+        <label for="alpha">Alpha</label>
+        <BFormSelect id="alpha" v-model="options.alpha" class="wide" :options="listed(ALPHAS)" />
+        <template v-if="options.alpha !== 'keep'">
+          <span>On</span>
+          <ColorField class="wide" label="Ground" :value="options.ground!" @change="options.ground = $event" />
+        </template>
+        <label for="up">Up is</label>
+        <BFormSelect
+          id="up"
+          v-model="options.up"
+          class="wide"
+          :options="[
+            { value: 'y', text: 'y, the front looks to z' },
+            { value: 'z', text: 'z, the front looks to -y' },
+          ]"
+        />
+        <label for="unit">One unit is</label>
+        <BFormSelect
+          id="unit"
+          class="wide"
+          :model-value="options.unit ?? ''"
+          :options="[
+            { value: '', text: 'as in the file' },
+            ...['mm', 'cm', 'm', 'in'].map((value) => ({ value, text: value })),
+          ]"
+          @update:model-value="options.unit = ($event || null) as typeof options.unit"
+        />
+      </div>
+      <BFormCheckbox v-model="options.bleed">Bleed of {{ jobs.job.artwork.bleed_px }} px</BFormCheckbox>
+      <BFormCheckbox v-model="options.one_material">One material</BFormCheckbox>
+      <BFormCheckbox v-model="options.manifest">A list of what each file is</BFormCheckbox>
+      <div class="d-flex gap-1 mt-2">
+        <BFormInput v-model="keptAs" size="sm" placeholder="Receiver" aria-label="Name of the receiver" />
+        <BButton variant="secondary" size="sm" :disabled="!keptAs.trim()" @click="keep">Keep</BButton>
+      </div>
+      <BFormSelect
+        v-if="receivers.length"
+        class="mt-1"
+        size="sm"
+        aria-label="Receivers that are kept"
+        :model-value="''"
+        :options="[
+          { value: '', text: 'Take a kept one…' },
+          ...receivers.map(({ name }) => ({ value: name, text: name })),
+        ]"
+        @update:model-value="use(String($event))"
+      />
+      <div class="row-of mt-1">
+        <FileButton accept=".json,application/json" label="Load receivers" @files="load">Load…</FileButton>
+        <BButton variant="secondary" :href="saved" download="receivers.json" :disabled="!receivers.length"
+          >Save</BButton
+        >
+      </div>
+    </FoldSection>
+    <NoteBox v-if="wrong !== undefined" role="alert">
+      A side of {{ wrong }} px can't be written; give {{ LIMITS.side_px.join(" to ") }}.
+    </NoteBox>
+    <NoteBox v-for="loss in losses" :key="loss" plain>{{ loss }}</NoteBox>
+    <NoteBox v-if="shownLayers === 0 && underlay">
+      {{ underlay.name }} is laid under to fit to, and is no art: the texture will be empty.
+      <BButton
+        v-if="whole"
+        variant="secondary"
+        size="sm"
+        class="d-block mt-2"
+        @click="jobs.operate('add_layer', { content: { kind: 'picture', picture: underlay.picture } })"
+        >Use as art</BButton
+      >
+      <template v-else>Bring it in as a picture on Art, and lay it over the sheet.</template>
+    </NoteBox>
+    <NoteBox v-else-if="shownLayers === 0">No layer is visible: the texture will be empty.</NoteBox>
+    <NoteBox v-if="mirrored.length > 0">
+      {{ mirrored.join(", ") }} {{ mirrored.length === 1 ? "reads" : "read" }} mirrored.
+    </NoteBox>
+    <BButton
+      variant="primary"
+      class="btn-wide"
+      :href="file"
+      download
+      :disabled="wrong !== undefined"
+      @click="firstSteps.tick('delivery')"
+      >Deliver the zip</BButton
+    >
+    <p class="form-text mb-0">
+      {{ shownLayers }} of {{ jobs.layers.length }} layers, {{ jobs.job.counts.faces }} faces
+      <template v-if="jobs.job.artwork.relief">, height map and normal map</template>
+    </p>
+  </div>
+</template>
