@@ -6,7 +6,6 @@ require_relative "flattening"
 require_relative "packing"
 require_relative "inspection"
 require_relative "recipes"
-require_relative "tracing"
 require_relative "model_files"
 require_relative "underlay"
 
@@ -32,28 +31,6 @@ module SheetTraceCli
       reading = read(model)
       inspection = Inspection.new(start_job(reading, model), uv_count: reading.uvs.shape[0])
       puts options[:json] ? JSON.pretty_generate(inspection.to_h) : inspection.to_text
-    end
-
-    desc "trace MODEL", "write the wireframe template in the format of the file's ending"
-    option :size, required: true, desc: "of the template: px, such as 2048x2048, or a length, such as 120x60mm"
-    option :dpi, type: :numeric, desc: "px to an inch, for a size in mm, cm or in; and what the file says"
-    option :out, aliases: "-o", required: true, desc: "the file to write: .png .tif .tga .jpg .webp .svg .pdf .ora"
-    option :line, type: :numeric, default: 1, desc: "line width, px"
-    option :color, default: "#1f2a36"
-    option :background, default: "none", desc: "none, white, checker or #rrggbb"
-    option :edges, default: "all", desc: "all or outline"
-    option :diagonals, type: :boolean, default: true, desc: "without: no lines across flat four-sided faces"
-    option :hard, type: :boolean, default: false, desc: "no shades between line and ground"
-    option :fill, default: "none", desc: "none, tint, materials or facing"
-    option :marks, default: "", desc: "names,letters,sides,arrows,folds,neighbours,rulers,centres,twins,ticks,title"
-    option :crop, type: :boolean, default: false, desc: "only what the islands lie on"
-    option :paper, desc: "of PDF, over as many pages as it takes: a4, a3 or letter"
-    option :hairlines, type: :boolean, default: false, desc: "of SVG: borders as thin as can be, for a cutter"
-    option :json, type: :boolean
-    def trace(model)
-      tracing = Tracing.new(read(model), model, options)
-      File.binwrite(options[:out], tracing.bytes)
-      puts options[:json] ? JSON.pretty_generate(tracing.to_h) : tracing.to_text
     end
 
     desc "flatten IN", "lay the surface flat in true shape, at one density, and write the model with its new UVs"
@@ -268,3 +245,5 @@ module SheetTraceCli
     end
   end
 end
+
+require_relative "commands_of_files"

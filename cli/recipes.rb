@@ -8,10 +8,11 @@ module SheetTraceCli
   class Recipes
     # @param path [String] of the recipe
     # @param model [String, nil] path of another model than its own
+    # @param exports [Array<Hash>, nil] in the place of its own
     # @raise [SheetTrace::Error] as SheetTrace::Recipe.parse says
-    def initialize(path, model: nil)
+    def initialize(path, model: nil, exports: nil)
       @path = path
-      @recipe = SheetTrace::Recipe.parse(File.read(path), name: File.basename(path))
+      @recipe = SheetTrace::Recipe.parse(File.read(path), name: File.basename(path), exports: exports)
       @model =
         model ||
           beside(

@@ -14,6 +14,7 @@ module SheetTrace
         "texture" => "SheetTrace::Recipe::Exports::Texture",
         "model" => "SheetTrace::Recipe::Exports::Model",
         "trace" => "SheetTrace::Recipe::Exports::Trace",
+        "print" => "SheetTrace::Recipe::Exports::Print",
         "layout" => "SheetTrace::Recipe::Exports::Layout"
       )
     SHEET =
@@ -40,15 +41,16 @@ module SheetTrace
 
     # @param text [String] JSON
     # @param name [String] of the file, for messages
+    # @param exports [Array<Hash>, nil] in the place of its own
     # @return [Recipe] checked
     # @raise [FormatError] where: { file: }
-    def self.parse(text, name: "recipe")
+    def self.parse(text, name: "recipe", exports: nil)
       plain = JSON.parse(text, symbolize_names: true)
       unless plain.is_a?(Hash)
         raise FormatError.new("#{name} is no recipe: it holds no JSON object", where: { file: name })
       end
 
-      new(**from_plain(plain)).validated(nil)
+      new(**from_plain(exports ? { **plain, exports: exports } : plain)).validated(nil)
     rescue JSON::ParserError => e
       raise FormatError.new(
               "#{name} is no JSON: #{e.message.lines.first.to_s.slice(0, 100).chomp}",

@@ -26,8 +26,11 @@ describe "a first job" do
     find("#size-preset").select("1024 × 1024")
 
     stage "Trace"
+    tab "Lines"
     type "Line width", 2
     find("label", text: "Outlines").click
+    tab "Marks"
+    ["Names", "Model up"].each { |mark| find("label", text: mark, exact_text: true).click }
     path = downloaded { click_link "Export the trace" }
     drawing =
       SheetTrace::Trace::Template.call(
@@ -78,6 +81,7 @@ describe "a first job" do
   def assert_recipe_delivers_the_same
     stage "Deliver"
     by_hand = unzip(downloaded { click_link "Deliver the zip" })
+    tab "Recipe"
     recipe = unzip(downloaded { click_link "Save as a recipe" })
     recipe.each { |name, bytes| file(name, bytes) }
     out = File.join(@folder, "again")

@@ -100,6 +100,64 @@ describe "bin/sheet-trace" do
     assert_match(/256 x 128 px, 6 islands, layout [0-9A-Z]{4}-[0-9A-Z]{4}/, out)
   end
 
+  it "writes templates in the format of the ending, by document size too" do
+    endings = {
+      "png" => "\x89PNG",
+      "tif" => "II*",
+      "jpg" => "\xFF\xD8\xFF",
+      "webp" => "RIFF",
+      "svg" => "<?xml",
+      "pdf" => "%PDF",
+      "ora" => "PK"
+    }
+    endings.each do |ending, start|
+      target = File.join(@folder, "t.#{ending}")
+      out, err, status =
+        run.call(
+          "trace",
+          @caddy,
+          "--size",
+          "60x30mm",
+          "--dpi",
+          "127",
+          "-o",
+          target,
+          "--marks",
+          "names,arrows",
+          "--fill",
+          "tint",
+          "--json"
+        )
+
+      assert_predicate status, :success?, err
+      assert_equal [300, 150], JSON.parse(out).values_at("width_px", "height_px")
+      assert_equal start.b, File.binread(target, start.bytesize), ending
+    end
+    _, err, status = run.call("trace", @caddy, "--size", "60x30mm", "-o", "x.png")
+
+    assert_equal [1, "sheet-trace: a size in mm needs --dpi, the px to an inch\n"], [status.exitstatus, err]
+  end
+
+  it "delivers and prints what a recipe makes" do
+    recipe = File.join(@folder, "r.json")
+    steps = [{ name: "add_layer", parameters: { content: { kind: "fill", color: "#2f5a45" } } }]
+    File.write(recipe, JSON.generate({ model: File.basename(@caddy), operations: steps }))
+    FileUtils.cp(@caddy, @folder) unless File.dirname(@caddy) == @folder
+    out, err, status = run.call("deliver", recipe, "-o", File.join(@folder, "box.glb"), "--size", "128x128", "--json")
+
+    assert_predicate status, :success?, err
+    assert_equal ["box.glb"], JSON.parse(out)["files"].keys
+    out, err, status =
+      run.call("print", recipe, "--island", "Front", "-o", File.join(@folder, "front.pdf"), "--dpi", "72")
+
+    assert_predicate status, :success?, err
+    assert_equal "front.pdf written\n", out
+    assert_equal "%PDF", File.binread(File.join(@folder, "front.pdf"), 4)
+    _, err, = run.call("print", recipe, "--island", "Lid", "-o", "x.pdf")
+
+    assert_match(/no island "Lid"/, err)
+  end
+
   it "carries findings, materials, UV sets and units in its JSON" do
     answer = JSON.parse(run.call("inspect", @caddy, "--json")[0])
     finding = answer["findings"][0]

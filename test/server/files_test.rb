@@ -52,6 +52,33 @@ describe "files and views of the server" do
     end
   end
 
+  it "sends templates, deliveries and print files as they are asked for" do
+    job = start_job
+    at = "/api/jobs/#{job[:id]}"
+    SheetTrace::Formats::Drawings::KINDS.each do |kind, about|
+      fetch "#{at}/trace.#{kind}?width_px=64&height_px=64&marks=names,arrows&fill=tint"
+
+      assert_equal [200, about[:media_type]], [last_response.status, last_response.media_type], kind
+    end
+    fetch "#{at}/deliver.zip?width_px=64&height_px=64&format=glb&image=jpg&manifest=true"
+
+    assert_equal %w[tea-caddy-files.txt tea-caddy.glb], Zip::File.open_buffer(last_response.body).map(&:name).sort
+    fetch "#{at}/print.pdf?island=0&dpi=72"
+
+    assert_equal %w[application/pdf %PDF], [last_response.media_type, last_response.body[0, 4]]
+    assert_match(/tea-caddy-Front-label\.pdf/, last_response["content-disposition"])
+    {
+      "trace.gif" => /give png/,
+      "trace.png?marks=stars" => /entry 1/,
+      "print.pdf?island=99" => /no island 99/,
+      "deliver.zip?editions=7" => /no edition 7/
+    }.each do |path, message|
+      fetch "#{at}/#{path}"
+
+      assert_failure 422, "input", message
+    end
+  end
+
   it "gives a picture back to the byte" do
     job = start_job
     bytes = Demo::TeaCaddy.pictures["caddy-lid.png"]

@@ -68,7 +68,7 @@ module SheetTrace
           .reduce({}) do |files, (export, index)|
             at("export #{index + 1}", export: index + 1) do
               kind = EXPORTS.fetch(export[:kind].to_s)
-              values = kind.validated(kind.from_plain(export.except(:kind)))
+              values = kind.validated(kind.from_plain(export.except(:kind)), References::Context.new(job: job))
               files.merge(kind.call(job, pictures: @bytes.method(:fetch), **values)) do |path, before, after|
                 next before if before == after
 

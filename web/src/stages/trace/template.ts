@@ -13,7 +13,7 @@ const USUAL: Template = {
     edges: "all",
     background: "white",
     fill: "none",
-    marks: [],
+    marks: ["names", "arrows"],
     diagonals: true,
     hard: false,
   },
