@@ -32,6 +32,7 @@ module SheetTraceServer
         "/** How a template is drawn, and what of the sheet and how it is written. */",
         "export type TemplateOptions = #{typescript(SheetTrace::Trace::Template)};",
         "export type DeliveryOptions = #{typescript(SheetTrace::Job::Deliver)};",
+        "export type ReceiverRules = #{typescript(SheetTrace::Job::ReceiverRules)};",
         "export type PrintOptions = #{typescript(SheetTrace::Job::PrintFile)};",
         "export type TemplateFile = #{typescript(SheetTrace::Job::TemplateFile)};",
         "",
@@ -57,6 +58,7 @@ module SheetTraceServer
         density: SheetTrace::Check::Density::TOLERANCE,
         fonts: SheetTrace::Artwork::Font::FILES.keys,
         blend: SheetTrace::Artwork::Blend::MODES.keys,
+        companions: SheetTrace::Trace::Companions::KINDS.keys,
         drawings: SheetTrace::Formats::Drawings::KINDS.transform_values { |kind| kind[:loses] }
       }
     end

@@ -47,6 +47,24 @@ module SheetTraceServer
           download("#{base_name}.zip", "application/zip", SheetTrace::Formats::Zip::Writer.call(files))
         end
 
+        app.get("/api/jobs/:id/delivery-check") do
+          job = shown_job
+          size = Params.size(params, job.sheet)
+          options = Params.query(SheetTrace::Job::Deliver, params, job)
+          rules = SheetTrace::Job::ReceiverRules.new(**Params.query(SheetTrace::Job::ReceiverRules, params))
+          breaks =
+            rules.breaks(job, size, options) do
+              SheetTrace::Job::Deliver.call(
+                job,
+                pictures: workshop.pictures,
+                size: size,
+                base_name: base_name,
+                **options
+              )
+            end
+          answer(Json::BreaksJson::SHAPE, Json::BreaksJson.call(breaks))
+        end
+
         app.get("/api/jobs/:id/print.:format") do
           job = shown_job
           options = Params.query(SheetTrace::Job::PrintFile, params, job)

@@ -33,9 +33,12 @@ module Keyboard
   end
 
   # Past the bars, by the link for it.
-  def skip_to_tools
+  def skip_to_tools = skip(/\ATo tools of the stage\z/)
+  def skip_to_main_action = skip(/\ATo the stage's main action\z/)
+
+  def skip(link)
     page.execute_script("document.activeElement.blur()")
-    tab_to(/\ATo tools of the stage\z/)
+    tab_to(link)
     press(:enter)
   end
 end

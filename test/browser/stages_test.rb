@@ -2,6 +2,7 @@
 
 require_relative "browser_test_case"
 require_relative "accessible"
+require "zip"
 
 describe "the other stages" do
   include BrowserTestCase
@@ -108,6 +109,74 @@ describe "the other stages" do
     find("body").send_keys("?")
 
     assert_selector ".modal.show", text: "nudge the picked islands"
+  end
+
+  it "writes a template with marks in other formats, and says what a format loses" do
+    bring_in_caddy(stage: "trace")
+    find("#format").select("SVG drawing")
+    tab "Marks"
+    find("label", text: "Millimetres", exact_text: true).click
+    find("#islands-in").select("a tint for each")
+    svg = File.read(downloaded { click_link "Export the trace" })
+
+    assert_includes svg, "<title>Front</title>"
+    assert_includes svg, "256mm"
+    tab "Size and file"
+    find("#format").select("JPEG picture")
+
+    assert_no_text "has no transparency"
+    tab "Marks"
+    find("#ground").select("transparent")
+    tab "Size and file"
+
+    assert_text "has no transparency"
+    find("label", text: "Document", exact_text: true).click
+    type "Resolution", 150
+    type "Width", 100
+
+    assert_text "591 ×"
+    find("#format").select("PDF, true size")
+
+    assert_equal "%PDF", File.binread(downloaded { click_link "Export the trace" }, 4)
+  end
+
+  it "delivers as a receiver wants it, which is kept, and says what its rules do not allow" do
+    bring_in_caddy(stage: "deliver")
+    find("#model-format").select("GLB, one file")
+    find("#image-format").select("JPEG")
+    unfold "What the receiver wants"
+    find("label", text: "Powers of two", exact_text: true).click
+    type "Sheet width", 1000
+
+    assert_text "1000 x 1024 px are no powers of two; take 1024 x 1024 px"
+    find("#size-preset").select("512 × 512")
+
+    assert_no_text "powers of two; take"
+    fill_in "Name of the receiver", with: "Harbour"
+    click_button "Keep"
+    files = Zip::File.open(downloaded { click_link "Deliver the zip" }).map(&:name)
+
+    assert_equal %w[tea-caddy.glb], files
+    visit page.current_path
+    unfold "What the receiver wants"
+    find_field("Receivers that are kept").select("Harbour")
+
+    assert_select "model-format", selected: "GLB, one file"
+  end
+
+  it "prints the picked island in true size, as a label or to be folded" do
+    bring_in_caddy(stage: "deliver")
+    tab "Print"
+
+    assert_text "Pick one island to print"
+    find(".island-card", text: "Front").click
+
+    assert_text "80 × 120 mm, 945 × 1417 px"
+    assert_equal "%PDF", File.binread(downloaded { click_link "Print file" }, 4)
+    find("label", text: "Fold sheet", exact_text: true).click
+    find("#print-format").select("SVG, borders to be cut")
+
+    assert_includes File.read(downloaded { click_link "Print file" }), "<title>tabs</title>"
   end
 
   it "has no fault that a checker of accessibility finds, in either theme" do

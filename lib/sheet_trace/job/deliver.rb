@@ -25,6 +25,10 @@ module SheetTrace
       one_of :up, %w[y z], "of the model", default: "y"
       one_of :unit, UNITS_MM.keys, "that the model is written in; its own if nil", optional: true
       flag :one_material, "in the place of the model's own", default: false
+      list :companions,
+           Parameters::OneOf.new(Trace::Companions::KINDS.keys),
+           "pictures of the layout beside it, for selections and masks",
+           default: []
       flag :manifest, "a list of what each file is", default: false
 
       # @param job [Job]
@@ -63,7 +67,17 @@ module SheetTrace
         editions = @options[:editions] || [@job.artwork.shown]
         found = {}
         Progress.map(editions) { |edition| of_edition(edition, editions.size > 1) }.each { |own| found.merge!(own) }
+        found.merge!(companions)
         @options[:manifest] ? { **found, "#{@base_name}-files.txt" => manifest(found) } : found
+      end
+
+      # @return [Hash{String => String}]
+      def companions
+        @options[:companions].to_h do |kind|
+          bleed_px = @canvas.scaled_px(@job.artwork.bleed_px)
+          own = Trace::Companions.call(kind, @job.layout, size: @size, unit_mm: @job.unit_mm, bleed_px: bleed_px)
+          ["#{@base_name}-layout-#{kind}.png", Formats::Png::Writer.call(own, px_per_mm: @px_per_mm)]
+        end
       end
 
       def of_edition(edition, several)
@@ -155,6 +169,7 @@ module SheetTrace
       def what(name)
         return "heights, light is high" if name.include?("-height.")
         return "normal map, green up" if name.include?("-normals.")
+        return Trace::Companions::KINDS.fetch(name[/-layout-(\w+)\./, 1]) if name.include?("-layout-")
         return "what is opaque" if name.include?("-alpha.")
 
         Formats::Images::KINDS.key?(File.extname(name).delete_prefix(".")) ? "colour" : "model"

@@ -128,6 +128,16 @@ export interface Borders {
   borders: Border[];
 }
 
+export interface RuleBreak {
+  rule: string;
+  message: string;
+  cure: string;
+}
+
+export interface RuleBreaks {
+  breaks: RuleBreak[];
+}
+
 export interface Brought {
   pictures: Picture[];
   notes: string[];

@@ -6,6 +6,8 @@ import type {
   DeliveryOptions,
   MainColors,
   PrintOptions,
+  ReceiverRules,
+  RuleBreaks,
   Sheet,
   Brought,
   Clearance,
@@ -282,6 +284,8 @@ export const api = {
     ),
   borders: (id: string, revision: number) =>
     ask<Borders>("GET", at(id, `/borders?${query({ revision })}`)).then(({ borders }) => borders),
+  ruleBreaks: (id: string, revision: number, options: Sheet & DeliveryOptions & ReceiverRules) =>
+    ask<RuleBreaks>("GET", at(id, `/delivery-check?${query({ revision, ...options })}`)).then(({ breaks }) => breaks),
   mainColors: (id: string, digest: string) =>
     ask<MainColors>("GET", at(id, `/pictures/${digest}/colors`)).then(({ colors }) => colors),
   seams: (id: string, revision: number) =>

@@ -83,6 +83,7 @@ const SKIPS = {
   Islands: ".island-card",
   "Tools of the stage": ".inspector :is(button, input, select)",
   Sheet: ".sheet-view",
+  "The stage's main action": ".inspector .btn-primary",
 };
 const skip = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus();
 

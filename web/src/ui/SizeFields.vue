@@ -2,9 +2,15 @@
 /** Width and height in px, typed or from presets. */
 import { BFormSelect } from "bootstrap-vue-next";
 import { computed, ref, watch } from "vue";
+import type { Sheet } from "@/api/types";
 import NumberField from "./NumberField.vue";
 
-const props = defineProps<{ width: number; height: number }>();
+const props = defineProps<{
+  width: number;
+  height: number;
+  /** of which multiples are offered too */
+  sheet?: Sheet;
+}>();
 const emit = defineEmits<{ change: [width: number, height: number] }>();
 
 /** What was typed last: the other field may be typed before the answer is in. */
@@ -19,11 +25,24 @@ function type(size: { width?: number; height?: number }) {
   emit("change", typed.value.width, typed.value.height);
 }
 
+const TIMES = { "½": 0.5, 2: 2, 4: 4 };
+const multiples = computed(() =>
+  Object.entries(props.sheet ? TIMES : {}).map(([name, times]) => ({
+    value: `${Math.round(props.sheet!.width_px * times)}x${Math.round(props.sheet!.height_px * times)}`,
+    text: `${name} × the sheet`,
+  })),
+);
+function preset(value: string) {
+  const [width, height = width] = value.split("x").map(Number);
+  type({ width, height });
+}
+
 const SIDES = [64, 128, 256, 512, 1024, 2048, 4096, 8192];
 const own = computed(() => (SIDES.includes(props.width) && props.width === props.height ? String(props.width) : ""));
 const options = computed(() => [
   ...(own.value === "" ? [{ value: "", text: `${props.width} × ${props.height}`, disabled: true }] : []),
   ...SIDES.map((side) => ({ value: String(side), text: `${side} × ${side}` })),
+  ...multiples.value,
 ]);
 </script>
 
@@ -35,7 +54,7 @@ const options = computed(() => [
       class="wide"
       :model-value="own"
       :options="options"
-      @update:model-value="type({ width: Number($event), height: Number($event) })"
+      @update:model-value="preset(String($event))"
     />
     <span>Size</span>
     <NumberField

@@ -34,7 +34,7 @@ module SheetTrace
             "Thumbnails/thumbnail.png" => Png::Writer.call(thumbnail),
             **layers.each_with_index.to_h { |layer, i| ["data/layer#{i}.png", Png::Writer.call(layer.image)] }
           }
-          Zip::Writer.call(files, stored: ["mimetype"])
+          Zip::Writer.call(files, ["mimetype"])
         end
 
         def self.stack(layers, merged, px_per_mm, label)

@@ -11,7 +11,7 @@ module SheetTrace
         # @param files [Hash{String => String}] name => bytes
         # @param stored [Array<String>] of these, that are kept as they are
         # @return [String] the zip file
-        def self.call(files, stored: [])
+        def self.call(files, stored = [])
           ::Zip::OutputStream
             .write_buffer do |out|
               files.each do |name, bytes|

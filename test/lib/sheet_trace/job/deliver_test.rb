@@ -95,6 +95,17 @@ describe SheetTrace::Job::Deliver do
       assert_operator covered.call(deliver), :>, covered.call(deliver(bleed: false))
     end
 
+    it "writes pictures of the layout beside it" do
+      files = deliver(companions: %w[ids position], manifest: true)
+
+      assert_equal %w[caddy-layout-ids.png caddy-layout-position.png], files.keys.grep(/layout/)
+      assert_equal [1, 3],
+                   files
+                     .values_at("caddy-layout-ids.png", "caddy-layout-position.png")
+                     .map { |bytes| image(bytes).bands }
+      assert_match(/caddy-layout-ids\.png  a grey of its own/, files["caddy-files.txt"])
+    end
+
     it "turns and scales the model, joins materials, and lists what each file is" do
       vertices = ->(files) { files["caddy.obj"].scan(/^v (.+)$/).map { |(own)| own.split.map(&:to_f) } }
       plain = vertices.call(deliver)

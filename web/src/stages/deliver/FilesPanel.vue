@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** Textures and the model that wears them, as a receiver wants them. */
 import { BButton, BFormCheckbox, BFormInput, BFormSelect } from "bootstrap-vue-next";
-import { computed, reactive, ref, watch } from "vue";
+import { computed, reactive, ref, shallowRef, watch } from "vue";
 import { api } from "@/api/client";
 import { LIMITS } from "@/api/operations";
+import type { RuleBreak } from "@/api/types";
+import { useQuestions } from "@/composables/useAnswer";
 import { useFirstSteps } from "@/stores/firstSteps";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
@@ -11,17 +13,28 @@ import ColorField from "@/ui/ColorField.vue";
 import FileButton from "@/ui/FileButton.vue";
 import FoldSection from "@/ui/FoldSection.vue";
 import NoteBox from "@/ui/NoteBox.vue";
+import NumberField from "@/ui/NumberField.vue";
 import SizeFields from "@/ui/SizeFields.vue";
 import { within } from "@/ui/sums";
-import { read, USUAL, useDelivery, written } from "./delivery";
+import { NO_RULES, read, USUAL, useDelivery, written } from "./delivery";
 
 const MODELS = { obj: "OBJ and MTL", glb: "GLB, one file", dae: "COLLADA", ply: "PLY", none: "no model" };
 const IMAGES = { png: "PNG", tif: "TIFF", tga: "TGA", jpg: "JPEG", webp: "WebP" };
 const ALPHAS = { keep: "kept", drop: "dropped, on a colour", apart: "in a file of its own" };
+const COMPANIONS: Record<(typeof LIMITS.companions)[number], string> = {
+  ids: "Islands apart",
+  coverage: "What is covered",
+  bleed: "Margin",
+  position: "Place",
+  normal: "Normal",
+  facing: "Facing",
+  density: "Density",
+  stretch: "Stretch",
+};
 const jobs = useJob();
 const messages = useMessages();
 const firstSteps = useFirstSteps();
-const { options, receivers } = useDelivery();
+const { options, rules, receivers } = useDelivery();
 const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });
 const all = ref(false);
 const keptAs = ref("");
@@ -34,13 +47,6 @@ const listed = (texts: Record<string, string>) => Object.entries(texts).map(([va
 const editions = computed(() => jobs.job!.artwork.editions);
 const wrong = computed(() => [size.width_px, size.height_px].find((px) => !within(px, LIMITS.side_px)));
 const shownLayers = computed(() => jobs.layers.filter((layer) => layer.visible).length);
-const file = computed(() =>
-  api.urls.delivery(jobs.job!.id, jobs.job!.revision, {
-    ...size,
-    ...options.value,
-    editions: all.value ? editions.value.map((_, i) => i) : null,
-  }),
-);
 const underlay = computed(() => {
   const setup = jobs.job!.fit_setup;
   return setup.shown === null ? null : setup.underlays[setup.shown]!;
@@ -62,9 +68,28 @@ const losses = computed(() => {
   ].filter(Boolean);
 });
 
+const sent = computed(() => ({
+  ...size,
+  ...options.value,
+  editions: all.value ? editions.value.map((_, i) => i) : null,
+}));
+const file = computed(() => api.urls.delivery(jobs.job!.id, jobs.job!.revision, sent.value));
+/** rules of the receiver that this would break */
+const broken = shallowRef<RuleBreak[]>([]);
+const ask = useQuestions(() => JSON.stringify([jobs.job?.revision, sent.value, rules.value]));
+watch(
+  () => [jobs.job?.revision, sent.value, rules.value] as const,
+  async ([, options, own]) => {
+    const asked = Object.values(own).some(Boolean) && wrong.value === undefined;
+    broken.value = (asked && (await ask((id, revision) => api.ruleBreaks(id, revision, { ...options, ...own })))) || [];
+  },
+  { immediate: true, deep: true },
+);
+
 const use = (name: string) => {
   const found = receivers.value.find((receiver) => receiver.name === name);
   options.value = { ...USUAL, ...found?.options };
+  rules.value = { ...NO_RULES, ...found?.rules };
   keptAs.value = found?.name ?? "";
 };
 function keep() {
@@ -72,7 +97,7 @@ function keep() {
   if (!name) return;
   receivers.value = [
     ...receivers.value.filter((receiver) => receiver.name !== name),
-    { name, options: { ...options.value } },
+    { name, options: { ...options.value }, rules: { ...rules.value } },
   ];
 }
 async function load([given]: File[]) {
@@ -141,6 +166,28 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
       <BFormCheckbox v-model="options.bleed">Bleed of {{ jobs.job.artwork.bleed_px }} px</BFormCheckbox>
       <BFormCheckbox v-model="options.one_material">One material</BFormCheckbox>
       <BFormCheckbox v-model="options.manifest">A list of what each file is</BFormCheckbox>
+      <h3>Its rules</h3>
+      <BFormCheckbox v-model="rules.powers_of_two">Powers of two</BFormCheckbox>
+      <BFormCheckbox v-model="rules.single_material">A single material</BFormCheckbox>
+      <BFormCheckbox v-model="rules.opaque">Nothing see-through</BFormCheckbox>
+      <div class="fields">
+        <NumberField
+          class="wide"
+          label="Largest side"
+          :value="rules.largest_px ?? 0"
+          unit="px"
+          :decimals="0"
+          @change="rules.largest_px = $event || null"
+        />
+        <NumberField
+          class="wide"
+          label="Largest weight"
+          :value="rules.largest_kb ?? 0"
+          unit="kB"
+          :decimals="0"
+          @change="rules.largest_kb = $event || null"
+        />
+      </div>
       <div class="d-flex gap-1 mt-2">
         <BFormInput v-model="keptAs" size="sm" placeholder="Receiver" aria-label="Name of the receiver" />
         <BButton variant="secondary" size="sm" :disabled="!keptAs.trim()" @click="keep">Keep</BButton>
@@ -164,8 +211,19 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
         >
       </div>
     </FoldSection>
+    <FoldSection title="Pictures of the layout" folded>
+      <p class="form-text mb-1">For selections and masks in a paint program.</p>
+      <div class="companions" role="group" aria-label="Pictures of the layout">
+        <BFormCheckbox v-for="kind in LIMITS.companions" :key="kind" v-model="options.companions" :value="kind">{{
+          COMPANIONS[kind]
+        }}</BFormCheckbox>
+      </div>
+    </FoldSection>
     <NoteBox v-if="wrong !== undefined" role="alert">
       A side of {{ wrong }} px can't be written; give {{ LIMITS.side_px.join(" to ") }}.
+    </NoteBox>
+    <NoteBox v-for="{ rule, message, cure } in broken" :key="rule" role="alert">
+      The receiver's rule is broken: {{ message }}; {{ cure }}.
     </NoteBox>
     <NoteBox v-for="loss in losses" :key="loss" plain>{{ loss }}</NoteBox>
     <NoteBox v-if="shownLayers === 0 && underlay">
@@ -199,3 +257,10 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
     </p>
   </div>
 </template>
+
+<style scoped>
+.companions {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+</style>

@@ -1,10 +1,11 @@
 import { useStorage } from "@vueuse/core";
-import type { DeliveryOptions } from "@/api/types";
+import type { DeliveryOptions, ReceiverRules } from "@/api/types";
 
 /** How the painter delivers, under a name: what a receiver wants. */
 export interface Receiver {
   name: string;
   options: DeliveryOptions;
+  rules?: ReceiverRules;
 }
 
 export const USUAL: DeliveryOptions = {
@@ -18,11 +19,21 @@ export const USUAL: DeliveryOptions = {
   unit: null,
   one_material: false,
   manifest: false,
+  companions: [],
+};
+
+export const NO_RULES: ReceiverRules = {
+  powers_of_two: false,
+  largest_px: null,
+  largest_kb: null,
+  single_material: false,
+  opaque: false,
 };
 
 /** What is set up, and the receivers that are kept in the browser for all jobs. */
 export const useDelivery = () => ({
   options: useStorage<DeliveryOptions>("sheet-trace-delivery", { ...USUAL }, undefined, { mergeDefaults: true }),
+  rules: useStorage<ReceiverRules>("sheet-trace-rules", { ...NO_RULES }, undefined, { mergeDefaults: true }),
   receivers: useStorage<Receiver[]>("sheet-trace-receivers", []),
 });
 

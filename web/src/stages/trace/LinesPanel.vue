@@ -45,13 +45,16 @@ const tracing = useTracing();
           unit="px"
           @change="tracing.options[`${kind}_px`] = $event"
         />
-        <span class="visually-hidden">Colour of {{ name.toLowerCase() }}</span>
+        <span>Colour</span>
         <ColorField
+          class="wide"
           :label="`Colour of ${name.toLowerCase()}`"
           :value="tracing.options[`${kind}_color`] ?? tracing.options.color ?? '#1f2a36'"
           @change="tracing.options[`${kind}_color`] = $event"
         />
+        <span>Drawn</span>
         <BFormSelect
+          class="wide"
           :aria-label="`Dashes of ${name.toLowerCase()}`"
           :model-value="tracing.options[`${kind}_dash`] ?? 'unbroken'"
           :options="Object.entries(LINES).map(([value, text]) => ({ value, text }))"

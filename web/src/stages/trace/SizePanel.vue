@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How large the template is, what of the sheet it shows, and the file that it becomes. */
-import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
+import { BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { LIMITS } from "@/api/operations";
 import { useJob } from "@/stores/job";
@@ -13,7 +13,6 @@ import { shown } from "@/ui/sums";
 import { useTracing } from "./tracing";
 
 const LEAST_GUTTER_PX = 2;
-const TIMES = [0.5, 1, 2, 4];
 const FORMATS = {
   png: "PNG picture",
   tif: "TIFF picture",
@@ -29,10 +28,6 @@ const jobs = useJob();
 const selection = useSelection();
 const tracing = useTracing();
 
-const enlarge = (times: number) => {
-  const { width_px, height_px } = jobs.job!.sheet;
-  tracing.size = { width_px: Math.round(width_px * times), height_px: Math.round(height_px * times) };
-};
 function byDocument(width_px: number, height_px: number, dpi: number) {
   tracing.dpi = dpi;
   tracing.size = { width_px, height_px };
@@ -63,14 +58,9 @@ const loses = computed(() => {
         <SizeFields
           :width="tracing.size.width_px"
           :height="tracing.size.height_px"
+          :sheet="jobs.job.sheet"
           @change="(w, h) => (tracing.size = { width_px: w, height_px: h })"
         />
-        <div class="d-flex gap-1 mt-2" role="group" aria-label="Times the sheet">
-          <BButton v-for="times in TIMES" :key="times" variant="secondary" size="sm" @click="enlarge(times)">
-            {{ times === 0.5 ? "½" : times }} ×
-          </BButton>
-          <span class="align-self-center form-text mt-0">the sheet</span>
-        </div>
       </template>
       <DocumentSize
         v-else
