@@ -17,7 +17,7 @@ module SheetTrace
         # @param hard [Boolean] px are wholly of a colour or not at all
         # @return [Vips::Image] 8-bit sRGB with alpha
         def to_image(hard: false)
-          CairoImage.call(width_px, height_px) do |context|
+          CairoImage.call(width_px, height_px, opaque: !background.nil?) do |context|
             context.antialias = hard ? Cairo::ANTIALIAS_NONE : Cairo::ANTIALIAS_DEFAULT
             draw(context)
           end
