@@ -38,6 +38,7 @@ module SheetTrace
           WeighIslands
           LockIslands
           PlanSheet
+          SheetOfIsland
           AlignIslands
           PlaceCorner
           WeighByVisibility

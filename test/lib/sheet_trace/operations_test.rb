@@ -162,6 +162,7 @@ describe SheetTrace::Operations do
       { from: "shade" } => /give lightness or color/,
       { color: "red" } => /colour is "red"|color is "red"|colour "red"/
     ],
+    "sheet_of_island" => [{ island: 99 } => /no island 99/, { island: 0, dpi: 1 } => /dpi is 1; give/],
     "set_palette" => [{ palette: "pine" } => /line 1 of the palette is "pine"/, { palette: 3 } => /palette is 3/],
     "free_layer" => [{ id: "none" } => /no layer "none"/],
     "fill_editions" => [{ table: "name\nx" } => /first column is "name"/, { table: "edition" } => /no row/],

@@ -33,6 +33,7 @@ export interface Operations {
   weigh_islands: { islands: (number | string)[]; weight: number };
   lock_islands: { islands: (number | string)[]; locked?: boolean };
   plan_sheet: { margin_px?: number | null; reserved?: [number, number, number, number][] | null };
+  sheet_of_island: { island: number | string; dpi?: number };
   align_islands: { islands: (number | string)[]; by: "left" | "centre" | "right" | "top" | "middle" | "bottom" | "spread_across" | "spread_down" };
   place_corner: { point: number; x_px?: number | null; y_px?: number | null; u?: number | null; v?: number | null; alone?: boolean };
   weigh_by_visibility: { limit?: number };

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Placing islands by hand and by numbers, and the size of the sheet. */
 import { BButton } from "bootstrap-vue-next";
-import { ref } from "vue";
+import { computed, ref } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import DocumentSize from "@/ui/DocumentSize.vue";
 import FoldSection from "@/ui/FoldSection.vue";
 import IslandFacts from "@/ui/IslandFacts.vue";
 import SizeFields from "@/ui/SizeFields.vue";
@@ -21,6 +22,14 @@ type Anchor = "start" | "middle" | "end";
 const across = ref<Anchor>("start");
 const down = ref<Anchor>("start");
 
+const by = ref<"px" | "document">("px");
+const dpi = ref(300);
+const island = computed(() => (selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined));
+function byDocument(width_px: number, height_px: number, to: number) {
+  dpi.value = to;
+  const { sheet } = jobs.job!;
+  if (width_px !== sheet.width_px || height_px !== sheet.height_px) void resize(width_px, height_px);
+}
 const resize = (width_px: number, height_px: number) =>
   jobs.operate("resize_sheet", { width_px, height_px, keep: keep.value, across: across.value, down: down.value });
 </script>
@@ -36,7 +45,30 @@ const resize = (width_px: number, height_px: number) =>
   </template>
   <CornerTools />
   <FoldSection title="Sheet" :folded="selection.islands.length > 0">
-    <SizeFields :width="jobs.job!.sheet.width_px" :height="jobs.job!.sheet.height_px" @change="resize" />
+    <ChoiceBar v-model="by" class="mb-2" label="Size in" :choices="{ px: 'Pixels', document: 'Document' }" />
+    <SizeFields
+      v-if="by === 'px'"
+      :width="jobs.job!.sheet.width_px"
+      :height="jobs.job!.sheet.height_px"
+      @change="resize"
+    />
+    <template v-else>
+      <DocumentSize
+        :width="jobs.job!.sheet.width_px"
+        :height="jobs.job!.sheet.height_px"
+        :dpi="dpi"
+        @change="byDocument"
+      />
+      <BButton
+        v-if="island"
+        variant="secondary"
+        size="sm"
+        class="btn-wide mt-1"
+        @click="jobs.operate('sheet_of_island', { island: selection.islands[0]!, dpi })"
+      >
+        As large as {{ island.name }}
+      </BButton>
+    </template>
     <p class="mt-2 mb-1">On a change of size, islands</p>
     <ChoiceBar
       v-model="keep"
