@@ -107,7 +107,13 @@ module Screenshots
         6.times { click_button "Zoom in" }
       end,
     "layout" => -> { open_stage "Lay out", island: "Back" },
-    "trace" => -> { open_stage "Trace" },
+    "trace" =>
+      lambda do
+        open_stage "Trace"
+        tab "Marks"
+        ["Millimetres", "Neighbours", "Title line"].each { |mark| find("label", text: mark, exact_text: true).click }
+        find("#islands-in").select("a tint for each")
+      end,
     "art" =>
       lambda do
         open_job "Racing skiff"

@@ -33,6 +33,7 @@ module SheetTrace
     # @!method painted_maps @return [Array<KeptMap>] layouts that skins held to the model were painted on
     # @!method palette @return [Array<Artwork::Swatch>] colours to paint with
     # @!method relief @return [Artwork::Relief, nil] how the art is raised
+    # @!method exported @return [Array<Trace::Exported>] templates that were exported, the oldest first
     # @!method artwork @return [Artwork::Stack]
     Parts::ALL.each_key { |name| define_method(name) { @parts.fetch(name) } }
 
@@ -124,6 +125,9 @@ module SheetTrace
         (known || []).dup.tap { |measures| changed.zip(fresh) { |island, measure| measures[island] = measure } }.freeze
       end
     end
+
+    # @return [String] as Trace::Code
+    def layout_code = @memo.fetch(:layout_code) { Trace::Code.call(layout) }
 
     # @return [Array<String>] one an island
     def island_names

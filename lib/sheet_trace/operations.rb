@@ -33,6 +33,7 @@ module SheetTrace
           FreeLayer
           SetPalette
           SetRelief
+          NoteExport
           Pack
           Equalise
           WeighIslands

@@ -33,6 +33,15 @@ module SheetTraceServer
           up_axis: shape::TEXT.or_null,
           uv_sets: UV_SET.list
         )
+      EXPORTED =
+        Shape::Record.new(
+          "Exported",
+          code: [shape::TEXT, "of the layout that it was made from"],
+          width_px: shape::NUMBER,
+          height_px: shape::NUMBER,
+          format: shape::TEXT,
+          at: shape::TEXT
+        )
       BOUNDS = Shape::Record.new("Bounds", min: shape::TRIPLE, max: shape::TRIPLE)
       COUNTS =
         Shape::Record.new(
@@ -58,6 +67,8 @@ module SheetTraceServer
           surface: [shape::TEXT, "digest: the arrays of the surface change with it"],
           placements: [shape::TEXT, "digest: the places of the islands change with it"],
           seams: [shape::TEXT.or_null, "digest of the seams drawn; null where they are those of the map"],
+          layout_code: [shape::TEXT, "changes as soon as anything moves on the sheet"],
+          exported: [EXPORTED.or_null, "the template that was exported last"],
           unit_mm: shape::NUMBER,
           bounds_mm: BOUNDS,
           counts: COUNTS,
@@ -75,7 +86,7 @@ module SheetTraceServer
           artwork: ArtworkJson::SHAPE,
           pictures: Shapes::PICTURE.list
         )
-      SHAPES = [NOTE, PART, MATERIAL, STEP, HISTORY, UV_SET, SOURCE, BOUNDS, COUNTS, SHAPE].freeze
+      SHAPES = [NOTE, PART, MATERIAL, STEP, HISTORY, UV_SET, SOURCE, EXPORTED, BOUNDS, COUNTS, SHAPE].freeze
 
       # @param row [Hash] of jobs; revision [Hash] row of revisions; snapshot [SheetTrace::Job::Snapshot]
       # @param pictures [Array<Hash>]; history [Hash] rows of revisions; page [String, nil] that is told
@@ -96,6 +107,7 @@ module SheetTraceServer
           surface: parts[:layout][:surface],
           placements: parts[:layout][:placements],
           seams: parts[:drawn_seams],
+          **exported(job),
           unit_mm: job.unit_mm,
           bounds_mm: %i[min max].zip(job.bounds_mm).to_h,
           counts: counts(job.mesh),
@@ -114,6 +126,8 @@ module SheetTraceServer
           pictures: pictures.map { |picture| picture.except(:job_id) }
         }
       end
+
+      def self.exported(job) = { layout_code: job.layout_code, exported: job.exported.last&.to_h }
 
       def self.step(row, page)
         { what: row[:description], elsewhere: !row[:page].nil? && row[:page] != page }

@@ -119,6 +119,22 @@ describe "the other stages" do
     find("#islands-in").select("a tint for each")
     svg = File.read(downloaded { click_link "Export the trace" })
 
+    assert_done(/Template exported: 1024 x 1024 px, SVG, layout [0-9A-Z-]{9}/)
+    assert_no_text "Template out of date"
+    click_button "Undo"
+
+    assert_done(/Undone/)
+    click_button "Redo"
+    stage "Lay out"
+    find(".island-card", text: "Front").click
+    type "Turn", 90
+
+    assert_text "Template out of date"
+    click_button "Undo"
+
+    assert_no_text "Template out of date"
+    stage "Trace"
+
     assert_includes svg, "<title>Front</title>"
     assert_includes svg, "256mm"
     tab "Size and file"

@@ -25,6 +25,7 @@ module SheetTrace
         painted_maps: PaintedMaps,
         palette: Palette,
         relief: Relief,
+        exported: Exported,
         artwork: Artwork
       }.freeze
     end

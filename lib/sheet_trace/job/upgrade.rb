@@ -8,7 +8,8 @@ module SheetTrace
       # version => what makes the next of it
       STEPS = {
         2 => ->(document, blobs) { FromVersion2.call(document, blobs) },
-        3 => ->(document, blobs) { FromVersion3.call(document, blobs) }
+        3 => ->(document, blobs) { FromVersion3.call(document, blobs) },
+        4 => ->(document, blobs) { FromVersion4.call(document, blobs) }
       }.freeze
       OLDEST = STEPS.keys.min
       private_constant :STEPS, :OLDEST

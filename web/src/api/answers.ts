@@ -329,6 +329,15 @@ export interface Source {
   uv_sets: UvSet[];
 }
 
+export interface Exported {
+  /** of the layout that it was made from */
+  code: string;
+  width_px: number;
+  height_px: number;
+  format: string;
+  at: string;
+}
+
 export interface Bounds {
   min: [number, number, number];
   max: [number, number, number];
@@ -360,6 +369,10 @@ export interface Job {
   placements: string;
   /** digest of the seams drawn; null where they are those of the map */
   seams: string | null;
+  /** changes as soon as anything moves on the sheet */
+  layout_code: string;
+  /** the template that was exported last */
+  exported: Exported | null;
   unit_mm: number;
   bounds_mm: Bounds;
   counts: Counts;

@@ -27,6 +27,9 @@ const savedAt = computed(() => {
     : "";
 });
 
+/** islands lie elsewhere than on the template that was exported last */
+const outdated = computed(() => jobs.job?.exported && jobs.job.exported.code !== jobs.job.layout_code);
+
 const step = (word: string, done: Step | null, keys: string) =>
   done
     ? `${word}: ${done.what}${done.elsewhere ? ", done on another page" : ""} (${keys})`
@@ -110,6 +113,13 @@ function rename() {
     </div>
     <span class="form-text mt-0 me-auto" role="status"
       ><span class="wide">{{ savedAt }}</span></span
+    >
+    <RouterLink
+      v-if="outdated"
+      class="chip text-body text-decoration-none"
+      :to="{ params: { stage: 'trace' } }"
+      :title="`The template exported last is of the layout ${jobs.job.exported!.code}; this is ${jobs.job.layout_code}`"
+      >Template out of date</RouterLink
     >
     <RouterLink
       class="chip preflight d-inline-flex gap-2 text-body text-decoration-none"

@@ -25,6 +25,7 @@ describe SheetTrace::Job::Parts do
         ["set_landmarks", { landmarks: [{ island: 0, at_px: [100, 100], to_px: [120, 130] }] }],
         ["set_inset", { inset_px: 2 }],
         ["set_palette", { palette: "#2f5a45 pine" }],
+        ["note_export", { width_px: 64, height_px: 64, at: "2026-11-27T10:00:00Z" }],
         ["set_relief", { from: "color", height_mm: 2.0 }],
         ["set_bleed", { bleed_px: 6 }],
         ["add_layer", { content: { kind: "fill", color: "#2f5a45" }, islands: [0, 3], faces: [2] }],

@@ -19,7 +19,7 @@ describe SheetTrace::Job::Upgrade do
       SheetTrace::Job::Snapshot.load(JSON.parse(row[:document], symbolize_names: true), blobs).job
     end
 
-  it "opens all jobs of version 2, and keeps them as version 4 with the same content" do
+  it "opens all jobs of version 2, and keeps them as version 5 with the same content" do
     database[:jobs]
       .select_map(:name)
       .each do |name|
@@ -31,7 +31,7 @@ describe SheetTrace::Job::Upgrade do
             dumped.blobs.method(:fetch)
           ).job
 
-        assert_equal 4, dumped.document[:version]
+        assert_equal 5, dumped.document[:version]
         assert_equal job.layout.points_px, again.layout.points_px, name
         assert_equal job.artwork, again.artwork, name
       end
@@ -81,15 +81,25 @@ describe SheetTrace::Job::Upgrade do
     assert_refused(
       SheetTrace::UnsupportedFeatureError,
       { version: 9 },
-      message: /saved by a newer Sheet Trace \(document 9; up to 4 is read\)/
+      message: /saved by a newer Sheet Trace \(document 9; up to 5 is read\)/
     ) { SheetTrace::Job::Snapshot.load({ version: 9, parts: {} }, blobs) }
     [nil, "3", 0, 1].each do |version|
-      assert_refused(SheetTrace::FormatError, { version: version }, message: /2 to 4 are read/) do
+      assert_refused(SheetTrace::FormatError, { version: version }, message: /2 to 5 are read/) do
         SheetTrace::Job::Snapshot.load({ version: version }, blobs)
       end
     end
     assert_refused(SheetTrace::FormatError, { part: :source }, message: /lacks its source/) do
-      SheetTrace::Job::Snapshot.load({ version: 4, parts: {} }, blobs)
+      SheetTrace::Job::Snapshot.load({ version: 5, parts: {} }, blobs)
     end
+  end
+
+  it "opens a document of version 4, which had no relief and kept no exports" do
+    dumped = SheetTrace::Job::Snapshot.dump(Models.job(Models.panel))
+    parts = dumped.document[:parts].except(:relief, :exported)
+    plain = JSON.parse(JSON.generate({ version: 4, parts: parts }), symbolize_names: true)
+    job = SheetTrace::Job::Snapshot.load(plain, dumped.blobs.method(:fetch)).job
+
+    assert_nil job.relief
+    assert_empty job.exported
   end
 end

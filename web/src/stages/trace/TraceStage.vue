@@ -23,6 +23,10 @@ const images = useSheetImage();
 const firstSteps = useFirstSteps();
 const tracing = useTracing();
 
+function exported() {
+  firstSteps.tick("trace");
+  void jobs.operate("note_export", { ...tracing.size, format: tracing.file.format, at: new Date().toISOString() });
+}
 watch(
   () => tracing.preview,
   (now) => (images.instead = now),
@@ -47,7 +51,7 @@ onUnmounted(() => (images.instead = null));
       :href="tracing.url"
       download
       :disabled="!!tracing.wrong || tracing.nothing"
-      @click="firstSteps.tick('trace')"
+      @click="exported"
       >Export the trace</BButton
     >
     <p class="mt-2 num form-text">
