@@ -136,7 +136,8 @@ module Screenshots
     "deliver-dark" =>
       lambda do
         page.execute_script("localStorage.setItem('sheet-trace-theme', 'dark')")
-        open_stage "Deliver"
+        open_stage "Deliver", island: "Front"
+        tab "Print"
       end
   }.freeze
 

@@ -127,7 +127,7 @@ describe "the other stages" do
     click_button "Redo"
     stage "Lay out"
     find(".island-card", text: "Front").click
-    type "Turn", 90
+    click_button "180°"
 
     assert_text "Template out of date"
     click_button "Undo"
