@@ -85,6 +85,7 @@ module Bench
         measure("trace at 4096", 3.0) do
           -> { SheetTrace::Formats::Png::Writer.call(SheetTrace::Trace::Template.call(job.layout, size: big).to_image) }
         end,
+        *templates,
         measure("texel map and bake at 2048", 3.0) do
           lambda do
             SheetTrace::Artwork::Compose.call(
@@ -108,6 +109,21 @@ module Bench
   end
 
   # The same 100 000 triangles in the other formats.
+  # Templates of 49 928 triangles.
+  def self.templates
+    reading = SheetTrace::Formats.read(Surfaces.wavy_obj(158), name: "wavy.obj")
+    layout = SheetTrace::Job.start(reading, source_name: "wavy.obj").layout
+    { 4096 => ["png", 1.0], 8192 => ["png", 3.0], 2048 => ["svg", 2.0] }.map do |side, (kind, limit)|
+      size = SheetTrace::Layout::Sheet.new(width_px: side, height_px: side)
+      measure("template of half as many at #{side}, #{kind}", limit) do
+        lambda do
+          scene = SheetTrace::Trace::Template.call(layout, size: size, background: "white")
+          SheetTrace::Formats::Drawings.call(scene, kind)
+        end
+      end
+    end
+  end
+
   def self.formats(reading)
     model = SheetTrace::Formats::Model.of_reading(reading)
     { "glb" => 1.0, "dae" => 2.0, "ply" => 1.0 }.map do |extension, limit_s|

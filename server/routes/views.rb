@@ -10,7 +10,16 @@ module SheetTraceServer
       COMPARED_PX = 1024
       THUMBNAIL_PX = 320
       MODEL_PX = 240
-      private_constant :PREVIEW_PX, :COMPARED_PX, :THUMBNAIL_PX, :MODEL_PX
+      EDITION_PX = 400
+      private_constant :PREVIEW_PX, :COMPARED_PX, :THUMBNAIL_PX, :MODEL_PX, :EDITION_PX
+
+      # An edition, and from where it is seen.
+      module SeenEdition
+        extend SheetTrace::References
+
+        edition
+        one_of :view, SheetTrace::Artwork::ModelPicture::VIEWS.keys, default: "corner"
+      end
 
       def self.registered(app)
         app.helpers Helpers
@@ -93,6 +102,17 @@ module SheetTraceServer
           render_image("model") do |job|
             sheet = worn(job, fit(job.sheet, COMPARED_PX))
             SheetTrace::Artwork::ModelPicture.call(job.layout, sheet, side_px: MODEL_PX)
+          end
+        end
+
+        app.get("/api/jobs/:id/editions/:edition/model.png") do
+          values = Params.query(SeenEdition, params, shown_job)
+          render_image("edition #{values[:edition]} #{values[:view]}") do |job|
+            size = fit(job.sheet, COMPARED_PX)
+            canvas = job.canvas(pictures: workshop.pictures, size: size)
+            sheet = SheetTrace::Artwork::Compose.call(job.artwork, canvas, edition: values[:edition])
+            from = SheetTrace::Artwork::ModelPicture::VIEWS.fetch(values[:view])
+            SheetTrace::Artwork::ModelPicture.call(job.layout, sheet, side_px: EDITION_PX, from: from)
           end
         end
 

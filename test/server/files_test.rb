@@ -88,6 +88,31 @@ describe "files and views of the server" do
     assert_equal [bytes, "image/png"], [last_response.body, last_response.media_type]
   end
 
+  it "shows each edition on the model, from one place" do
+    job = change(start_job, "add_layer", content: { kind: "fill", color: "#2f5a45" })
+    job =
+      change(
+        change(job, "add_edition", name: "Plum"),
+        "replace_in_edition",
+        id: "layer-1",
+        content: {
+          kind: "fill",
+          color: "#7b3f72"
+        }
+      )
+    middles =
+      [0, 1].map do |edition|
+        fetch "/api/jobs/#{job[:id]}/editions/#{edition}/model.png?revision=#{job[:revision]}&view=front"
+        Vips::Image.new_from_buffer(last_response.body, "").getpoint(200, 200)
+      end
+
+    assert_operator middles[0][1], :>, middles[0][0]
+    assert_operator middles[1][0], :>, middles[1][1]
+    fetch "/api/jobs/#{job[:id]}/editions/0/model.png?revision=#{job[:revision]}&view=inside"
+
+    assert_failure 422, "input", /give corner/
+  end
+
   it "tells the main colours of a picture" do
     job = start_job
     picture =

@@ -4,19 +4,27 @@ module SheetTrace
   module Artwork
     # A small picture of the model wearing its sheet, seen straight from one direction, on nothing.
     module ModelPicture
-      CORNER = [0.62, 0.42, 1.0].freeze # as the proof looks at first
+      # Directions from the model to the eye; the corner is as the proof looks at first.
+      VIEWS = {
+        "corner" => [0.62, 0.42, 1.0],
+        "front" => [0.0, 0.0, 1.0],
+        "back" => [0.0, 0.0, -1.0],
+        "left" => [-1.0, 0.0, 0.0],
+        "right" => [1.0, 0.0, 0.0],
+        "above" => [0.0, 1.0, 0.0]
+      }.freeze
       LIGHT = [0.35, 0.75, 0.56].freeze
       DARKEST = 0.62 # of the light on a face that is turned away from it
       BARE = [185, 178, 162].freeze # of faces that have no place on the sheet
       FINE = 2 # px across and down to one of the picture
-      private_constant :CORNER, :LIGHT, :DARKEST, :BARE, :FINE
+      private_constant :LIGHT, :DARKEST, :BARE, :FINE
 
       # @param layout [Layout]
       # @param sheet [Vips::Image] 8-bit sRGB with alpha, of any size
       # @param side_px [Integer] of the picture; the model's longer side fills it
       # @param from [Array(Float, Float, Float)] direction from the model to the eye, model axes
       # @return [Vips::Image] side x side, 8-bit sRGB with alpha
-      def self.call(layout, sheet, side_px:, from: CORNER)
+      def self.call(layout, sheet, side_px:, from: VIEWS.fetch("corner"))
         mesh = layout.uv_map.mesh
         places, depths = seen(mesh.positions, from, side_px * FINE)
         triangles = far_first(mesh, places, depths)

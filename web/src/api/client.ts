@@ -326,6 +326,8 @@ export const api = {
     look: (id: string, revision: number, look: Exclude<Look, "art">) => at(id, `/${look}.png?${query({ revision })}`),
     relief: (id: string, revision: number, kind: "height" | "normals") => at(id, `/${kind}.png?${query({ revision })}`),
     model: (id: string, revision: number) => at(id, `/model.png?${query({ revision })}`),
+    edition: (id: string, revision: number, edition: number, view: string) =>
+      at(id, `/editions/${edition}/model.png?${query({ revision, view })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),
     worn: (id: string, revision: number, kept: number | null) => at(id, `/worn.png?${query({ revision, kept })}`),
     underlay: (id: string, revision: number, index: number) => at(id, `/underlays/${index}.png?${query({ revision })}`),

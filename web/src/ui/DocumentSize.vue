@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** A size in mm, cm or inch at so many px to an inch, and the px that come of it. */
-import { BFormSelect } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import NumberField from "./NumberField.vue";
+import SelectField from "./SelectField.vue";
 import { shown } from "./sums";
 
+const UNITS = { mm: "mm", cm: "cm", in: "inch" };
 const MM = { mm: 1, cm: 10, in: 25.4 } as const;
 const MM_PER_INCH = 25.4;
 const props = defineProps<{ width: number; height: number; dpi: number }>();
@@ -24,13 +25,13 @@ const resolve = (dpi: number) => emit("change", px(length(props.width), dpi), px
 <template>
   <div class="fields">
     <NumberField
+      class="wide"
       label="Width"
       :value="length(width)"
       :unit="unit"
       :decimals="3"
       @change="emit('change', px($event), height, dpi)"
     />
-    <BFormSelect v-model="unit" aria-label="Unit" :options="Object.keys(MM)" />
     <NumberField
       class="wide"
       label="Height"
@@ -39,6 +40,7 @@ const resolve = (dpi: number) => emit("change", px(length(props.width), dpi), px
       :decimals="3"
       @change="emit('change', width, px($event), dpi)"
     />
+    <SelectField id="length-unit" v-model="unit" label="In" :choices="UNITS" />
     <NumberField class="wide" label="Resolution" :value="dpi" unit="dpi" :decimals="1" @change="resolve" />
   </div>
   <p class="num form-text mb-0">{{ width }} × {{ height }} px, which is {{ rounded }}</p>

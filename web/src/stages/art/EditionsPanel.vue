@@ -7,11 +7,13 @@ import { api } from "@/api/client";
 import { useJob } from "@/stores/job";
 import FileButton from "@/ui/FileButton.vue";
 import RenameField from "@/ui/RenameField.vue";
+import EditionsBeside from "./EditionsBeside.vue";
 import EditionTable from "./EditionTable.vue";
 
 const jobs = useJob();
 const name = ref("");
 const open = ref(false);
+const beside = ref(false);
 const artwork = computed(() => jobs.job!.artwork);
 const replaced = (edition: number) => artwork.value.cells[edition]!.filter((cell) => cell !== null).length;
 const change = (edition: number) => (replaced(edition) === 0 ? "as the layers are" : `${replaced(edition)} replaced`);
@@ -81,7 +83,16 @@ const load = async ([file]: File[]) => file && jobs.operate("fill_editions", { t
         >Save CSV</BButton
       >
     </div>
+    <BButton
+      v-if="artwork.editions.length > 1"
+      variant="secondary"
+      class="btn-wide mt-2"
+      :disabled="jobs.layers.length === 0"
+      @click="beside = true"
+      >See them side by side</BButton
+    >
     <EditionTable v-model="open" />
+    <EditionsBeside v-model="beside" />
   </section>
 </template>
 

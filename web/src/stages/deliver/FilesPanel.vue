@@ -14,6 +14,7 @@ import FileButton from "@/ui/FileButton.vue";
 import FoldSection from "@/ui/FoldSection.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import NumberField from "@/ui/NumberField.vue";
+import SelectField from "@/ui/SelectField.vue";
 import SizeFields from "@/ui/SizeFields.vue";
 import { within } from "@/ui/sums";
 import { NO_RULES, read, USUAL, useDelivery, written } from "./delivery";
@@ -31,6 +32,8 @@ const COMPANIONS: Record<(typeof LIMITS.companions)[number], string> = {
   density: "Density",
   stretch: "Stretch",
 };
+const UPS = { y: "y, front to z", z: "z, front to −y" };
+const UNITS = { "": "as in the file", mm: "mm", cm: "cm", m: "m", in: "in" };
 const jobs = useJob();
 const messages = useMessages();
 const firstSteps = useFirstSteps();
@@ -43,7 +46,10 @@ watch(
   (sheet) => sheet && Object.assign(size, sheet),
 );
 
-const listed = (texts: Record<string, string>) => Object.entries(texts).map(([value, text]) => ({ value, text }));
+const unit = computed({
+  get: () => options.value.unit ?? "",
+  set: (unit: keyof typeof UNITS) => (options.value.unit = unit || null),
+});
 const editions = computed(() => jobs.job!.artwork.editions);
 const wrong = computed(() => [size.width_px, size.height_px].find((px) => !within(px, LIMITS.side_px)));
 const shownLayers = computed(() => jobs.layers.filter((layer) => layer.visible).length);
@@ -120,10 +126,8 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
       @change="(w, h) => Object.assign(size, { width_px: w, height_px: h })"
     />
     <div class="fields mt-2">
-      <label for="model-format">Model</label>
-      <BFormSelect id="model-format" v-model="options.format" class="wide" :options="listed(MODELS)" />
-      <label for="image-format">Textures</label>
-      <BFormSelect id="image-format" v-model="options.image" class="wide" :options="listed(IMAGES)" />
+      <SelectField id="model-format" v-model="options.format!" label="Model" :choices="MODELS" />
+      <SelectField id="image-format" v-model="options.image!" label="Textures" :choices="IMAGES" />
       <label for="file-name">Name</label>
       <BFormInput
         id="file-name"
@@ -135,33 +139,13 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
     <BFormCheckbox v-if="editions.length > 1" v-model="all">All {{ editions.length }} editions</BFormCheckbox>
     <FoldSection title="What the receiver wants" folded>
       <div class="fields">
-        <label for="alpha">Alpha</label>
-        <BFormSelect id="alpha" v-model="options.alpha" class="wide" :options="listed(ALPHAS)" />
+        <SelectField id="alpha" v-model="options.alpha!" label="Alpha" :choices="ALPHAS" />
         <template v-if="options.alpha !== 'keep'">
           <span>On</span>
           <ColorField class="wide" label="Ground" :value="options.ground!" @change="options.ground = $event" />
         </template>
-        <label for="up">Up is</label>
-        <BFormSelect
-          id="up"
-          v-model="options.up"
-          class="wide"
-          :options="[
-            { value: 'y', text: 'y, the front looks to z' },
-            { value: 'z', text: 'z, the front looks to -y' },
-          ]"
-        />
-        <label for="unit">One unit is</label>
-        <BFormSelect
-          id="unit"
-          class="wide"
-          :model-value="options.unit ?? ''"
-          :options="[
-            { value: '', text: 'as in the file' },
-            ...['mm', 'cm', 'm', 'in'].map((value) => ({ value, text: value })),
-          ]"
-          @update:model-value="options.unit = ($event || null) as typeof options.unit"
-        />
+        <SelectField id="up" v-model="options.up!" label="Up is" :choices="UPS" />
+        <SelectField id="unit" v-model="unit" label="One unit is" :choices="UNITS" />
       </div>
       <BFormCheckbox v-model="options.bleed">Bleed of {{ jobs.job.artwork.bleed_px }} px</BFormCheckbox>
       <BFormCheckbox v-model="options.one_material">One material</BFormCheckbox>

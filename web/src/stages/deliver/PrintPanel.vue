@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** An island in true size for print: a label with what a printer needs, or a net to be folded. */
-import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
+import { BButton, BFormCheckbox } from "bootstrap-vue-next";
 import { computed, reactive } from "vue";
 import { api } from "@/api/client";
 import type { PrintOptions } from "@/api/types";
@@ -9,8 +9,11 @@ import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import NumberField from "@/ui/NumberField.vue";
+import SelectField from "@/ui/SelectField.vue";
 import { shown } from "@/ui/sums";
 
+const FORMATS = { pdf: "PDF", svg: "SVG, borders to be cut" };
+const PAPERS = { "": "as large as it is", a4: "A4 pages", a3: "A3 pages", letter: "Letter pages" };
 const MM_PER_INCH = 25.4;
 const jobs = useJob();
 const selection = useSelection();
@@ -23,6 +26,10 @@ const options = reactive<Required<Omit<PrintOptions, "island">>>({
   overlap_mm: 0,
   art: true,
   paper: null,
+});
+const paper = computed({
+  get: () => options.paper ?? "",
+  set: (paper: keyof typeof PAPERS) => (options.paper = paper || null),
 });
 const island = computed(() => (selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined));
 const size = computed(() => island.value?.size_mm.map((mm) => shown(mm, 2)).join(" × "));
@@ -81,31 +88,8 @@ const file = computed(() =>
           @change="options.overlap_mm = $event"
         />
       </template>
-      <label for="print-format">Format</label>
-      <BFormSelect
-        id="print-format"
-        v-model="options.format"
-        class="wide"
-        :options="[
-          { value: 'pdf', text: 'PDF' },
-          { value: 'svg', text: 'SVG, borders to be cut' },
-        ]"
-      />
-      <template v-if="options.format === 'pdf'">
-        <label for="print-paper">Paper</label>
-        <BFormSelect
-          id="print-paper"
-          class="wide"
-          :model-value="options.paper ?? ''"
-          :options="[
-            { value: '', text: 'as large as it is' },
-            { value: 'a4', text: 'A4 pages' },
-            { value: 'a3', text: 'A3 pages' },
-            { value: 'letter', text: 'Letter pages' },
-          ]"
-          @update:model-value="options.paper = ($event || null) as typeof options.paper"
-        />
-      </template>
+      <SelectField id="print-format" v-model="options.format" label="Format" :choices="FORMATS" />
+      <SelectField v-if="options.format === 'pdf'" id="print-paper" v-model="paper" label="Paper" :choices="PAPERS" />
     </div>
     <BFormCheckbox v-model="options.art" class="mt-1">With the art</BFormCheckbox>
     <BButton variant="primary" class="btn-wide" :href="file" download :disabled="!island">Print file</BButton>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** How the lines are drawn: those of rims, of seams, and within islands. */
-import { BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
+import { BFormCheckbox } from "bootstrap-vue-next";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import ColorField from "@/ui/ColorField.vue";
 import NumberField from "@/ui/NumberField.vue";
+import SelectField from "@/ui/SelectField.vue";
 import { useTracing } from "./tracing";
 
 const LINES = { unbroken: "Unbroken", dashed: "Dashed", dotted: "Dotted", hidden: "None" } as const;
@@ -52,13 +53,12 @@ const tracing = useTracing();
           :value="tracing.options[`${kind}_color`] ?? tracing.options.color ?? '#1f2a36'"
           @change="tracing.options[`${kind}_color`] = $event"
         />
-        <span>Drawn</span>
-        <BFormSelect
-          class="wide"
-          :aria-label="`Dashes of ${name.toLowerCase()}`"
+        <SelectField
+          :id="`dash-${kind}`"
+          label="Drawn"
           :model-value="tracing.options[`${kind}_dash`] ?? 'unbroken'"
-          :options="Object.entries(LINES).map(([value, text]) => ({ value, text }))"
-          @update:model-value="tracing.options[`${kind}_dash`] = $event as keyof typeof LINES"
+          :choices="LINES"
+          @update:model-value="tracing.options[`${kind}_dash`] = $event"
         />
       </template>
     </div>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** What is written on the template, and what lies behind its lines. */
-import { BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
+import { BFormCheckbox } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import ColorField from "@/ui/ColorField.vue";
+import SelectField from "@/ui/SelectField.vue";
 import { useTracing } from "./tracing";
 
 const MARKS = {
@@ -19,6 +20,14 @@ const MARKS = {
   ticks: "Pixel ticks",
   title: "Title line",
 } as const;
+const FILLS = {
+  none: "not filled",
+  tint: "a tint for each",
+  materials: "their materials",
+  facing: "by which way they look",
+};
+const GROUNDS = { none: "transparent", white: "white", checker: "checker", color: "a colour" };
+const UNDER = { none: "nothing", art: "the art as it is", underlay: "the underlay" };
 const jobs = useJob();
 const tracing = useTracing();
 const marks = computed({
@@ -27,8 +36,11 @@ const marks = computed({
     (tracing.options.marks = (Object.keys(MARKS) as typeof chosen).filter((mark) => chosen.includes(mark))),
 });
 const ground = computed({
-  get: () => (tracing.options.background?.startsWith("#") ? "color" : (tracing.options.background ?? "none")),
-  set: (kind: string) => (tracing.options.background = kind === "color" ? "#f6f2e9" : kind),
+  get: () =>
+    (tracing.options.background?.startsWith("#")
+      ? "color"
+      : (tracing.options.background ?? "none")) as keyof typeof GROUNDS,
+  set: (kind: keyof typeof GROUNDS) => (tracing.options.background = kind === "color" ? "#f6f2e9" : kind),
 });
 </script>
 
@@ -39,30 +51,8 @@ const ground = computed({
     </div>
     <h3>Ground</h3>
     <div class="fields">
-      <label for="islands-in">Islands</label>
-      <BFormSelect
-        id="islands-in"
-        v-model="tracing.options.fill"
-        class="wide"
-        :options="[
-          { value: 'none', text: 'not filled' },
-          { value: 'tint', text: 'a tint for each' },
-          { value: 'materials', text: 'their materials' },
-          { value: 'facing', text: 'by which way they look' },
-        ]"
-      />
-      <label for="ground">Behind</label>
-      <BFormSelect
-        id="ground"
-        v-model="ground"
-        class="wide"
-        :options="[
-          { value: 'none', text: 'transparent' },
-          { value: 'white', text: 'white' },
-          { value: 'checker', text: 'checker' },
-          { value: 'color', text: 'a colour' },
-        ]"
-      />
+      <SelectField id="islands-in" v-model="tracing.options.fill!" label="Islands" :choices="FILLS" />
+      <SelectField id="ground" v-model="ground" label="Behind" :choices="GROUNDS" />
       <template v-if="ground === 'color'">
         <span>Colour</span>
         <ColorField
@@ -72,16 +62,12 @@ const ground = computed({
           @change="tracing.options.background = $event"
         />
       </template>
-      <label for="under">Under it</label>
-      <BFormSelect
+      <SelectField
         id="under"
-        v-model="tracing.file.ground"
-        class="wide"
-        :options="[
-          { value: 'none', text: 'nothing' },
-          { value: 'art', text: 'the art as it is' },
-          { value: 'underlay', text: 'the underlay', disabled: jobs.job.fit_setup.shown === null },
-        ]"
+        v-model="tracing.file.ground!"
+        label="Under it"
+        :choices="UNDER"
+        :without="jobs.job.fit_setup.shown === null ? ['underlay'] : []"
       />
     </div>
   </div>

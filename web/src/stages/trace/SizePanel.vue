@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How large the template is, what of the sheet it shows, and the file that it becomes. */
-import { BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
+import { BFormCheckbox } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { LIMITS } from "@/api/operations";
 import { useJob } from "@/stores/job";
@@ -8,6 +8,7 @@ import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import DocumentSize from "@/ui/DocumentSize.vue";
 import NoteBox from "@/ui/NoteBox.vue";
+import SelectField from "@/ui/SelectField.vue";
 import SizeFields from "@/ui/SizeFields.vue";
 import { shown } from "@/ui/sums";
 import { useTracing } from "./tracing";
@@ -32,6 +33,10 @@ function byDocument(width_px: number, height_px: number, dpi: number) {
   tracing.dpi = dpi;
   tracing.size = { width_px, height_px };
 }
+const paper = computed({
+  get: () => tracing.file.paper ?? "",
+  set: (paper: keyof typeof PAPERS) => (tracing.file.paper = paper || null),
+});
 const stretched = computed(
   () =>
     Math.abs(tracing.size.width_px / tracing.size.height_px - jobs.job!.sheet.width_px / jobs.job!.sheet.height_px) >
@@ -83,23 +88,8 @@ const loses = computed(() => {
     <BFormCheckbox v-model="tracing.file.crop">Only the part they lie on</BFormCheckbox>
     <h3>File</h3>
     <div class="fields">
-      <label for="format">Format</label>
-      <BFormSelect
-        id="format"
-        v-model="tracing.file.format"
-        class="wide"
-        :options="Object.entries(FORMATS).map(([value, text]) => ({ value, text }))"
-      />
-      <template v-if="tracing.file.format === 'pdf'">
-        <label for="paper">Paper</label>
-        <BFormSelect
-          id="paper"
-          class="wide"
-          :model-value="tracing.file.paper ?? ''"
-          :options="Object.entries(PAPERS).map(([value, text]) => ({ value, text }))"
-          @update:model-value="tracing.file.paper = ($event || null) as typeof tracing.file.paper"
-        />
-      </template>
+      <SelectField id="format" v-model="tracing.file.format!" label="Format" :choices="FORMATS" />
+      <SelectField v-if="tracing.file.format === 'pdf'" id="paper" v-model="paper" label="Paper" :choices="PAPERS" />
     </div>
     <BFormCheckbox v-if="tracing.file.format === 'svg'" v-model="tracing.file.hairlines"
       >Borders as hairlines, to be cut</BFormCheckbox
