@@ -12,9 +12,7 @@ module SheetTrace
       # A map that stretches an island by more is not printed.
       TRUE_ENOUGH = 1.02
       PRINT = "print"
-      # How much further than its sides the corner of a bleed is.
-      CORNER = Math.sqrt(2)
-      private_constant :ROOM_PX, :TRUE_ENOUGH, :PRINT, :CORNER
+      private_constant :ROOM_PX, :TRUE_ENOUGH, :PRINT
 
       island
       one_of :kind, KINDS, "label: with bleed, trim and marks; fold: a net with tabs", default: "label"
@@ -168,9 +166,8 @@ module SheetTrace
         width, height = size_mm.map { |side| ((side * @px_per_mm) + (2 * room)).ceil }
         sheet = SheetTrace::Layout::Sheet.new(width_px: width, height_px: height)
         alone = alone(sheet, room)
-        bleed_px = (@bleed * @px_per_mm * CORNER).ceil.clamp(0, Raster::Bleed::LARGEST_PX)
-        stack = alone.artwork.with(bleed_px: bleed_px)
-        Artwork::Compose.call(stack, alone.canvas(pictures: @pictures))
+        canvas = alone.canvas(pictures: @pictures)
+        bled(Artwork::Compose.call(alone.artwork.with(bleed_px: 0), canvas), canvas)
       rescue InputError => e
         raise e unless e.where.keys.intersect?(%i[width_px height_px])
 
@@ -180,6 +177,14 @@ module SheetTrace
                   dpi: @options[:dpi]
                 }
               )
+      end
+
+      # What lies beside the island has the colour that is nearest on it; holes in it stay.
+      def bled(sheet, canvas)
+        covered = canvas.texel_map(Artwork::Box.whole(canvas.size)).coverage
+        inside = Numo::UInt8.cast(covered) * 255
+        mask = Vips::Image.new_from_memory_copy(inside.to_binary, sheet.width, sheet.height, 1, :uchar)
+        mask.ifthenelse(sheet, sheet.fill_nearest).copy_memory
       end
 
       # Skins keep to the model, whatever sheet it lies on.

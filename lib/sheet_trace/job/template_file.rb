@@ -59,7 +59,6 @@ module SheetTrace
           names: job.island_names,
           title: title,
           code: Trace::Code.call(job.layout),
-          unit_mm: job.unit_mm,
           px_per_mm: job.true_density_px_per_mm,
           measures: job.measures
         )

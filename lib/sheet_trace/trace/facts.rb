@@ -5,10 +5,10 @@ module SheetTrace
     # What marks of a template tell beside its layout.
     #
     # names [Array<String>] of all islands; title [String] of the job; code [String] of the layout
-    # unit_mm [Float] length of a model unit; px_per_mm [Float, nil] at the layout's own size, where it is one
+    # px_per_mm [Float, nil] at the layout's own size, where it is one
     # measures [Array<Layout::MeasureIslands::Measure>] of all islands
     Facts =
-      Struct.new(:names, :title, :code, :unit_mm, :px_per_mm, :measures, keyword_init: true) do
+      Struct.new(:names, :title, :code, :px_per_mm, :measures, keyword_init: true) do
         # @param layout [Layout] of which nothing else is known
         # @return [Facts]
         def self.of_layout(layout, unit_mm: 1.0)
@@ -16,7 +16,6 @@ module SheetTrace
             names: layout.uv_map.island_names,
             title: "",
             code: Code.call(layout),
-            unit_mm: unit_mm,
             measures: Layout::MeasureIslands.call(layout, unit_mm: unit_mm)
           )
         end

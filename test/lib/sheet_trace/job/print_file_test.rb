@@ -65,10 +65,12 @@ describe SheetTrace::Job::PrintFile do
       image = page(path, 254)
       at = ->(x, y) { image.getpoint(((x + 3 + margin) * 10).round, ((y + 3 + margin) * 10).round) }
       colors.each_with_index do |color, i|
-        # The middles of the quarters, and of the bleed beside their outer corners.
-        [[20 + (40 * (i % 2)), 30 + (60 * (i / 2))], [i.even? ? -1.5 : 81.5, 30 + (60 * (i / 2))]].each do |x, y|
-          assert_operator at.call(x, y).zip(color).map { |a, b| (a - b).abs }.max, :<=, 2, [turn, x, y]
-        end
+        # The middles of the quarters, and of the bleed beside them, out to its very corner.
+        [
+          [20 + (40 * (i % 2)), 30 + (60 * (i / 2))],
+          [i.even? ? -1.5 : 81.5, 30 + (60 * (i / 2))],
+          [i.even? ? -2.8 : 82.8, i < 2 ? -2.8 : 122.8]
+        ].each { |x, y| assert_operator at.call(x, y).zip(color).map { |a, b| (a - b).abs }.max, :<=, 2, [turn, x, y] }
       end
     end
   end
