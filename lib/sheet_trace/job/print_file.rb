@@ -12,7 +12,9 @@ module SheetTrace
       # A map that stretches an island by more is not printed.
       TRUE_ENOUGH = 1.02
       PRINT = "print"
-      private_constant :ROOM_PX, :TRUE_ENOUGH, :PRINT
+      # How much further than its sides the corner of a bleed is.
+      CORNER = Math.sqrt(2)
+      private_constant :ROOM_PX, :TRUE_ENOUGH, :PRINT, :CORNER
 
       island
       one_of :kind, KINDS, "label: with bleed, trim and marks; fold: a net with tabs", default: "label"
@@ -179,12 +181,22 @@ module SheetTrace
               )
       end
 
-      # What lies beside the island has the colour that is nearest on it; holes in it stay.
+      # What lies beside the island has the colour that is nearest on it, out to the corners of its box; holes in it
+      # stay.
       def bled(sheet, canvas)
-        covered = canvas.texel_map(Artwork::Box.whole(canvas.size)).coverage
-        inside = Numo::UInt8.cast(covered) * 255
-        mask = Vips::Image.new_from_memory_copy(inside.to_binary, sheet.width, sheet.height, 1, :uchar)
-        mask.ifthenelse(sheet, sheet.fill_nearest).copy_memory
+        owner = Numo::Int32.cast(canvas.texel_map(Artwork::Box.whole(canvas.size)).coverage)
+        pixels = Numo::UInt32.from_binary(sheet.write_to_memory)
+        left = (((@bleed * @px_per_mm) + ROOM_PX) * CORNER).ceil
+        while left.positive?
+          step = [left, Raster::Bleed::LARGEST_PX].min
+          targets, sources = Raster::Bleed.call(owner, sheet.width, sheet.height, step)
+          unless targets.empty?
+            pixels[targets] = pixels[sources].copy
+            owner[targets] = 1
+          end
+          left -= step
+        end
+        Artwork::Patch.image(pixels, sheet.width, sheet.height)
       end
 
       # Skins keep to the model, whatever sheet it lies on.
