@@ -7,14 +7,9 @@ module SheetTrace
       extend References
 
       KINDS = %w[label fold].freeze
-      # Round the island on the sheet that its art is drawn on, beside the bleed, so that filters have something there.
-      ROOM_PX = 2
       # A map that stretches an island by more is not printed.
       TRUE_ENOUGH = 1.02
-      PRINT = "print"
-      # How much further than its sides the corner of a bleed is.
-      CORNER = Math.sqrt(2)
-      private_constant :ROOM_PX, :TRUE_ENOUGH, :PRINT, :CORNER
+      private_constant :TRUE_ENOUGH
 
       island
       one_of :kind, KINDS, "label: with bleed, trim and marks; fold: a net with tabs", default: "label"
@@ -137,92 +132,16 @@ module SheetTrace
 
       def triangles = @job.layout.uv_map.triangles.points[@job.layout.uv_map.island_triangles[@island], true]
 
-      # The art of the island lying flat with its bleed; beyond the join its beginning comes again.
       def art(overlap = 0.0)
-        sheet = composed
-        inner = [(@bleed * @px_per_mm) + ROOM_PX, *size_mm.map { |side| side * @px_per_mm }]
-        more = overlap * @px_per_mm
-        return cut(sheet, inner[0] - (@bleed * @px_per_mm), inner[1], inner[2]) if more.zero?
-
-        beginning = cut(sheet, inner[0] - (@bleed * @px_per_mm), inner[1], inner[2])
-        bleed = @bleed * @px_per_mm
-        start =
-          beginning.crop(bleed.round, 0, (more + bleed).round.clamp(1, beginning.width - bleed.round), beginning.height)
-        whole = beginning.crop(0, 0, (bleed + inner[1]).round, beginning.height)
-        whole.join(start, :horizontal)
-      end
-
-      def cut(sheet, corner, width, height)
-        bleed = 2 * @bleed * @px_per_mm
-        sheet.crop(
-          corner.round,
-          corner.round,
-          (width + bleed).ceil.clamp(1, sheet.width - corner.round),
-          (height + bleed).ceil.clamp(1, sheet.height - corner.round)
+        FlatArt.call(
+          @job,
+          @island,
+          places,
+          px_per_mm: @px_per_mm,
+          bleed_mm: @bleed,
+          overlap_mm: overlap,
+          pictures: @pictures
         )
-      end
-
-      # The island alone on a sheet of its own, as it lies flat.
-      def composed
-        room = (@bleed * @px_per_mm) + ROOM_PX
-        width, height = size_mm.map { |side| ((side * @px_per_mm) + (2 * room)).ceil }
-        sheet = SheetTrace::Layout::Sheet.new(width_px: width, height_px: height)
-        alone = alone(sheet, room)
-        canvas = alone.canvas(pictures: @pictures)
-        bled(Artwork::Compose.call(alone.artwork.with(bleed_px: 0), canvas), canvas)
-      rescue InputError => e
-        raise e unless e.where.keys.intersect?(%i[width_px height_px])
-
-        raise InputError.new(
-                "#{width} x #{height} px are too many; give fewer dots an inch",
-                where: {
-                  dpi: @options[:dpi]
-                }
-              )
-      end
-
-      # What lies beside the island has the colour that is nearest on it, out to the corners of its box; holes in it
-      # stay.
-      def bled(sheet, canvas)
-        owner = Numo::Int32.cast(canvas.texel_map(Artwork::Box.whole(canvas.size)).coverage)
-        pixels = Numo::UInt32.from_binary(sheet.write_to_memory)
-        left = (((@bleed * @px_per_mm) + ROOM_PX) * CORNER).ceil
-        while left.positive?
-          step = [left, Raster::Bleed::LARGEST_PX].min
-          targets, sources = Raster::Bleed.call(owner, sheet.width, sheet.height, step)
-          unless targets.empty?
-            pixels[targets] = pixels[sources].copy
-            owner[targets] = 1
-          end
-          left -= step
-        end
-        Artwork::Patch.image(pixels, sheet.width, sheet.height)
-      end
-
-      # Skins keep to the model, whatever sheet it lies on.
-      def alone(sheet, room)
-        layout = @job.layout
-        held = @job.artwork.with(layers: @job.artwork.layers.map { |layer| held(layer) })
-        maps = @job.painted_maps + [KeptMap.new(PRINT) { layout }]
-        job =
-          @job.with(
-            artwork: held,
-            painted_maps: maps,
-            layout: SheetTrace::Layout.new(uv_map: layout.uv_map, sheet: sheet)
-          )
-        px = Numo::DFloat.zeros(layout.uv_map.point_count, 2)
-        2.times { |axis| px[true, axis] = (places[axis] * @px_per_mm) + room }
-        others = (~layout.uv_map.point_islands.eq(@island)).where
-        unless others.empty?
-          px[others, true] = layout.points_px[others, true] + (10 * [sheet.width_px, sheet.height_px, 8192].max)
-        end
-        Remap.with_points(job, sheet.px_to_uv.apply(px))
-      end
-
-      def held(layer)
-        return layer unless layer.place == Artwork::Places::OnSheet.new && !layer.content.is_a?(Artwork::Contents::Fill)
-
-        layer.with(place: Artwork::Places::OnModel.new(painted_on: PRINT))
       end
 
       def fold_sheet

@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Job
+    # The art of one island as it lies flat, with its bleed: baked anew on a sheet of its own, so that it does not
+    # matter how the island lies on the job's.
+    class FlatArt
+      # Round the bleed, so that filters have something there.
+      ROOM_PX = 2
+      # The name that the job's layout goes by for skins.
+      HERE = "here"
+      # How much further than its sides the corner of a bleed is.
+      CORNER = Math.sqrt(2)
+      # Other islands lie further off than any sheet is large.
+      FAR_PX = 100_000
+      private_constant :ROOM_PX, :HERE, :CORNER, :FAR_PX
+
+      # @param job [Job]; island [Integer]
+      # @param places [Array<Numo::DFloat>] x and y of all points of the map, mm: the island's from 0, 0 on, y down
+      # @param px_per_mm [Float]; bleed_mm [Float]
+      # @param overlap_mm [Float] by which its beginning comes again on its right
+      # @param pictures [#call] takes a digest, gives the bytes of the image file
+      # @return [Vips::Image] 8-bit sRGB with alpha, of the island's box and the bleed round it
+      # @raise [InputError] where that is too many px; where: { px_per_mm: }
+      def self.call(job, island, places, px_per_mm:, bleed_mm:, pictures:, overlap_mm: 0.0)
+        new(job, island, places, px_per_mm, bleed_mm * px_per_mm, pictures).send(:image, overlap_mm * px_per_mm)
+      end
+
+      def initialize(job, island, places, px_per_mm, bleed_px, pictures)
+        @job = job
+        @island = island
+        @points_px = places.map { |values| values * px_per_mm }
+        @px_per_mm = px_per_mm
+        @bleed_px = bleed_px
+        @pictures = pictures
+        @size = job.flat_map(island).size_mm.map { |mm| mm * px_per_mm }
+      end
+      private_class_method :new
+
+      private
+
+      def image(overlap_px)
+        whole = composed.crop(ROOM_PX, ROOM_PX, *@size.map { |side| (side + (2 * @bleed_px)).ceil })
+        overlap_px.zero? ? whole : joined(whole, overlap_px)
+      end
+
+      def joined(whole, overlap_px)
+        bleed = @bleed_px.round
+        start = whole.crop(bleed, 0, (overlap_px + @bleed_px).round.clamp(1, whole.width - bleed), whole.height)
+        whole.crop(0, 0, (@bleed_px + @size[0]).round, whole.height).join(start, :horizontal)
+      end
+
+      def composed
+        alone = alone(sheet)
+        canvas = alone.canvas(pictures: @pictures)
+        bled(Artwork::Compose.call(alone.artwork.with(bleed_px: 0), canvas), canvas)
+      end
+
+      def sheet
+        width, height = @size.map { |side| (side + (2 * (@bleed_px + ROOM_PX))).ceil }
+        SheetTrace::Layout::Sheet.new(width_px: width, height_px: height)
+      rescue InputError
+        where = { px_per_mm: @px_per_mm }
+        raise InputError.new("#{width} x #{height} px are too many; give fewer dots an inch", where: where)
+      end
+
+      # What lies beside the island has the colour that is nearest on it, out to the corners of its box; holes in it
+      # stay.
+      def bled(sheet, canvas)
+        owner = Numo::Int32.cast(canvas.texel_map(Artwork::Box.whole(canvas.size)).coverage)
+        pixels = Numo::UInt32.from_binary(sheet.write_to_memory)
+        left = ((@bleed_px + ROOM_PX) * CORNER).ceil
+        while left.positive?
+          step = [left, Raster::Bleed::LARGEST_PX].min
+          targets, sources = Raster::Bleed.call(owner, sheet.width, sheet.height, step)
+          unless targets.empty?
+            pixels[targets] = pixels[sources].copy
+            owner[targets] = 1
+          end
+          left -= step
+        end
+        Artwork::Patch.image(pixels, sheet.width, sheet.height)
+      end
+
+      # The job with the island alone on a sheet, as it lies flat.
+      def alone(sheet)
+        layout = @job.layout
+        job =
+          @job.with(
+            artwork: @job.artwork.with(layers: @job.artwork.layers.map { |layer| held(layer) }),
+            painted_maps: @job.painted_maps + [KeptMap.new(HERE) { layout }],
+            layout: SheetTrace::Layout.new(uv_map: layout.uv_map, sheet: sheet)
+          )
+        own = layout.uv_map.island_points[@island]
+        px = layout.points_px + FAR_PX
+        2.times { |axis| px[own, axis] = @points_px[axis][own] + @bleed_px + ROOM_PX }
+        Remap.with_points(job, sheet.px_to_uv.apply(px))
+      end
+
+      # Skins keep to the model, whatever sheet it lies on.
+      def held(layer)
+        return layer unless layer.place == Artwork::Places::OnSheet.new && !layer.content.is_a?(Artwork::Contents::Fill)
+
+        layer.with(place: Artwork::Places::OnModel.new(painted_on: HERE))
+      end
+    end
+  end
+end
