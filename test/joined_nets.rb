@@ -6,7 +6,7 @@ require_relative "printed_nets"
 # Boxes laid flat as nets of joined panels, and the printed nets that each goes onto as one piece. What must not matter
 # is varied: the order of faces, parts and cells, where the nets lie, their scale and turn, the unit, the size and
 # proportions of the picture.
-class JoinedNets
+class JoinedNets < PrintedNets
   NEAR = 1e-3 # mm
 
   # @param random [Random]
@@ -14,34 +14,20 @@ class JoinedNets
   # @param off [Numeric] share by which folds and rims may lie elsewhere than on the model
   # @param otherwise [Boolean] printed with the back at another place than in the net, so that nothing is right
   def initialize(random, sizes, off: 0, otherwise: false)
-    @random = random
-    @sizes = sizes
     @off = off
     @otherwise = otherwise
-    @job = laid_flat
-    @truth = printed
-  end
-
-  # @return [PrintedNets::Outcome] of nets: right is a net on its own cells, upright as it is printed
-  def outcome
-    found =
-      SheetTrace::Fit::Match.call(
-        @job.layout,
-        (0...@job.layout.uv_map.island_count).to_a,
-        underlay,
-        names: @job.island_names,
-        flat_map: @job.method(:flat_map)
-      )
-    PrintedNets::Outcome.new(@sizes.size, found.map { |proposal| [proposal.confidence, right?(proposal)] })
+    super(random, sizes)
   end
 
   private
 
-  def laid_flat
+  # Nets: one is right on its own cells, upright as it is printed.
+  def count = @sizes.size
+
+  def scattered
     boxes = @sizes.each_with_index.map { |size, i| [[i * 400, 0, 0], size] }.shuffle(random: @random)
     obj = Models.blocks(boxes, order: (0..5).to_a.shuffle(random: @random))
     job = run(Models.job(obj, unit_mm: @random.rand(0.1..10.0)), "lay_flat", by: "best")
-    @widths = boxes.map { |_place, size| size }
     (0...job.layout.uv_map.island_count).reduce(job) do |so_far, island|
       run(
         so_far,
@@ -129,15 +115,6 @@ class JoinedNets
     values
       .zip([0, *gaps].each_with_object([]) { |gap, all| all << ((all.last || 0) + gap) })
       .to_h { |value, place| [value, (place * scale).round] }
-  end
-
-  def underlay
-    cells =
-      @truth.each_with_index.map do |(_island, (x, y, width, height)), i|
-        SheetTrace::Fit::Cell.new(name: "Cell #{i + 1}", x: x, y: y, width: width, height: height)
-      end
-    size = [0, 1].map { |axis| cells.map { |cell| cell.box[axis + 2] }.max + 20 }
-    SheetTrace::Fit::Underlay.new(name: "net", picture: "d", picture_px: size, cells: cells)
   end
 
   def right?(proposal)

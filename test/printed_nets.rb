@@ -35,10 +35,13 @@ class PrintedNets
         names: @job.island_names,
         flat_map: @job.method(:flat_map)
       )
-    Outcome.new(@truth.size, found.map { |proposal| [proposal.confidence, right?(proposal)] })
+    Outcome.new(count, found.map { |proposal| [proposal.confidence, right?(proposal)] })
   end
 
   private
+
+  # What may be right: panels.
+  def count = @truth.size
 
   def scattered
     boxes = @sizes.each_with_index.map { |size, i| [[i * 400, 0, 0], size] }

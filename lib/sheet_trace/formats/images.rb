@@ -5,18 +5,16 @@ module SheetTrace
     # Writes an image in the format that is asked for.
     module Images
       QUALITY = 92 # of JPEG
-      # What each keeps: alpha, 16 bit, a resolution.
-      # media_type [String]; alpha, deep, sized [Boolean]
-      Kind = Struct.new(:media_type, :alpha, :deep, :sized)
+      # What each keeps: media_type [String]; alpha [Boolean]; deep [Boolean] 16 bit
+      Kind = Struct.new(:media_type, :alpha, :deep)
       KINDS = {
-        "png" => Kind.new("image/png", true, true, true),
-        "tif" => Kind.new("image/tiff", true, true, true),
-        "tga" => Kind.new("image/x-tga", true, false, false),
-        "jpg" => Kind.new("image/jpeg", false, false, true),
-        "webp" => Kind.new("image/webp", true, false, false)
+        "png" => Kind.new("image/png", true, true),
+        "tif" => Kind.new("image/tiff", true, true),
+        "tga" => Kind.new("image/x-tga", true, false),
+        "jpg" => Kind.new("image/jpeg", false, false),
+        "webp" => Kind.new("image/webp", true, false)
       }.freeze
-      MM_PER_CM = 10
-      private_constant :QUALITY, :MM_PER_CM
+      private_constant :QUALITY
 
       # @param image [Vips::Image] sRGB or grey, with or without alpha
       # @param kind [String] of KINDS
