@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# In the browser: how long from letting an island go until sheet and proof show it in its new place, how long the page
-# did not listen meanwhile, and the longest frame of a drag.
+# In the browser: how long from letting an island go until sheet and proof have drawn it in its new place, how long the
+# page did not listen meanwhile, and the longest frame of a drag.
 require_relative "load"
 require_relative "../../test/browser/browser_session"
 require_relative "../../demo/build"
@@ -16,7 +16,7 @@ class Repaint
     "100 000 faces" => -> { Stress.wavy(225) }
   }.freeze
 
-  # Writes down frames and long tasks, in the page.
+  # Writes down frames, long tasks, and when the proof has drawn what came after the hand let go, in the page.
   WATCH = <<~JS
     window.tasks = [];
     window.drawn = [];
@@ -29,13 +29,26 @@ class Repaint
       requestAnimationFrame(tick);
     };
     requestAnimationFrame(tick);
+    window.watchRepaint = (before) => {
+      window.repainted = null;
+      addEventListener("pointerup", () => (window.letGo = performance.now()), { capture: true, once: true });
+      const proof = document.querySelector(".proof-view");
+      const look = () => {
+        if (proof.querySelector("canvas").dataset.revision === before || proof.getAttribute("aria-busy") === "true") return;
+        watching.disconnect();
+        requestAnimationFrame(() => setTimeout(() => (window.repainted = performance.now() - letGo)));
+      };
+      const watching = new MutationObserver(look);
+      watching.observe(proof, { attributes: true, subtree: true });
+    };
   JS
 
   def run(moves)
     MODELS.each do |name, model|
       with_server do |server|
+        files = model.call
         started = Stress.now
-        job = server.upload(model.call)
+        job = server.upload(files)
         read_s = Stress.now - started
         paint(server, job)
         reset_browser
@@ -70,16 +83,15 @@ class Repaint
   def move(server, job, count)
     now = server.get("/api/jobs/#{job["id"]}")
     at = middle(now["islands"][count % now["islands"].size])
-    page.execute_script("drawn.length = 0")
+    page.execute_script("drawn.length = 0; watchRepaint('#{now["revision"]}')")
     drag = browser.action(duration: 16).move_to_location(*at).click_and_hold
     60.times { |step| drag.move_to_location(at[0] + (step / 3) + 1, at[1] + (step / 5)) }
     drag.perform
     frame = page.evaluate_script("Math.max(...drawn)")
     page.execute_script("tasks.length = 0")
-    started = Stress.now
     browser.action(duration: 0).release.perform
-    find(".proof-view canvas:not([data-revision='#{now["revision"]}'])", wait: 60)
-    [Stress.now - started, page.evaluate_script("Math.max(0, ...tasks)"), frame]
+    sleep 0.05 until (ms = page.evaluate_script("repainted"))
+    [ms / 1000.0, page.evaluate_script("Math.max(0, ...tasks)"), frame]
   end
 
   # The middle of an island on the screen.

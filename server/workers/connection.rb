@@ -23,7 +23,7 @@ module SheetTraceServer
 
       # @return [Integer]
       attr_reader :pid
-      # @return [Array, nil] what it did last, and so has at hand: a job's id, and whether it drew images of it
+      # @return [Array, nil] what it did last, and so has at hand: a job's id, and what of it
       attr_reader :task
       # @return [Float] when its request began, or the last one ended
       attr_reader :since
@@ -68,7 +68,7 @@ module SheetTraceServer
 
       # @param job [String] id, of which it has the state that is shown at hand
       def knows(job)
-        @task = [job, false]
+        @task = [job, nil]
       end
 
       # Ends the present request, or else the worker.

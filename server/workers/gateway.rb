@@ -9,7 +9,8 @@ module SheetTraceServer
     class Gateway
       JOB = %r{\A/api/jobs/([^/]+)}
       UPLOAD = %r{\A/api/jobs(?:/[^/]+/pictures)?\z}
-      private_constant :JOB, :UPLOAD
+      CONCERNS = { art: %w[.png .tiles], check: %w[/preflight] }.freeze
+      private_constant :JOB, :UPLOAD, :CONCERNS
 
       # @param events [Events] what workers tell goes to
       # @param upload_s [Numeric] how long files may take to be read; most take a second
@@ -27,8 +28,9 @@ module SheetTraceServer
         failure(503, "busy", "the server is at work on too much at once; stop some of it, or wait")
       end
 
-      # Images go to another worker than the rest, so that each has at hand what it needs.
-      def task(path) = [path[JOB, 1], path.end_with?(".png", ".tiles")]
+      # What is drawn, what is checked, and the rest go to a worker each: it has at hand what it needs, and a change waits
+      # for neither of them.
+      def task(path) = [path[JOB, 1], CONCERNS.find { |_concern, endings| path.end_with?(*endings) }&.first]
 
       def upload?(env) = env["REQUEST_METHOD"] == "POST" && env["PATH_INFO"].match?(UPLOAD)
 

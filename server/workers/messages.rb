@@ -34,11 +34,12 @@ module SheetTraceServer
         raise Ended
       end
 
-      # @return [Array] the next message, waited for
+      # @param within [Numeric, nil] s that are waited at the most
+      # @return [Array, nil] the next message; nil if none has come within that time
       # @raise [Ended]
-      def read
+      def read(within: nil)
         until (message = take)
-          @socket.wait_readable
+          return unless @socket.wait_readable(within)
         end
         message
       end

@@ -5,8 +5,9 @@ require_relative "connection"
 
 module SheetTraceServer
   module Workers
-    # The workers. A request goes to the one that knows its job, if that is free or soon will be, else to any that is
-    # free, else to a new one: work that lasts holds up nobody, and a job is seldom opened twice.
+    # The workers. A request goes to the one that knows its job, if that is free or soon will be, else to one that was
+    # asked for nothing of late, else to a new one, else to any that is free: work that lasts holds up nobody, and what
+    # a worker has at hand is seldom lost.
     class Pool
       MOST = 12
       # Workers that are kept though there is nothing to do, and for how long the others are.
@@ -38,7 +39,7 @@ module SheetTraceServer
         warm_up
       end
 
-      # @param task [Array] a job's id, nil if it is about none, and whether an image of it is wanted
+      # @param task [Array] a job's id, nil if it is about none, and what of it is asked for
       # @return [Connection] the caller's until it is given back
       # @raise [Busy]
       def take(task)
@@ -69,7 +70,7 @@ module SheetTraceServer
       private
 
       # The first page shall not wait.
-      def warm_up = Thread.new { give_back(take([nil, false]), goes_on: true) }
+      def warm_up = Thread.new { give_back(take([nil, nil]), goes_on: true) }
 
       # @return [Connection, nil] nil where a new one shall be started
       def free_for(task)
@@ -80,8 +81,8 @@ module SheetTraceServer
 
           if now < asked + PATIENCE_S && soon_done?(task)
             @freed.wait(@lock, PATIENCE_S)
-          elsif @idle.any?
-            return occupy(@idle.min_by(&:since))
+          elsif (other = other_for(task))
+            return occupy(other)
           elsif @busy.size + @starting < MOST
             @starting += 1
             return
@@ -91,6 +92,12 @@ module SheetTraceServer
             @freed.wait(@lock, 1)
           end
         end
+      end
+
+      # Whose work is long past, or any where there are as many as are kept.
+      def other_for(task)
+        longest = @idle.min_by(&:since) or return
+        longest if longest.task.nil? || task.first.nil? || now - longest.since > IDLE_S || @idle.size + @busy.size >= KEPT
       end
 
       def soon_done?(task) =

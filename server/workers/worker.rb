@@ -11,14 +11,16 @@ module SheetTraceServer
     class Worker
       # What a piece of work may hold; more ends it with an error of its own.
       MEMORY_MB = 2048
-      # A worker that holds more than this after its work is replaced, and one that holds this more than before tidies.
+      # A worker that is asked nothing for so long gives back what it has no use for; one that holds so much more than
+      # when it last did so does it after its answer. One that holds GROWN_MB all the same is replaced.
+      IDLE_S = 20
+      TIDY_MB = 300
       GROWN_MB = 600
-      TIDY_MB = 60
       OUT_OF_MEMORY = 507
       BLOCK_BYTES = 262_144
       # How often a page hears how far its work is.
       PROGRESS_S = 0.2
-      private_constant :MEMORY_MB, :GROWN_MB, :TIDY_MB, :OUT_OF_MEMORY, :BLOCK_BYTES, :PROGRESS_S
+      private_constant :MEMORY_MB, :GROWN_MB, :TIDY_MB, :IDLE_S, :OUT_OF_MEMORY, :BLOCK_BYTES, :PROGRESS_S
 
       # @param socket [UNIXSocket] to the server
       # @param path [String] of the store
@@ -43,19 +45,21 @@ module SheetTraceServer
         @requests = Queue.new
         @main = Thread.current
         @gate = Mutex.new
-        @least_mb = self.class.memory_mb("VmRSS")
+        @kept_mb = self.class.memory_mb("VmRSS")
       end
 
       def run
         Thread.new { listen }
-        Cancelled.held_off { loop { serve(*@requests.pop) } }
+        Cancelled.held_off { loop { (request = @requests.pop) ? serve(*request) : tidy } }
       end
 
       private
 
       def listen
         loop do
-          word, number, *rest = @messages.read
+          message = @messages.read(within: IDLE_S)
+          @requests << nil unless message
+          word, number, *rest = message || @messages.read
           if word == "cancel"
             @gate.synchronize { @main.raise(Cancelled) if @number == number }
           else
@@ -70,8 +74,8 @@ module SheetTraceServer
         @gate.synchronize { @number = number }
         status = Cancelled.let_in { answer(env, body) }
         settle
-        @messages.write("end", status == OUT_OF_MEMORY || self.class.memory_mb("VmRSS") > GROWN_MB)
-        tidy if @requests.empty?
+        @messages.write("end", status == OUT_OF_MEMORY || @kept_mb > GROWN_MB)
+        tidy if @requests.empty? && self.class.memory_mb("VmRSS") > @kept_mb + TIDY_MB
       rescue Cancelled
         settle
         @messages.write("end", false)
@@ -122,13 +126,12 @@ module SheetTraceServer
         nil
       end
 
-      # While nobody waits, memory is given back. Arrays are not counted by Ruby's collector, so it has to be asked.
+      # Gives memory back. Arrays are not counted by Ruby's collector, so it has to be asked. The next work of the same
+      # kind would take the same pages again, which costs as much as a quarter of it: hence not after each.
       def tidy
-        return if self.class.memory_mb("VmRSS") < @least_mb + TIDY_MB
-
         GC.start
         TRIM.call(0)
-        @least_mb = self.class.memory_mb("VmRSS")
+        @kept_mb = self.class.memory_mb("VmRSS")
       end
 
       # malloc_trim(3), glibc

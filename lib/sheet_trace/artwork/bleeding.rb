@@ -8,13 +8,13 @@ module SheetTrace
       ALPHA_BITS = 24
       private_constant :ALPHA_BITS
 
-      # @param texel_map [Raster::TexelMap] of the box
       # @param box [Box] of the sheet
       # @param reach_px [Integer]
-      def initialize(texel_map, box, reach_px)
+      # @yieldreturn [Raster::TexelMap] of the box; asked for where a layer leaves some of it transparent
+      def initialize(box, reach_px, &texel_map)
         @box = box
         @reach_px = reach_px
-        @targets, @sources = texel_map.bleed(reach_px)
+        @texel_map = texel_map
       end
 
       # @param patch [Patch] that has something in the box
@@ -22,7 +22,7 @@ module SheetTrace
       #   with alpha
       def call(patch)
         own = patch.box.within(@box)
-        return own, patch.image.crop(*own.seen_from(patch.box).to_a) if @targets.empty? || opaque?(patch)
+        return own, patch.image.crop(*own.seen_from(patch.box).to_a) if opaque?(patch) || targets.empty?
 
         part = own.grown(@reach_px).within(@box)
         [part, Patch.image(bled(patch, own, part), part.width_px, part.height_px)]
@@ -31,6 +31,10 @@ module SheetTrace
       private
 
       def opaque?(patch) = patch.box.within(@box) == @box && patch.image.extract_band(3).min == 255
+
+      # @return [Array<Numo::Int32>] texels that no island has, and those whose colour each of them takes
+      def targets_and_sources = @targets_and_sources ||= @texel_map.call.bleed(@reach_px)
+      def targets = targets_and_sources.first
 
       # @return [Numo::UInt32] part's height x width
       def bled(patch, own, part)
@@ -41,10 +45,10 @@ module SheetTrace
           own.width_px
         )
         flat = pixels.flatten
-        targets, sources = near(own, part)
-        unless targets.empty?
-          free = (flat[targets] >> ALPHA_BITS).eq(0).where
-          flat[targets[free]] = flat[sources[free]].copy unless free.empty?
+        to, from = near(own, part)
+        unless to.empty?
+          free = (flat[to] >> ALPHA_BITS).eq(0).where
+          flat[to[free]] = flat[from[free]].copy unless free.empty?
         end
         flat.reshape(*pixels.shape)
       end
@@ -52,12 +56,12 @@ module SheetTrace
       # Those whose source lies where the layer has an image, as texels of the part.
       def near(own, part)
         inside = own.seen_from(@box)
-        x, y = columns_and_rows(@sources)
+        x, y = columns_and_rows(targets_and_sources.last)
         rows = (x.ge(inside.left_px) & x.lt(inside.right_px) & y.ge(inside.top_px) & y.lt(inside.bottom_px)).where
         return rows, rows if rows.empty?
 
         shift = part.seen_from(@box)
-        [@targets, @sources].map do |texels|
+        targets_and_sources.map do |texels|
           across, down = columns_and_rows(texels[rows].copy)
           ((down - shift.top_px) * part.width_px) + across - shift.left_px
         end

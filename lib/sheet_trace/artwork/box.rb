@@ -11,6 +11,18 @@ module SheetTrace
         # @return [Box] the whole sheet
         def self.whole(size) = new(0, 0, size.width_px, size.height_px)
 
+        # @param boxes [Array<Box>]
+        # @return [Array<Box>] that hold the same texels: where two cost more than one round both, that one
+        def self.joined(boxes)
+          boxes.each_with_object([]) do |box, joined|
+            while (other = joined.find { |known| known.with(box).area <= known.area + box.area })
+              joined.delete(other)
+              box = other.with(box)
+            end
+            joined << box
+          end
+        end
+
         def initialize(...)
           super
           freeze
@@ -31,6 +43,14 @@ module SheetTrace
           left = [left_px, other.left_px].max
           top = [top_px, other.top_px].max
           Box.new(left, top, [right_px, other.right_px].min - left, [bottom_px, other.bottom_px].min - top)
+        end
+
+        # @param other [Box]
+        # @return [Box] round both
+        def with(other)
+          left = [left_px, other.left_px].min
+          top = [top_px, other.top_px].min
+          Box.new(left, top, [right_px, other.right_px].max - left, [bottom_px, other.bottom_px].max - top)
         end
 
         # @param other [Box] that it lies in

@@ -67,7 +67,7 @@ module SheetTrace
         return [@whole] if former.bleed_px != @bleed_px || stay != (@laid & former.laid)
 
         boxes = ((former.laid | @laid) - stay).map { |laid| laid.patch.box } + moved_boxes(former.layout)
-        boxes = boxes.map { |box| box.grown(@bleed_px).within(@whole) }.reject(&:empty?).uniq
+        boxes = Box.joined(boxes.map { |box| box.grown(@bleed_px).within(@whole) }.reject(&:empty?))
         boxes.sum(&:area) > MOST * @whole.area ? [@whole] : boxes
       end
 
@@ -85,7 +85,7 @@ module SheetTrace
         laid = @laid.reject { |own| own.patch.box.within(around).empty? }
         return Numo::UInt32.zeros(box.height_px, box.width_px) if laid.empty?
 
-        bleed = Bleeding.new(@canvas.texel_map(around), around, @bleed_px)
+        bleed = Bleeding.new(around, @bleed_px) { @canvas.texel_map(around) }
         sheet = laid.reduce(nil) { |below, own| over(below, own, around, bleed) }
         pixels = Numo::UInt32.from_binary(sheet.write_to_memory)
         pixels.reshape(around.height_px, around.width_px)[*box.seen_from(around).ranges].copy

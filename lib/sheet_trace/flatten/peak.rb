@@ -16,8 +16,7 @@ module SheetTrace
       def self.slit(piece, cut)
         return unless piece.disc?
 
-        inner = Numo::Bit.ones(piece.positions.shape[0]).tap { |bits| bits[piece.border.first] = 0 }
-        off = (turns(piece) - (2 * Math::PI)).abs * Numo::DFloat.cast(inner)
+        off = AngleDefect.call(piece)
         peaks = (off > FLAT_RAD).where
         return unless peaks.size == 1 && off[peaks[0]] > LEAST_RAD
 
@@ -28,18 +27,6 @@ module SheetTrace
           vertices[piece.border.first].to_a,
           CutCosts.call(cut.mesh).to_a
         )
-      end
-
-      # @return [Numo::DFloat] n: the angles of the triangles at each vertex together
-      def self.turns(piece)
-        corner = Array.new(3) { |k| piece.positions[piece.triangles[true, k], true] }
-        angles =
-          Array.new(3) do |k|
-            a = corner[(k + 1) % 3] - corner[k]
-            b = corner[(k + 2) % 3] - corner[k]
-            Numo::NMath.atan2(Geometry::Vectors.lengths(Geometry::Vectors.cross(a, b)), Geometry::Vectors.dot(a, b))
-          end
-        VertexPairs.new(piece.triangles, piece.positions.shape[0]).by_vertex(angles)
       end
     end
   end

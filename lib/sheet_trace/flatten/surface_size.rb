@@ -11,9 +11,12 @@ module SheetTrace
 
     # How sizes are found.
     class SurfaceSize
-      # Ratio of a triangle's singular values up to which its shape is kept.
+      # Singular values of a triangle's map up to which, and down to its inverse, shape and size are kept.
       KEPT = 1.001
-      private_constant :KEPT
+      # Where the angles that lack or are too many come to more together, no map keeps sizes so far: on a part
+      # of a sphere the best one is off by a twenty-fifth for each radian. Looked at first, as a map takes far longer.
+      CURVED_RAD = 0.2
+      private_constant :KEPT, :CURVED_RAD
 
       # @param uv_map [UvMap]
       # @param island [Integer]
@@ -27,10 +30,20 @@ module SheetTrace
       # @return [Numo::DFloat, nil] n x 2, model units
       def self.developed(uv_map, island)
         piece = Cut::Piece.of_island(uv_map, island)
-        places = LeastSquaresConformal.call(piece.positions, piece.triangles, piece.border) if piece.disc?
-        return unless places && SuggestReliefCuts.worst_stretch(piece, places) <= KEPT
+        return unless piece.disc? && AngleDefect.call(piece).sum <= CURVED_RAD
+
+        places = LeastSquaresConformal.call(piece.positions, piece.triangles, piece.border)
+        return unless places && true_size?(piece, places)
 
         Upright.call(piece.positions, piece.triangles, places, uv_map.mean_normals[island, true].reshape(1, 3))
+      end
+
+      # A conformal map keeps angles on a dome too, but not sizes.
+      def self.true_size?(piece, places)
+        jacobians = UvMap::Jacobians.of(piece.positions, places, piece.triangles)
+        solid = (jacobians.area_mm2 > 0).where
+        large, small = jacobians.singular_values.map { |values| values[solid] }
+        solid.empty? || (large.max <= KEPT && small.min >= 1 / KEPT)
       end
 
       # An island that looks to all sides is seen from the front.
@@ -43,7 +56,7 @@ module SheetTrace
       end
 
       def self.spans(places) = (places.max(axis: 0) - places.min(axis: 0)).to_a
-      private_class_method :developed, :across, :spans
+      private_class_method :developed, :true_size?, :across, :spans
     end
   end
 end

@@ -82,12 +82,7 @@ module SheetTrace
           .min_by { |places| @energy.mean(places) } || convex
       end
 
-      # The angles round each inner vertex of such a surface add up to a full turn (Gauss).
-      def developable?
-        sums = Peak.turns(@piece)
-        sums[@piece.border.first] = 2 * Math::PI
-        (sums - (2 * Math::PI)).abs.max < FLAT_RAD
-      end
+      def developable? = AngleDefect.call(@piece).max < FLAT_RAD
 
       # Turned and moved so that pinned vertices lie near their pins, which then pull them in.
       # Source: Umeyama, "Least-squares estimation of transformation parameters between two point patterns", IEEE

@@ -210,7 +210,8 @@ export const api = {
   redo: (job: Job) => askJob("POST", "/redo", job),
   bringPicture: (id: string, file: File, onProgress?: Progress) =>
     upload<Brought>(at(id, "/pictures"), file, onProgress),
-  preflight: (id: string, revision: number) => ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`)),
+  preflight: (id: string, revision: number, followed: Followed) =>
+    ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`), undefined, followed),
   worstFaces: (id: string, revision: number, by: MeasureKind) =>
     ask<WorstFaces>("GET", at(id, `/worst_faces?${query({ revision, by })}`)).then(({ faces }) => faces),
   /** indices of faces, edges or corners that are found from a click or from what is picked */

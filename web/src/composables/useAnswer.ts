@@ -22,6 +22,8 @@ export interface Answer<T> {
   asking: Ref<boolean>;
   /** Asks about the revision on the screen; gives null where the server refused, or what came is no longer wanted. */
   ask: (question: (id: string, revision: number, followed: Followed) => Promise<T>) => Promise<T | null>;
+  /** Drops the question, if one is open; the answer stays. */
+  stop: () => void;
   /** Drops the answer, and the question if one is open; gives whether there was one. */
   forget: () => boolean;
 }
@@ -82,16 +84,20 @@ export function useAnswer<T>({ goodFor, quiet = false, keep = false, label = "Lo
     }
   }
 
-  function forget() {
-    const was = value.value !== null || asking.value;
+  function stop() {
     control?.abort();
     control = null;
-    value.value = null;
     asking.value = false;
+  }
+
+  function forget() {
+    const was = value.value !== null || asking.value;
+    stop();
+    value.value = null;
     return was;
   }
 
   if (!keep) watch(subject, forget);
 
-  return { value, asking, ask, forget };
+  return { value, asking, ask, stop, forget };
 }

@@ -57,15 +57,18 @@ export function facingLines(surface: Surface, hidden: Set<number>, length: numbe
 
 /** Edges of islands on parts that are shown; pairs of places, model units. */
 export function edgeLines(surface: Surface, hidden: Set<number>, wanted: (edge: number) => boolean): number[] {
-  const place = new Map<number, number>();
-  surface.trianglePoints.forEach((point, corner) => {
-    if (!hidden.has(surface.triangleParts[Math.floor(corner / 3)]!)) place.set(point, corner);
-  });
+  const { trianglePoints, triangleParts, edges, positions } = surface;
+  /** of each point a corner of a triangle that is shown */
+  const cornerOf = new Int32Array(surface.pointIslands.length).fill(-1);
+  for (let corner = 0; corner < trianglePoints.length; corner += 1)
+    if (hidden.size === 0 || !hidden.has(triangleParts[Math.floor(corner / 3)]!))
+      cornerOf[trianglePoints[corner]!] = corner;
   const lines: number[] = [];
   for (let edge = 0; edge < surface.edgeOutlines.length; edge += 1) {
-    const ends = [place.get(surface.edges[2 * edge]!), place.get(surface.edges[2 * edge + 1]!)];
-    if (ends[0] === undefined || ends[1] === undefined || !wanted(edge)) continue;
-    for (const corner of ends) lines.push(...surface.positions.subarray(3 * corner!, 3 * corner! + 3));
+    if (!wanted(edge)) continue;
+    const ends = [cornerOf[edges[2 * edge]!]!, cornerOf[edges[2 * edge + 1]!]!];
+    if (ends.includes(-1)) continue;
+    for (const corner of ends) lines.push(...positions.subarray(3 * corner, 3 * corner + 3));
   }
   return lines;
 }

@@ -35,6 +35,8 @@ export class ProofScene {
   onEye: ((eye: Triple) => void) | null = null;
   /** asked before each picture and each look at what lies under a place, for what has changed since */
   onDraw: (() => void) | null = null;
+  /** more is about to change: where a picture takes long, one is drawn when it has come */
+  private expecting = false;
   /** told when a picture is due, and when it is drawn */
   onDue: ((due: boolean) => void) | null = null;
 
@@ -134,6 +136,12 @@ export class ProofScene {
     else if (this.waits === undefined) this.wait();
   }
 
+  /** Until it is told otherwise, no picture is drawn that takes long; the one that is due is drawn then. */
+  expect(more: boolean) {
+    this.expecting = more;
+    if (!more && this.waits !== undefined) this.draw();
+  }
+
   private readonly waitOn = ({ movementX, movementY }: PointerEvent) => {
     // The browser tells of moves that are none, too, after it has drawn.
     if (this.waits !== undefined && (movementX || movementY)) this.wait();
@@ -141,7 +149,7 @@ export class ProofScene {
 
   private wait() {
     window.clearTimeout(this.waits);
-    this.waits = window.setTimeout(() => this.draw(), HAND_RESTS_MS);
+    this.waits = window.setTimeout(() => this.expecting || this.draw(), HAND_RESTS_MS);
   }
 
   private draw() {

@@ -218,6 +218,12 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
       );
     }
     watch(box, (now) => now && view.goRound(now), { immediate: true });
+    // After a change the sheet comes, and the places on it.
+    watch(
+      () => !jobs.saved || images.busy,
+      (more) => view.expect(more),
+      { flush: "post" },
+    );
     watch(
       () => selection.spot,
       (spot) => {

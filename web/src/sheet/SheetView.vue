@@ -5,7 +5,7 @@
  */
 import { BButton } from "bootstrap-vue-next";
 import { useDevicePixelRatio, useElementSize } from "@vueuse/core";
-import { computed, ref, shallowRef, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import { useKeys } from "@/composables/useKeys";
 import { useViewport } from "@/composables/useViewport";
 import PickBar from "@/hand/PickBar.vue";
@@ -17,14 +17,13 @@ import { cellAt } from "@/picking/cells";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { useSettings } from "@/stores/settings";
-import { useSurface, type Surface } from "@/stores/surface";
+import { useShapes } from "@/stores/shapes";
+import { useSurface } from "@/stores/surface";
 import { useVisibility } from "@/stores/visibility";
 import ZoomTools from "./ZoomTools.vue";
 import { sheetGround } from "./ground";
 import { boxAround, wholeBox } from "./handles";
-import { nameSpots, type NameSpot } from "./nameSpots";
-import { MOST_MARKED } from "./passes/islands";
-import { facesShape, islandShapes, type BuiltShapes, type IslandShape } from "./shapes";
+import { facesShape } from "./shapes";
 import { useDrawShape } from "./tools/useDrawShape";
 import { useLetGo } from "./tools/useLetGo";
 import { useMoveIslands } from "./tools/useMoveIslands";
@@ -63,8 +62,9 @@ const { view, percent, fit, frame, zoomAt, zoomBy, pan, actualSize } = useViewpo
   height,
 );
 
-const shapes = shallowRef<IslandShape[]>([]);
-const spots = shallowRef<(NameSpot | null)[]>([]);
+const islandShapes = useShapes();
+const shapes = computed(() => islandShapes.built?.shapes ?? []);
+const spots = computed(() => islandShapes.built?.spots ?? []);
 const shownIslands = computed(() => jobs.islands.filter((island) => !visibility.hiddenIslands.has(island.index)));
 const lit = computed(() => {
   const faces = selection.spot?.faces ?? [];
@@ -118,27 +118,12 @@ const hand = useHand(canvas, [
 ]);
 const moving = useMovingHand(islands.moved, handles.shift);
 
-let built: BuiltShapes | null = null;
-function build(surface: Surface | null, points: Float32Array | null) {
-  shapes.value = surface && points ? islandShapes(surface, points, jobs.islands.length, built) : [];
-  const named = surface && points && jobs.islands.length <= MOST_MARKED;
-  spots.value = named ? nameSpots(surface, points, jobs.islands.length) : [];
-  built = surface && points && { surface, points: points.slice(), shapes: shapes.value };
-}
-
-watch(
-  [() => surfaces.surface, () => surfaces.points],
-  ([surface, points]) => {
-    build(surface, points);
-    islands.settle();
-  },
-  { immediate: true },
-);
+watch([() => surfaces.surface, () => surfaces.points], () => islands.settle(), { immediate: true });
 // Islands that bend are drawn anew while a corner is dragged, where that keeps up with the hand.
 watch(handles.shift, () => {
   const { surface, points } = surfaces;
   if (!surface || !points || points.length > KEEPS_UP) return;
-  build(surface, moving.bent() ?? points);
+  islandShapes.build(surface, moving.bent() ?? points);
 });
 watch(
   () => selection.spot,

@@ -26,17 +26,27 @@ interface Candidate extends NameSpot {
   reach: number;
 }
 
-/** For each island the panel with the most room to either side of its middle. O(triangles + outlines) */
-export function nameSpots(surface: Surface, points: Float32Array, count: number): (NameSpot | null)[] {
+/**
+ * For each island the panel with the most room to either side of its middle. O(triangles + outlines)
+ *
+ * @param former the spots of as many islands, and which of them lie elsewhere now
+ */
+export function nameSpots(
+  surface: Surface,
+  points: Float32Array,
+  count: number,
+  former: { spots: (NameSpot | null)[]; moved: Set<number> } | null = null,
+): (NameSpot | null)[] {
   const { edges, edgeOutlines, pointIslands } = surface;
   const at = (point: number): Pair => [points[2 * point]!, points[2 * point + 1]!];
-  const candidates = largest(surface, at, count);
+  const candidates = largest(surface, points, count, former?.moved);
   for (let e = 0; e < edgeOutlines.length; e += 1) {
     if (!edgeOutlines[e]) continue;
     const [from, to] = [edges[2 * e]!, edges[2 * e + 1]!];
     for (const spot of candidates[pointIslands[from]!] ?? []) narrow(spot, at(from), at(to));
   }
-  return candidates.map((spots) => {
+  return candidates.map((spots, island) => {
+    if (former && !former.moved.has(island)) return former.spots[island] ?? null;
     const [best] = spots.filter(({ half }) => half < Infinity).sort((a, b) => b.half - a.half || b.area - a.area);
     if (!best) return null;
     const { x, y, half, top, topHalf } = best;
@@ -44,37 +54,41 @@ export function nameSpots(surface: Surface, points: Float32Array, count: number)
   });
 }
 
-function largest({ trianglePoints, triangleIslands }: Surface, at: (point: number) => Pair, count: number) {
+/** @param wanted islands; all if it is not said */
+function largest(surface: Surface, points: Float32Array, count: number, wanted: Set<number> | undefined) {
+  const { trianglePoints, triangleIslands } = surface;
   const found: Candidate[][] = Array.from({ length: count }, () => []);
-  triangleIslands.forEach((island, k) => {
-    const spot = middleOf([0, 1, 2].map((i) => at(trianglePoints[3 * k + i]!)));
+  for (let k = 0; k < triangleIslands.length; k += 1) {
+    const island = triangleIslands[k]!;
     const own = found[island];
-    if (!own || (own[0] && spot.area < own[0].area * LARGE)) return;
-    own.push(spot);
-    own.sort((a, b) => b.area - a.area);
+    if (!own || (wanted && !wanted.has(island))) continue;
+    const [a, b, c] = [trianglePoints[3 * k]!, trianglePoints[3 * k + 1]!, trianglePoints[3 * k + 2]!];
+    const area = Math.abs(
+      (points[2 * b]! - points[2 * a]!) * (points[2 * c + 1]! - points[2 * a + 1]!) -
+        (points[2 * b + 1]! - points[2 * a + 1]!) * (points[2 * c]! - points[2 * a]!),
+    );
+    const last = own.at(-1);
+    if (last && (area < own[0]!.area * LARGE || (own.length === MOST && area <= last.area))) continue;
+    const corners = [a, b, c].map((point): Pair => [points[2 * point]!, points[2 * point + 1]!]);
+    own.push(middleOf(corners, area));
+    own.sort((one, other) => other.area - one.area);
     if (own.length > MOST) own.pop();
-  });
+  }
   return found;
 }
 
 /** The longest side of half a quadrilateral runs through its middle. */
-function middleOf(corners: Pair[]): Candidate {
-  const [[ax, ay], [bx, by], [cx, cy]] = corners as [Pair, Pair, Pair];
+function middleOf(corners: Pair[], area: number): Candidate {
   const [side] = corners
     .map(([px, py], i) => {
       const [qx, qy] = corners[(i + 1) % 3]!;
       return { x: (px + qx) / 2, y: (py + qy) / 2, length: Math.hypot(qx - px, qy - py) };
     })
     .sort((one, other) => other.length - one.length);
-  return {
-    x: side!.x,
-    y: side!.y,
-    half: Infinity,
-    top: Math.min(ay, by, cy),
-    topHalf: Infinity,
-    area: Math.abs((bx - ax) * (cy - ay) - (by - ay) * (cx - ax)),
-    reach: (Math.max(ay, by, cy) - Math.min(ay, by, cy)) * LEAN,
-  };
+  const down = corners.map(([, y]) => y);
+  const top = Math.min(...down);
+  const reach = (Math.max(...down) - top) * LEAN;
+  return { x: side!.x, y: side!.y, half: Infinity, top, topHalf: Infinity, area, reach };
 }
 
 /** An outline leaves as much room as there is up to it. */

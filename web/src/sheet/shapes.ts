@@ -38,26 +38,22 @@ export function facesShape(
   return box.left > box.right ? null : { path, box };
 }
 
-/** What was built last, so that islands that lie as they did need not be built again. */
-export interface BuiltShapes {
-  surface: Surface;
-  points: Float32Array;
-  shapes: IslandShape[];
-}
-
-/** Builds the paths of all islands, or takes those of before. */
+/**
+ * Builds the paths of islands, or takes those of before.
+ *
+ * @param former the paths of as many islands, and which of them lie elsewhere now
+ */
 export function islandShapes(
   surface: Surface,
   points: Float32Array,
   count: number,
-  before: BuiltShapes | null = null,
+  former: { shapes: IslandShape[]; moved: Set<number> } | null = null,
 ): IslandShape[] {
-  const stay = before?.surface === surface && before.points.length === points.length ? before : null;
-  const moved = stay && movedIslands(surface, stay.points, points);
+  const moved = former?.moved;
   const shapes = Array.from(
     { length: count },
     (_, island) =>
-      (!moved?.has(island) && stay?.shapes[island]) || {
+      (!moved?.has(island) && former?.shapes[island]) || {
         faces: new Path2D(),
         edges: new Path2D(),
         outline: new Path2D(),
@@ -97,7 +93,7 @@ export function islandShapes(
 }
 
 /** Islands of which a point lies elsewhere. */
-function movedIslands({ pointIslands }: Surface, before: Float32Array, now: Float32Array): Set<number> {
+export function movedIslands({ pointIslands }: Surface, before: Float32Array, now: Float32Array): Set<number> {
   const moved = new Set<number>();
   for (let point = 0; point < pointIslands.length; point += 1)
     if (before[2 * point] !== now[2 * point] || before[2 * point + 1] !== now[2 * point + 1])

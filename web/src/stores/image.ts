@@ -36,8 +36,12 @@ export const useSheetImage = defineStore("sheet-image", () => {
     settings.look === "underlay" && jobs.job?.fit_setup.shown === null ? "art" : settings.look,
   );
   const wanted = computed(() => jobs.job && (instead.value ?? `${jobs.job.id} ${jobs.job.revision} ${look.value}`));
+  /** what could not be drawn */
+  const failed = ref<string | null>(null);
   /** another one is on its way */
-  const busy = computed(() => wanted.value !== null && revision.value !== jobs.job?.revision);
+  const busy = computed(
+    () => wanted.value !== null && wanted.value !== failed.value && revision.value !== jobs.job?.revision,
+  );
 
   async function picture(url: string): Promise<SheetImage> {
     const source = new Image();
@@ -53,6 +57,7 @@ export const useSheetImage = defineStore("sheet-image", () => {
     if (!stillWanted()) return null;
     const { width_px: width, height_px: height, tile_px: side } = head;
     const same = former?.canvas.width === width && former.canvas.height === height;
+    if (same && head.sent.length === 0 && image.value?.source === former.canvas) return image.value;
     const canvas = same ? former.canvas : Object.assign(document.createElement("canvas"), { width, height });
     const context = canvas.getContext("2d");
     const across = Math.ceil(width / side);
@@ -90,7 +95,9 @@ export const useSheetImage = defineStore("sheet-image", () => {
         image.value = next;
         revision.value = job.revision;
       } catch {
-        if (stillWanted()) messages.fail("The sheet could not be drawn; undo the last change or reload the page.");
+        if (!stillWanted()) return;
+        failed.value = now;
+        messages.fail("The sheet could not be drawn; undo the last change or reload the page.");
       }
     },
     { immediate: true },

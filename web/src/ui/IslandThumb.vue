@@ -1,30 +1,33 @@
 <script setup lang="ts">
 /** An island cut out of the sheet, turned upright and turned back if it is mirrored. */
-import { onMounted, ref, watch } from "vue";
+import { computed, onMounted, ref, watch } from "vue";
 import type { Island } from "@/api/types";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { useSettings } from "@/stores/settings";
-import { useSurface } from "@/stores/surface";
+import { useShapes } from "@/stores/shapes";
 
 const props = defineProps<{ island: Island }>();
 const WIDTH = 54;
 const HEIGHT = 56;
+/** px of the canvas to one of the screen */
+const RATIO = 2;
 /** a sheet no wider was painted px by px */
 const SMALL_PX = 256;
 const images = useSheetImage();
 const jobs = useJob();
-const surfaces = useSurface();
+const shapes = useShapes();
 const settings = useSettings();
 const canvas = ref<HTMLCanvasElement | null>(null);
+/** Its outline is drawn so that an island shows without art too. */
+const shape = computed(() => shapes.built?.shapes[props.island.index]);
 
 function draw() {
   const context = canvas.value?.getContext("2d");
   const sheet = jobs.job?.sheet;
   if (!context || !sheet) return;
   const { box_px: box, up_angle_deg, mirrored, size_mm } = props.island;
-  const ratio = 2;
-  context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  context.setTransform(RATIO, 0, 0, RATIO, 0, 0);
   context.clearRect(0, 0, WIDTH, HEIGHT);
   const width = box[2] - box[0];
   const height = box[3] - box[1];
@@ -52,29 +55,17 @@ function draw() {
     const [x, y] = [across / sheet.width_px, down / sheet.height_px];
     context.drawImage(source, box[0] * x, box[1] * y, width * x, height * y, box[0], box[1], width, height);
   }
-  outline(context);
+  const outline = new Path2D();
+  if (shape.value) outline.addPath(shape.value.outline, context.getTransform());
   context.restore();
+  context.resetTransform();
   context.strokeStyle = settings.theme === "dark" ? "#3d4a47" : "#1f2b38";
-  context.lineWidth = 1;
-  context.stroke();
-}
-
-/** The outline as a path, so that an island shows without art too. */
-function outline(context: CanvasRenderingContext2D) {
-  context.beginPath();
-  const { surface, points } = surfaces;
-  if (!surface || !points) return;
-  const { edges, edgeOutlines, pointIslands } = surface;
-  for (let e = 0; e < edgeOutlines.length; e += 1) {
-    const [from, to] = [edges[2 * e]!, edges[2 * e + 1]!];
-    if (!edgeOutlines[e] || pointIslands[from] !== props.island.index) continue;
-    context.moveTo(points[2 * from]!, points[2 * from + 1]!);
-    context.lineTo(points[2 * to]!, points[2 * to + 1]!);
-  }
+  context.lineWidth = RATIO;
+  context.stroke(outline);
 }
 
 onMounted(draw);
-watch([() => props.island, () => settings.theme, () => surfaces.points], draw, { flush: "post" });
+watch([() => props.island, () => settings.theme, shape], draw, { flush: "post" });
 watch(
   () => images.image,
   () => touched() && draw(),
@@ -99,8 +90,8 @@ function touched() {
   <canvas
     ref="canvas"
     class="flex-shrink-0 rounded bg-body"
-    :width="WIDTH * 2"
-    :height="HEIGHT * 2"
+    :width="WIDTH * RATIO"
+    :height="HEIGHT * RATIO"
     :style="{ width: `${WIDTH}px`, height: `${HEIGHT}px` }"
     aria-hidden="true"
   ></canvas>

@@ -20,6 +20,14 @@ describe("where names go", () => {
     expect([spot!.top, spot!.topHalf]).toEqual([0, 20]);
   });
 
+  it("is where it was on islands that lie as they did", () => {
+    const before = nameSpots(surface, points, 1);
+    const right = points.map((place, i) => (i % 2 === 0 ? place + 5 : place));
+    expect(nameSpots(surface, right, 1, { spots: before, moved: new Set() })).toEqual(before);
+    const [spot] = nameSpots(surface, right, 1, { spots: before, moved: new Set([0]) });
+    expect([spot!.x, spot!.y, spot!.half]).toEqual([45, 10, 20]);
+  });
+
   it("is nowhere on an island without triangles", () => {
     expect(nameSpots(surface, points, 2)[1]).toBeNull();
   });

@@ -19,6 +19,15 @@ describe SheetTrace::Artwork::Box do
     assert_empty box.new(0, 0, 4, 4).within(box.new(9, 9, 4, 4))
   end
 
+  it "joins boxes where one round both costs no more, and holds the same texels" do
+    near = [box.new(0, 0, 10, 10), box.new(2, 1, 10, 10)]
+    far = box.new(50, 0, 10, 10)
+
+    assert_equal [box.new(0, 0, 12, 11), far].to_set, box.joined([near[0], far, near[1]]).to_set
+    assert_equal [box.new(0, 0, 60, 10)], box.joined([near[0], far, box.new(0, 0, 60, 10)])
+    assert_empty box.joined([])
+  end
+
   it "cuts its own part out of rows" do
     rows = Numo::Int32.new(6, 8).seq
     part = box.new(2, 1, 3, 2)

@@ -67,6 +67,26 @@ describe SheetTrace::Layout::MeasureIslands do
     ring.size_mm.each { |mm| assert_in_delta 68, mm, 1e-3 }
   end
 
+  # A part of a sphere of radius 100 as finely divided as one likes: it can be laid flat with its angles, not its sizes.
+  [0.12, 0.4].each do |reach|
+    it "does not say that a dome lies flat with its size, seen from its middle by #{reach} rad" do
+      steps = 24
+      places =
+        (0..steps).to_a.product((0..steps).to_a).map { |pair| pair.map { |i| ((2.0 * i / steps) - 1) * reach * 100 } }
+      vertices = places.map { |x, y| [x, y, Math.sqrt((100**2) - (x**2) - (y**2))] }
+      lines = vertices.flat_map { |x, y, z| ["v #{x} #{y} #{z}", "vt #{0.5 + (x / 400)} #{0.5 + (y / 100)}"] }
+      faces =
+        (0...steps).to_a.product((0...steps).to_a).map do |i, j|
+          corner = (i * (steps + 1)) + j + 1
+          [corner, corner + steps + 1, corner + steps + 2, corner + 1]
+        end
+      dome = measure.call((lines + faces.map { |corners| "f #{corners.map { |k| "#{k}/#{k}" }.join(" ")}" }).join("\n"))
+
+      refute dome.size_exact
+      dome.size_mm.each { |mm| assert_in_delta 200 * reach, mm, 1e-3 }
+    end
+  end
+
   it "measures a panel that collapsed onto a line as it is on the model" do
     line = measure.call(Models.panel(uvs: [[0.1, 0.1], [0.5, 0.1], [0.6, 0.1], [0.2, 0.1]]))
 
