@@ -216,9 +216,10 @@ module SheetTrace
       end
 
     # E edges of the map: points Numo::Int32 E x 2, islands Numo::Int32 E, outline Numo::Bit E (1 where
-    # only one face of the island has the edge), mesh_edges Numo::Int64 E, the edges of the mesh that they are.
+    # only one face of the island has the edge), mesh_edges Numo::Int64 E, the edges of the mesh that they are;
+    # corner_edges Numo::Int64, for each corner of the mesh the edge to the next one, -1 where its face has no UVs.
     Edges =
-      Struct.new(:points, :islands, :outline, :mesh_edges, keyword_init: true) do
+      Struct.new(:points, :islands, :outline, :mesh_edges, :corner_edges, keyword_init: true) do
         def initialize(...)
           super
           each(&:freeze)

@@ -55,8 +55,13 @@ module SheetTraceServer
       NAMES = TABLE.keys.freeze
       private_constant :TABLE
 
-      # @return [String, nil] nil if there is no array of that name
-      def self.binary(name, job) = TABLE[name]&.call(job)&.to_binary
+      # @param names [Array<String>]
+      # @return [String] the array; of several, each after its length in four bytes, little-endian
+      # @raise [KeyError] if there is no array of such a name
+      def self.binary(names, job)
+        arrays = names.map { |name| TABLE.fetch(name) }.map { |array| array.call(job).to_binary }
+        arrays.size == 1 ? arrays.first : arrays.flat_map { |bytes| [[bytes.bytesize].pack("L<"), bytes] }.join
+      end
 
       def self.bare(job)
         vertices = bare_vertices(job)

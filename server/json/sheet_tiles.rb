@@ -27,25 +27,30 @@ module SheetTraceServer
       # @return [String]
       def self.call(pixels, known)
         height, width = pixels.shape
-        tiles = tiles(pixels)
-        marks = tiles.map { |bytes| mark(bytes) }
-        sent = marks.each_index.reject { |index| marks[index] == known[index] }
-        head = JSON.generate(width_px: width, height_px: height, tile_px: TILE_PX, marks: marks, sent: sent)
-        [[head.bytesize].pack("L<"), head, *tiles.values_at(*sent)].map(&:b).join
+        marks = []
+        sent = {}
+        each_tile(pixels) do |bytes|
+          index = marks.size
+          marks << mark(bytes)
+          # Cleared at once, or the collector would run for them.
+          marks.last == known[index] ? bytes.clear : sent[index] = bytes
+        end
+        head = JSON.generate(width_px: width, height_px: height, tile_px: TILE_PX, marks: marks, sent: sent.keys)
+        [[head.bytesize].pack("L<"), head, *sent.values].map(&:b).join
       end
 
-      def self.tiles(pixels)
+      def self.each_tile(pixels)
         height, width = pixels.shape
-        (0...height)
-          .step(TILE_PX)
-          .to_a
-          .product((0...width).step(TILE_PX).to_a)
-          .map { |top, left| pixels[top...[top + TILE_PX, height].min, left...[left + TILE_PX, width].min].to_binary }
+        (0...height).step(TILE_PX) do |top|
+          (0...width).step(TILE_PX) do |left|
+            yield pixels[top...[top + TILE_PX, height].min, left...[left + TILE_PX, width].min].to_binary
+          end
+        end
       end
 
       # Two sums that are quick to work out; both would have to agree by chance.
       def self.mark(bytes) = format("%08x%08x", Zlib.crc32(bytes), Zlib.adler32(bytes))
-      private_class_method :tiles, :mark
+      private_class_method :each_tile, :mark
     end
   end
 end

@@ -24,9 +24,13 @@ module SheetTraceServer
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/api/jobs/:id/arrays/:name") do
-          bytes = Json::Arrays.binary(params[:name], shown_job) or
-            raise Store::Jobs::NotFound, "there is no array #{params[:name]}"
+        # One or several, which cost less by one worker than each by another.
+        app.get("/api/jobs/:id/arrays/:names") do
+          names = params[:names].split(",")
+          unknown = names.empty? ? "without a name" : (names - Json::Arrays::NAMES).first
+          raise Store::Jobs::NotFound, "there is no array #{unknown}" if unknown
+
+          bytes = Json::Arrays.binary(names, shown_job)
           forever
           content_type "application/octet-stream"
           bytes

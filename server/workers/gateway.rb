@@ -30,7 +30,10 @@ module SheetTraceServer
 
       # What is drawn, what is checked, and the rest go to a worker each: it has at hand what it needs, and a change waits
       # for neither of them.
-      def task(path) = [path[JOB, 1], CONCERNS.find { |_concern, endings| path.end_with?(*endings) }&.first]
+      def task(path)
+        concern, = CONCERNS.find { |_name, endings| path.end_with?(*endings) }
+        [path[JOB, 1], concern]
+      end
 
       def upload?(env) = env["REQUEST_METHOD"] == "POST" && env["PATH_INFO"].match?(UPLOAD)
 

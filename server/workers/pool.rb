@@ -18,10 +18,16 @@ module SheetTraceServer
       WAIT_S = 30
       # The compiler takes all of its memory at once: 256 MB if it is not told.
       JIT = %w[--yjit --yjit-exec-mem-size=64].freeze
+      # Images are a few strings of many MB: by default Ruby collects all of its objects for each 16 MB of them.
+      ALLOCATION = {
+        "MALLOC_ARENA_MAX" => "2",
+        "RUBY_GC_MALLOC_LIMIT" => (64 * 1_048_576).to_s,
+        "RUBY_GC_OLDMALLOC_LIMIT" => (128 * 1_048_576).to_s
+      }.freeze
       NURSERY = File.expand_path("nursery.rb", __dir__)
       # Nurseries that are tried for one worker.
       NURSERIES = 3
-      private_constant :MOST, :KEPT, :IDLE_S, :PATIENCE_S, :WAIT_S, :JIT, :NURSERY, :NURSERIES
+      private_constant :MOST, :KEPT, :IDLE_S, :PATIENCE_S, :WAIT_S, :JIT, :ALLOCATION, :NURSERY, :NURSERIES
 
       # All workers have been at work for long.
       class Busy < StandardError
@@ -97,7 +103,9 @@ module SheetTraceServer
       # Whose work is long past, or any where there are as many as are kept.
       def other_for(task)
         longest = @idle.min_by(&:since) or return
-        longest if longest.task.nil? || task.first.nil? || now - longest.since > IDLE_S || @idle.size + @busy.size >= KEPT
+        if longest.task.nil? || task.first.nil? || now - longest.since > IDLE_S || @idle.size + @busy.size >= KEPT
+          longest
+        end
       end
 
       def soon_done?(task) =
@@ -148,7 +156,7 @@ module SheetTraceServer
         @nursery, theirs = UNIXSocket.pair
         @nursery_pid =
           Process.spawn(
-            { "MALLOC_ARENA_MAX" => "2" },
+            ALLOCATION,
             RbConfig.ruby,
             *JIT,
             NURSERY,

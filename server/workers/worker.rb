@@ -14,7 +14,7 @@ module SheetTraceServer
       # A worker that is asked nothing for so long gives back what it has no use for; one that holds so much more than
       # when it last did so does it after its answer. One that holds GROWN_MB all the same is replaced.
       IDLE_S = 20
-      TIDY_MB = 300
+      TIDY_MB = 60
       GROWN_MB = 600
       OUT_OF_MEMORY = 507
       BLOCK_BYTES = 262_144

@@ -38,7 +38,12 @@ describe "files and views of the server" do
     assert_equal Numo::SFloat.cast(Models.job(Demo::TeaCaddy.obj).layout.points_px),
                  Numo::SFloat.from_binary(last_response.body, [24, 2])
     assert_includes last_response["cache-control"], "immutable"
-    fetch "/api/jobs/#{job[:id]}/arrays/nothing"
+    fetch "/api/jobs/#{job[:id]}/arrays/edge_outlines,points?revision=#{job[:revision]}"
+    outlines = last_response.body.unpack1("L<")
+
+    assert_equal [24 * 4, 24 * 2 * 4], [outlines, last_response.body[4 + outlines, 4].unpack1("L<")]
+    assert_equal 8 + (24 * 4) + (24 * 2 * 4), last_response.body.bytesize
+    fetch "/api/jobs/#{job[:id]}/arrays/points,nothing"
 
     assert_failure 404, "not_found", /no array nothing/
   end

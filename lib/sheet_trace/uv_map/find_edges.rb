@@ -19,11 +19,14 @@ module SheetTrace
         points[true, 0] = low[rows]
         points[true, 1] = high[rows]
         uses = Geometry::Grouped.sum(Numo::Int32.cast(ranks), Numo::DFloat.ones(ranks.size), count)
+        corner_edges = Numo::Int64.new(mesh.corner_faces.size).fill(-1)
+        corner_edges[corners] = ranks unless corners.empty?
         Edges.new(
           points: points,
           islands: uv_map.point_islands[points[true, 0]],
           outline: uses.eq(1),
-          mesh_edges: mesh.edges.corner_edges[corners[rows]]
+          mesh_edges: mesh.edges.corner_edges[corners[rows]],
+          corner_edges: corner_edges
         )
       end
     end

@@ -294,17 +294,30 @@ export const api = {
   nextLandmark: (id: string, revision: number, island: number) =>
     ask<NextLandmark>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
   legends: () => ask<Legends>("GET", "/api/legends"),
-  /** @param kept the kept map that the array is of; the present one without it */
-  async array(
+  /**
+   * Arrays of a job, by their names.
+   *
+   * @param kept the kept map that they are of; the present one without it
+   */
+  async arrays<N extends ArrayName>(
     id: string,
-    name: ArrayName,
+    names: readonly N[],
     revision: number,
     version: string,
     kept: number | null = null,
-  ): Promise<ArrayBuffer> {
-    const response = await fetch(at(id, `/arrays/${name}?${query({ revision, version, kept })}`));
+  ): Promise<Record<N, ArrayBuffer>> {
+    const response = await fetch(at(id, `/arrays/${names.join(",")}?${query({ revision, version, kept })}`));
     if (!response.ok) throw failure(response.status, await response.text());
-    return response.arrayBuffer();
+    const bytes = await response.arrayBuffer();
+    const view = new DataView(bytes);
+    let from = 0;
+    const arrays = names.map((name) => {
+      // Several come each after its length.
+      const start = names.length > 1 ? from + 4 : 0;
+      from = names.length > 1 ? start + view.getUint32(from, true) : bytes.byteLength;
+      return [name, bytes.slice(start, from)] as const;
+    });
+    return Object.fromEntries(arrays) as Record<N, ArrayBuffer>;
   },
 
   /** The composed sheet: which tiles it has, and the texels of those that differ from the known ones. */

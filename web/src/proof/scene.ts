@@ -37,6 +37,8 @@ export class ProofScene {
   onDraw: (() => void) | null = null;
   /** more is about to change: where a picture takes long, one is drawn when it has come */
   private expecting = false;
+  /** the eye is carried to another model, which no hand waits for */
+  private settingUp = false;
   /** told when a picture is due, and when it is drawn */
   onDue: ((due: boolean) => void) | null = null;
 
@@ -66,7 +68,10 @@ export class ProofScene {
   goRound(box: THREE.Box3) {
     this.box = box;
     box.getCenter(this.controls.target);
+    this.settingUp = true;
     this.look("Corner");
+    this.settingUp = false;
+    this.redraw();
   }
 
   /** Turns the eye to triangles, from the side they look to. */
@@ -153,6 +158,7 @@ export class ProofScene {
   }
 
   private draw() {
+    if (this.settingUp) return;
     window.clearTimeout(this.waits);
     this.waits = undefined;
     this.onEye?.(this.camera.position.clone().sub(this.controls.target).normalize().toArray());

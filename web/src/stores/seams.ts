@@ -33,14 +33,14 @@ export const useSeams = defineStore("seams", () => {
 
   async function load(id: string, revision: number): Promise<Cuts> {
     const { surface, seams } = jobs.job!;
-    const get = (name: "seams" | "triangle_pieces", version: string) => api.array(id, name, revision, version);
-    const [cut, triangles, pieces, symmetry] = await Promise.all([
-      get("seams", `${surface}-${seams ?? "map"}`),
-      seams ? get("triangle_pieces", `${surface}-${seams}`) : null,
+    const names = ["seams", ...(seams ? ["triangle_pieces" as const] : [])] as const;
+    const [arrays, pieces, symmetry] = await Promise.all([
+      api.arrays(id, names, revision, `${surface}-${seams ?? "map"}`),
       api.pieces(id, revision),
       api.symmetry(id, revision),
     ]);
-    return { cut: new Int32Array(cut), tints: triangles && new Int32Array(triangles), pieces, symmetry };
+    const tints = seams ? new Int32Array(arrays.triangle_pieces) : null;
+    return { cut: new Int32Array(arrays.seams), tints, pieces, symmetry };
   }
   watch(subject, (now) => (now === null ? forget() : ask(load)), { immediate: true });
 

@@ -58,21 +58,13 @@ const INTEGERS = {
   meshEdges: "mesh_edges",
 } as const;
 
-const ARRAYS = { ...FLOATS, ...INTEGERS };
+export const SURFACE_ARRAYS: readonly ArrayName[] = Object.values({ ...FLOATS, ...INTEGERS });
 
-/**
- * Reads a job's surface and the places of its points.
- *
- * @param get an array by its name
- */
-export async function readSurface(get: (name: ArrayName) => Promise<ArrayBuffer>): Promise<Surface> {
-  const arrays = await Promise.all(
-    Object.entries(ARRAYS).map(async ([name, asked]) => {
-      const bytes = await get(asked);
-      return [name, name in FLOATS ? new Float32Array(bytes) : new Int32Array(bytes)];
-    }),
-  );
-  return Object.fromEntries(arrays) as Surface;
+/** A surface of its arrays by their names. */
+export function surfaceOf(arrays: Record<string, ArrayBuffer>): Surface {
+  const floats = Object.entries(FLOATS).map(([name, sent]) => [name, new Float32Array(arrays[sent]!)]);
+  const integers = Object.entries(INTEGERS).map(([name, sent]) => [name, new Int32Array(arrays[sent]!)]);
+  return Object.fromEntries([...floats, ...integers]) as Surface;
 }
 
 /** The big arrays of the job on the screen. */
@@ -89,13 +81,11 @@ export const useSurface = defineStore("surface", () => {
 
   async function load(id: string, revision: number) {
     const { surface: digest, placements, sheet } = jobs.job!;
-    const get = (name: ArrayName, version = digest) => api.array(id, name, revision, version);
     const known = value.value?.digest === digest ? value.value.surface : null;
-    const [points, surface] = await Promise.all([
-      get("points", `${placements}-${sheet.width_px}x${sheet.height_px}`),
-      known ?? readSurface(get),
-    ]);
-    return { digest, surface, points: new Float32Array(points) };
+    const names: ArrayName[] = known ? ["points"] : ["points", ...SURFACE_ARRAYS];
+    const version = `${digest}-${placements}-${sheet.width_px}x${sheet.height_px}`;
+    const arrays = await api.arrays(id, names, revision, version);
+    return { digest, surface: known ?? surfaceOf(arrays), points: new Float32Array(arrays.points!) };
   }
   watch(subject, (now) => (now === null ? forget() : ask(load)), { immediate: true });
 

@@ -13,9 +13,8 @@ describe("the seams", () => {
   beforeEach(() => {
     vi.restoreAllMocks();
     ({ jobs, operate } = openJob({ seams: "drawn" }));
-    vi.spyOn(api, "array").mockImplementation((_id, name) =>
-      Promise.resolve(new Int32Array(name === "seams" ? [1, 2] : [0, 1]).buffer as ArrayBuffer),
-    );
+    const sent = { seams: new Int32Array([1, 2]).buffer, triangle_pieces: new Int32Array([0, 1]).buffer };
+    vi.spyOn(api, "arrays").mockResolvedValue(sent as never);
     vi.spyOn(api, "pieces").mockResolvedValue({ count: 2, pieces: [], open_ends: [] });
     vi.spyOn(api, "symmetry").mockResolvedValue({ plane: "x = 0", error_mm: 0, tolerance_mm: 0.01 } as never);
   });
@@ -23,7 +22,7 @@ describe("the seams", () => {
   it("are asked for only while a stage shows them, and let go of after", async () => {
     const seams = useSeams();
     await flush();
-    expect(api.array).not.toHaveBeenCalled();
+    expect(api.arrays).not.toHaveBeenCalled();
     seams.active = true;
     await flush();
     expect([...seams.cut]).toEqual([1, 2]);
@@ -40,7 +39,7 @@ describe("the seams", () => {
     seams.active = true;
     await flush();
     expect(seams.tints).toBeNull();
-    expect(vi.mocked(api.array).mock.calls.map(([, name]) => name)).toEqual(["seams"]);
+    expect(vi.mocked(api.arrays).mock.calls.map(([, names]) => names)).toEqual([["seams"]]);
   });
 
   it("stay on the screen until those of another revision are there, and are not asked for anew by a mere move", async () => {

@@ -8,7 +8,7 @@ import { boxOf } from "@/proof/geometry";
 import { ProofScene } from "@/proof/scene";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
-import { readSurface } from "@/stores/surface";
+import { SURFACE_ARRAYS, surfaceOf } from "@/stores/surface";
 
 const { map, kept, picture } = defineProps<{
   map: SheetMap;
@@ -25,11 +25,14 @@ const { width, height } = useElementSize(canvas);
 
 async function show(view: ProofScene, url: string) {
   const { id, revision, surface: version } = jobs.job!;
-  const get = (name: Parameters<typeof api.array>[1]) => api.array(id, name, revision, `${version}-${revision}`, kept);
   const source = Object.assign(new Image(), { src: url });
-  const [surface, points] = await Promise.all([readSurface(get), get("points"), source.decode()]);
+  const [arrays] = await Promise.all([
+    api.arrays(id, ["points", ...SURFACE_ARRAYS], revision, `${version}-${revision}`, kept),
+    source.decode(),
+  ]);
+  const surface = surfaceOf(arrays);
   view.model.setSurface(surface);
-  view.model.setPoints(surface, new Float32Array(points), map.sheet, null);
+  view.model.setPoints(surface, new Float32Array(arrays.points), map.sheet, null);
   const { naturalWidth, naturalHeight } = source;
   view.model.setImage({ source, width: naturalWidth, height: naturalHeight, changed: null }, false, false);
   view.model.setLight("shaded");
