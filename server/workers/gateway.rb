@@ -28,8 +28,8 @@ module SheetTraceServer
         failure(503, "busy", "the server is at work on too much at once; stop some of it, or wait")
       end
 
-      # What is drawn, what is checked, and the rest go to a worker each: it has at hand what it needs, and a change waits
-      # for neither of them.
+      # What is drawn, what is checked, and the rest go to a worker each: it has at hand what it needs, and a change
+      # waits for neither of them.
       def task(path)
         concern, = CONCERNS.find { |_name, endings| path.end_with?(*endings) }
         [path[JOB, 1], concern]
