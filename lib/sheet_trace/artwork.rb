@@ -25,7 +25,8 @@ module SheetTrace
         "surface" => "SheetTrace::Artwork::Places::OnSurface",
         "level" => "SheetTrace::Artwork::Places::AtLevel",
         "path" => "SheetTrace::Artwork::Places::AlongPath",
-        "model" => "SheetTrace::Artwork::Places::OnModel"
+        "model" => "SheetTrace::Artwork::Places::OnModel",
+        "side" => "SheetTrace::Artwork::Places::FromSide"
       )
   end
 end

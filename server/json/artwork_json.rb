@@ -54,6 +54,7 @@ module SheetTraceServer
         Shape::Record.new(
           "Artwork",
           bleed_px: shape::NUMBER,
+          bleed_copy: [shape::NUMBER.or_null, "the smallest reduced copy that it does for is so many times smaller"],
           layers: LAYER.list,
           editions: [shape::TEXT.list, "their names"],
           shown: [shape::NUMBER, "of the editions"],
@@ -72,6 +73,7 @@ module SheetTraceServer
         columns = SheetTrace::Artwork::EditionTable.possible(stack)
         {
           bleed_px: stack.bleed_px,
+          bleed_copy: SheetTrace::Raster::Bleed.smallest_copy(stack.bleed_px),
           shown: stack.shown,
           editions: stack.editions.map(&:name),
           palette: job.palette.map(&:to_h),

@@ -13,10 +13,14 @@ module SheetTrace
       # @param covered_px [Array(Float, Float)] as Frame has it
       # @param prepared [#call, nil] as Frame has it
       # @param endless [Boolean] the content's right side joins its left
+      # @param whole [Boolean] the content covers all of the triangles
       # @return [Frame, nil] of the texels that the content covers; nil where it covers none
-      def self.call(texel_map, across, down, covered_px:, prepared: nil, endless: false)
+      def self.call(texel_map, across, down, covered_px:, prepared: nil, endless: false, whole: false)
         shares, slopes = texel_map.interpolate_with_slopes([across, down])
-        coverage = endless ? coverage(texel_map, shares[1..], slopes[1..]) : coverage(texel_map, shares, slopes)
+        first = 0 # of both ways, the one from which on the content ends somewhere
+        first = 1 if endless
+        first = 2 if whole
+        coverage = coverage(texel_map, shares[first..], slopes[first..])
         rows = coverage.gt(0).where
         return if rows.empty?
 
@@ -49,6 +53,8 @@ module SheetTrace
       # the rim of the triangles a texel that has its middle inside is covered: what lies beyond the rim is no surface,
       # and nothing must shine through there.
       def self.coverage(texel_map, shares, slopes)
+        return Numo::DFloat.ones(texel_map.texels.size) if shares.empty?
+
         covered =
           shares.zip(slopes).map { |share, slope| inside(share, slope) + inside(1 - share, slope) - 1 }.reduce(:*)
         within = shares.map { |share| (share >= -SLACK) & (share <= 1 + SLACK) }.reduce(:&)

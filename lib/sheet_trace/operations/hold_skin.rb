@@ -11,7 +11,7 @@ module SheetTrace
       def call(job)
         skin = job.artwork.layer(id)
         refuse("#{skin.name} is locked; unlock it first") if skin.look.locked
-        if skin.place.width_mm
+        unless [Artwork::Places::OnSheet, Artwork::Places::OnModel].include?(skin.place.class)
           refuse("#{skin.name} lies on the surface by itself; only what lies over the sheet is held")
         end
 

@@ -11,11 +11,25 @@ module SheetTrace
     # O(texels + targets * distance)
     module Bleed
       LARGEST_PX = 64
+      # So many times smaller a copy of the sheet may be, each half of the one before.
+      COPIES = [1, 2, 4, 8, 16, 32].freeze
       LEAST_ROWS = 256 # of a band
       AT_ONCE = 16_384 # targets
       HERE = (128 << 8) + 128 # no way to go
       STEP = 4 # columns looked at before those that are settled are left out
       private_constant :LEAST_ROWS, :AT_ONCE, :HERE, :STEP
+
+      # How far a reduced copy takes colour from beyond an island's edge: read between its texels, the farthest that
+      # counts has its middle one of them beyond, and reaches another half.
+      # Source: box-filtered reductions read bilinearly, as in the OpenGL 4.6 specification, 8.14.
+      #
+      # @param copy [Integer] so many times smaller it is
+      # @return [Integer] px
+      def self.for_copy(copy) = [(1.5 * copy).ceil, LARGEST_PX].min
+
+      # @param bleed_px [Integer]
+      # @return [Integer, nil] so many times smaller is the smallest copy that it does for; nil if none
+      def self.smallest_copy(bleed_px) = COPIES.reverse.find { |copy| for_copy(copy) <= bleed_px }
 
       # @param owner [Numo::Int32] width * height texels in rows, 0 where no island is
       # @param reach_px [Integer] 0..64

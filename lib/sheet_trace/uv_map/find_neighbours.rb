@@ -10,10 +10,14 @@ module SheetTrace
         edges = uv_map.edges
         neighbours = Numo::Int32.new(edges.outline.size).fill(-1)
         first, second = uv_map.mesh.edges.paired_corners
+        return neighbours if first.empty?
+
+        paired = (edges.corner_edges[first].ge(0) & edges.corner_edges[second].ge(0)).where
+        return neighbours if paired.empty?
+
         [[first, second], [second, first]].each do |from, to|
-          kept = (edges.corner_edges[from].ge(0) & edges.corner_edges[to].ge(0)).where
-          islands = uv_map.face_islands[uv_map.mesh.corner_faces[to[kept]]]
-          neighbours[edges.corner_edges[from[kept]]] = islands unless kept.empty?
+          islands = uv_map.face_islands[uv_map.mesh.corner_faces[to[paired]]]
+          neighbours[edges.corner_edges[from[paired]]] = islands
         end
         neighbours[(~edges.outline).where] = -1 unless edges.outline.all?
         neighbours

@@ -55,7 +55,12 @@ describe SheetTrace::Operations do
       { width_px: 64, height_px: 64, keep: "x" } => /give uv, shape, px/
     ],
     "set_unit" => [{ unit_mm: 0 } => /one unit is 0/, { unit_mm: nil } => /one unit is nil/],
-    "set_bleed" => [{ bleed_px: 65 } => /bleed is 65/, { bleed_px: 1.5 } => /bleed is 1.5/],
+    "set_bleed" => [
+      { bleed_px: 65 } => /bleed is 65/,
+      { bleed_px: 1.5 } => /bleed is 1.5/,
+      {} => /say the bleed in px, or the smallest copy/,
+      { copy: 33 } => /copy is 33; give a whole number from 1 to 32/
+    ],
     "change_layer" => [{ id: "none", opacity: 1 } => /no layer "none"/],
     "move_layer" => [{ id: "none", to: 0 } => /no layer "none"/],
     "duplicate_layer" => [{ id: "none" } => /no layer "none"/],

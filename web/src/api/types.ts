@@ -22,6 +22,8 @@ export type OnIsland = Extract<LayerPlace, { kind: "island" }>;
 export type Lettering = Extract<Content, { kind: "lettering" }>;
 /** the place of a layer that lies round a spot of the model */
 export type AtLevel = Extract<LayerPlace, { kind: "level" }>;
+/** the place of a layer that goes through the model from one side */
+export type FromSide = Extract<LayerPlace, { kind: "side" }>;
 export type AlongPath = Extract<LayerPlace, { kind: "path" }>;
 export type OnSurface = Extract<LayerPlace, { kind: "surface" }>;
 

@@ -59,4 +59,30 @@ describe SheetTrace::Raster::Bleed do
       SheetTrace::Raster::Bleed.call(Numo::Int32.zeros(4), 2, 2, 65)
     end
   end
+
+  # A row of texels, 1 on an island and its bleed, 0 beyond, averaged n by n and read between the averages.
+  read =
+    lambda do |edge, bleed, copy, at|
+      texels = Array.new(64 * copy) { |x| x < edge + bleed ? 1.0 : 0.0 }
+      means = texels.each_slice(copy).map { |some| some.sum / copy }
+      place = (at / copy) - 0.5
+      first = place.floor.clamp(0, means.size - 2)
+      means[first] + ((place - first) * (means[first + 1] - means[first]))
+    end
+
+  it "goes as far as reduced copies take colour from, and hardly farther" do
+    SheetTrace::Raster::Bleed::COPIES.each do |copy|
+      enough = SheetTrace::Raster::Bleed.for_copy(copy)
+      edges = ((20 * copy)..(21 * copy)).to_a
+      worst = ->(bleed) do
+        edges.flat_map { |edge| [0, 0.3, 0.9].map { |in_by| read.call(edge, bleed, copy, edge - in_by) } }.min
+      end
+
+      assert_in_delta 1.0, worst.call(enough), 1e-12
+      assert_operator worst.call(enough - 2), :<, 1.0 - 1e-6 if copy > 1
+
+      assert_equal copy, SheetTrace::Raster::Bleed.smallest_copy(enough)
+    end
+    assert_nil SheetTrace::Raster::Bleed.smallest_copy(1)
+  end
 end

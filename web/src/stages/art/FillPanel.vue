@@ -11,6 +11,8 @@ const adding = useAdding();
 const color = ref("#2f5a45");
 const shaded = ref(false);
 const to = ref("#e8d9a6");
+/** which way it shades: over each box of the sheet, or along the model */
+const along = ref<"model" | "sheet">("model");
 const { choices, maskOf } = useMaskChoices();
 const over = ref<string | null>(null);
 
@@ -27,7 +29,8 @@ const content = computed(() =>
 
 async function fill() {
   const { islands = null, parts = null, materials = null } = maskOf(chosen.value);
-  await adding.add({ content: content.value, islands, parts, materials });
+  const place = shaded.value && along.value === "model" ? ({ kind: "side" } as const) : undefined;
+  await adding.add({ content: content.value, place, islands, parts, materials });
 }
 </script>
 
@@ -38,6 +41,16 @@ async function fill() {
     <template v-if="shaded">
       <span>To</span>
       <ColorField class="wide" label="Colour where it ends" :value="to" @change="to = $event" />
+      <label for="fill-along">Along</label>
+      <BFormSelect
+        id="fill-along"
+        v-model="along"
+        class="wide"
+        :options="[
+          { value: 'model', text: 'The model, from the top down' },
+          { value: 'sheet', text: 'The sheet, from the top down' },
+        ]"
+      />
     </template>
     <label for="fill-over">Over</label>
     <BFormSelect

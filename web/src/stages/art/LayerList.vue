@@ -12,6 +12,7 @@ import NumberField from "@/ui/NumberField.vue";
 import RenameField from "@/ui/RenameField.vue";
 import { shown } from "@/ui/sums";
 import { wordOf } from "./kinds";
+import { sideInWords } from "./places/sides";
 import { useMaskChoices } from "./useMaskChoices";
 
 const jobs = useJob();
@@ -63,6 +64,7 @@ function where(layer: Layer) {
   if (layer.place.kind === "path")
     return `along a path, ${shown(layer.place.height_mm, 1)} mm wide, ${shown(layer.place.length_mm, 0)} mm long`;
   if (layer.place.kind === "model") return "held to the model";
+  if (layer.place.kind === "side" && !layer.mask) return `through the model from ${sideInWords(layer.place.side)}`;
   return layer.mask ? `on ${masks.wordsOf(layer.mask)}` : "over the sheet";
 }
 /** What a layer can be limited to; what it is limited to now stands first where it is none of these. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The stack of layers, and all that can be said of the picked one. */
-import { BButton } from "bootstrap-vue-next";
+import { BButton, BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
@@ -16,6 +16,14 @@ const jobs = useJob();
 const selection = useSelection();
 const adding = useAdding();
 const layer = computed(() => jobs.layers.find((layer) => layer.id === selection.layer) ?? null);
+/** Reduced copies of the sheet that the bleed is to do for, by their size. */
+const COPIES = [
+  { value: null, text: "none", disabled: true },
+  ...[1, 2, 4, 8, 16, 32].map((copy) => ({
+    value: copy,
+    text: copy === 1 ? "the sheet itself" : `down to 1 : ${copy}`,
+  })),
+];
 const source = computed(() => jobs.layers.find(({ id }) => id === layer.value?.follows)?.name ?? "");
 </script>
 
@@ -48,6 +56,14 @@ const source = computed(() => jobs.layers.find(({ id }) => id === layer.value?.f
         unit="px"
         :decimals="0"
         @change="jobs.operate('set_bleed', { bleed_px: $event })"
+      />
+      <label for="bleed-copies">For copies</label>
+      <BFormSelect
+        id="bleed-copies"
+        class="wide"
+        :model-value="jobs.job.artwork.bleed_copy"
+        :options="COPIES"
+        @update:model-value="jobs.operate('set_bleed', { copy: Number($event) })"
       />
     </div>
   </section>

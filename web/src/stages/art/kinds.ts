@@ -6,16 +6,34 @@ import FillFields from "./contents/FillFields.vue";
 import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
 import StripeFields from "./places/StripeFields.vue";
+import SideFields from "./places/SideFields.vue";
 import SkinFields from "./places/SkinFields.vue";
 import SurfaceFields from "./places/SurfaceFields.vue";
 
 /** What a layer is called in words, by what it shows and where it lies. */
 const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
-  picture: { sheet: "skin", model: "skin", island: "label", surface: "decal", level: "stripe", path: "stripe" },
-  fill: { sheet: "fill", model: "fill", island: "patch", surface: "spot", level: "stripe", path: "stripe" },
+  picture: {
+    sheet: "skin",
+    model: "skin",
+    side: "projection",
+    island: "label",
+    surface: "decal",
+    level: "stripe",
+    path: "stripe",
+  },
+  fill: {
+    sheet: "fill",
+    model: "fill",
+    side: "fill",
+    island: "patch",
+    surface: "spot",
+    level: "stripe",
+    path: "stripe",
+  },
   gradient: {
     sheet: "gradient",
     model: "gradient",
+    side: "gradient",
     island: "gradient patch",
     surface: "gradient spot",
     level: "gradient stripe",
@@ -24,6 +42,7 @@ const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
   lettering: {
     sheet: "lettering",
     model: "lettering",
+    side: "lettering",
     island: "lettering",
     surface: "lettering",
     level: "lettering",
@@ -46,6 +65,7 @@ const PLACES: Partial<Record<LayerPlace["kind"], Component>> = {
   path: StripeFields,
   sheet: SkinFields,
   model: SkinFields,
+  side: SideFields,
 };
 
 export const wordOf = (layer: Layer) => WORDS[layer.content.kind][layer.place.kind];
