@@ -34,6 +34,7 @@ module SheetTrace
           SetPalette
           SetRelief
           NoteExport
+          BringBack
           Pack
           Equalise
           WeighIslands

@@ -24,7 +24,7 @@ module SheetTrace
         refuse("#{skin.name} is held to the sheet already") if skin.place.is_a?(Artwork::Places::OnSheet)
 
         stack = job.artwork.replace(skin.with(place: Artwork::Places::OnSheet.new))
-        change(pruned(job.with(artwork: stack)), "#{skin.name} held to the sheet")
+        change(Job::PaintedOn.pruned(job.with(artwork: stack)), "#{skin.name} held to the sheet")
       end
 
       def held_to_model(job, skin)
@@ -33,26 +33,10 @@ module SheetTrace
           refuse("#{skin.name} lies over a box of the sheet; lay it over the whole sheet first")
         end
 
-        maps, name = with_present(job)
+        maps, name = Job::PaintedOn.with_present(job)
         stack = job.artwork.replace(skin.with(place: Artwork::Places::OnModel.new(painted_on: name)))
-        change(pruned(job.with(artwork: stack, painted_maps: maps)), "#{skin.name} held to the model")
-      end
-
-      # @return [Array(Array<Job::KeptMap>, String)] the layouts with the present one, and its name
-      def with_present(job)
-        layout = job.layout
-        known = job.painted_maps.find { |map| map.layout.equal?(layout) }
-        return job.painted_maps, known.name if known
-
-        number = job.painted_maps.filter_map { |map| map.name[/\d+\z/]&.to_i }.max.to_i + 1
-        name = "painted-#{number}"
-        [job.painted_maps + [Job::KeptMap.new(name) { layout }], name]
-      end
-
-      # Without layouts that no layer asks for.
-      def pruned(job)
-        asked = job.artwork.layers.filter_map { |layer| layer.place.to_h[:painted_on] }
-        job.with(painted_maps: job.painted_maps.select { |map| asked.include?(map.name) })
+        held = job.with(artwork: stack, painted_maps: maps)
+        change(Job::PaintedOn.pruned(held), "#{skin.name} held to the model")
       end
     end
   end

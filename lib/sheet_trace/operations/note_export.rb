@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Operations
-    # Keeps that a template was exported, and of which layout, so that the job can say when it is out of date.
+    # Keeps that a template was exported, and its layout: so that the job can say when it is out of date, and what is
+    # painted on it can come back though islands were moved meanwhile.
     class NoteExport < Operation
       MOST = 100
       private_constant :MOST
@@ -21,8 +22,10 @@ module SheetTrace
             format: format,
             at: at
           )
+        maps, = Job::PaintedOn.with_present(job, own.code)
+        kept = job.with(exported: [*job.exported, own].last(MOST), painted_maps: maps)
         change(
-          job.with(exported: [*job.exported, own].last(MOST)),
+          Job::PaintedOn.pruned(kept),
           "Template exported: #{width_px} x #{height_px} px, #{format.upcase}, layout #{own.code}"
         )
       end

@@ -171,6 +171,10 @@ describe SheetTrace::Operations do
       { width_px: 64, height_px: 64, format: "gif", at: "2026" } => /give png/,
       { width_px: 1, height_px: 64, at: "2026" } => /width is 1; give/
     ],
+    "bring_back" => [
+      { picture: "4x4", layout: "7KQ2-M9TX" } => /no template of this job was exported/,
+      { picture: "nothing", layout: "7KQ2-M9TX" } => /picture/
+    ],
     "sheet_of_island" => [{ island: 99 } => /no island 99/, { island: 0, dpi: 1 } => /dpi is 1; give/],
     "set_palette" => [{ palette: "pine" } => /line 1 of the palette is "pine"/, { palette: 3 } => /palette is 3/],
     "free_layer" => [{ id: "none" } => /no layer "none"/],

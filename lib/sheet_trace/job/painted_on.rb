@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Job
+    # The layouts that a job keeps as something was painted on them: skins held to the model, and templates that were
+    # exported and may come back.
+    module PaintedOn
+      # Templates whose layouts are kept, the last ones.
+      EXPORTED = 12
+      private_constant :EXPORTED
+
+      # @param job [Job]
+      # @param name [String, nil] for the present layout; the next free one if nil
+      # @return [Array(Array<KeptMap>, String)] the layouts with the present one, and its name
+      def self.with_present(job, name = nil)
+        layout = job.layout
+        known = job.painted_maps.find { |map| name ? map.name == name : map.layout.equal?(layout) }
+        return job.painted_maps, known.name if known
+
+        name ||= "painted-#{job.painted_maps.filter_map { |map| map.name[/\Apainted-(\d+)\z/, 1]&.to_i }.max.to_i + 1}"
+        [job.painted_maps + [KeptMap.new(name) { layout }], name]
+      end
+
+      # @param job [Job]
+      # @return [Job] without layouts that no layer and no template asks for
+      def self.pruned(job)
+        asked = job.artwork.layers.filter_map { |layer| layer.place.to_h[:painted_on] } + exported(job)
+        job.with(painted_maps: job.painted_maps.select { |map| asked.include?(map.name) })
+      end
+
+      # @param job [Job]
+      # @return [Array<String>] codes of the templates whose layouts are kept, the last one first
+      def self.exported(job) = job.exported.reverse.map(&:code).uniq.first(EXPORTED)
+    end
+  end
+end
