@@ -31,6 +31,19 @@ module SheetTraceServer
           answer(Json::ColorsJson::SHAPE, Json::ColorsJson.call(SheetTrace::Artwork::MainColors.call(image)))
         end
 
+        # Which of the exported templates a picture was painted over.
+        app.get("/api/jobs/:id/pictures/:digest/painted-on") do
+          job = shown_job
+          bytes = workshop.pictures.call(workshop.jobs.picture(params[:id], params[:digest])[:digest])
+          found =
+            SheetTrace::Trace::Recognise.call(
+              SheetTrace::Artwork::Picture.read(bytes),
+              SheetTrace::Job::PaintedOn.layouts(job),
+              code: SheetTrace::Formats::Label.code(bytes)
+            )
+          answer(Json::PaintedOnJson::SHAPE, Json::PaintedOnJson.call(job, found))
+        end
+
         app.get("/api/jobs/:id/pictures/:digest") do
           picture = workshop.jobs.picture(params[:id], params[:digest])
           forever

@@ -11,7 +11,8 @@ module SheetTraceServer
       THUMBNAIL_PX = 320
       MODEL_PX = 240
       EDITION_PX = 400
-      private_constant :PREVIEW_PX, :COMPARED_PX, :THUMBNAIL_PX, :MODEL_PX, :EDITION_PX
+      TEMPLATE_PX = 160
+      private_constant :PREVIEW_PX, :COMPARED_PX, :THUMBNAIL_PX, :MODEL_PX, :EDITION_PX, :TEMPLATE_PX
 
       # An edition, and from where it is seen.
       module SeenEdition
@@ -117,6 +118,15 @@ module SheetTraceServer
             sheet = SheetTrace::Artwork::Compose.call(job.artwork, canvas, edition: values[:edition])
             from = SheetTrace::Artwork::ModelPicture::VIEWS.fetch(values[:view])
             SheetTrace::Artwork::ModelPicture.call(job.layout, sheet, side_px: EDITION_PX, from: from)
+          end
+        end
+
+        app.get("/api/jobs/:id/templates/:code.png") do
+          render_image("template #{params[:code]}") do |job|
+            layout = SheetTrace::Job::PaintedOn.layouts(job)[params[:code]] or
+              raise Store::Jobs::NotFound, "there is no template of layout #{params[:code]}"
+            size = fit(layout.sheet, TEMPLATE_PX)
+            SheetTrace::Trace::Template.call(layout, size: size, edges: "outline", background: "white").to_image
           end
         end
 

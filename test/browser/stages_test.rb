@@ -156,6 +156,51 @@ describe "the other stages" do
     assert_equal "%PDF", File.binread(downloaded { click_link "Export the trace" }, 4)
   end
 
+  # What a plain program makes of a template: each island flooded with a colour, no word in the file.
+  def painted_over(template)
+    image = Vips::Image.new_from_file(template).flatten(background: [255, 255, 255]).cast(:uchar)
+    spots = { [150, 250] => [200, 40, 40], [450, 250] => [40, 120, 60], [250, 700] => [50, 70, 160] }
+    painted =
+      spots.reduce(image) { |own, ((x, y), ink)| own.mutate { |sheet| sheet.draw_flood!(ink, x, y, equal: true) } }
+    File.join(@folder, "regatta caddy.jpg").tap { |path| painted.jpegsave(path, Q: 90, strip: true) }
+  end
+
+  it "brings back what was painted over the trace, though an island was moved meanwhile" do
+    bring_in_caddy(stage: "trace")
+    template = downloaded { click_link "Export the trace" }
+
+    assert_done(/Template exported/)
+    painted = painted_over(template)
+    job = @server.get("/api/jobs")["jobs"].first["id"]
+    now = @server.get("/api/jobs/#{job}")["revision"]
+    move = { base_revision: now, name: "transform_islands", parameters: { islands: [1], move_px: [470, 300] } }
+    @server.post("/api/jobs/#{job}/operations", JSON.generate(move))
+    click_on "Come back"
+    choose("Bring a painted sheet back", painted)
+
+    assert_done(/regatta caddy, painted on layout \w{4}-\w{4}, brought back: nothing lost/)
+    assert_text(/regatta caddy.jpg is on the model: painted on layout .*told from its paint, \d+ % sure/)
+    green = @server.get("/api/jobs/#{job}")["islands"][1]["box_px"]
+    texture = URI(@server.url("/api/jobs/#{job}/deliver.zip?width_px=1024&height_px=1024"))
+    zip = Zip::File.open_buffer(Net::HTTP.get(texture))
+    sheet = Vips::Image.new_from_buffer(zip.read("tea-caddy.png"), "")
+
+    sheet
+      .getpoint((green[0] * 0.8) + (green[2] * 0.2), (green[1] * 0.3) + (green[3] * 0.7))
+      .first(3)
+      .zip([40, 120, 60])
+      .each { |got, wanted| assert_in_delta wanted, got, 10 } # JPEG
+    choose(
+      "Bring a painted sheet back",
+      file("photo.png", Vips::Image.gaussnoise(1024, 1024).cast(:uchar).pngsave_buffer)
+    )
+
+    assert_text "photo.png could not be recognised"
+    click_on(/\w{4}-\w{4}/)
+
+    assert_done(/photo, painted on layout/)
+  end
+
   it "delivers as a receiver wants it, which is kept, and says what its rules do not allow" do
     bring_in_caddy(stage: "deliver")
     find("#model-format").select("GLB, one file")

@@ -129,6 +129,32 @@ describe "files and views of the server" do
     assert_equal [format("#%02x%02x%02x", *ground.map(&:round)), "#2f5a45"], json[:colors].first(2)
   end
 
+  it "tells which template a picture was painted over, and shows the templates" do
+    job = start_job
+    job = change(job, "note_export", width_px: 1024, height_px: 1024, at: "2026-05-01T10:00:00Z")
+    fetch "/api/jobs/#{job[:id]}/trace.png?width_px=512&height_px=512&background=white"
+    painted = upload("/api/jobs/#{job[:id]}/pictures", last_response.body, "painted.png")[:pictures].first
+    fetch "/api/jobs/#{job[:id]}/pictures/#{painted[:digest]}/painted-on"
+
+    assert_equal [job[:layout_code], 1.0, "code"], json.values_at(:code, :certainty, :by)
+    assert_equal [
+                   {
+                     code: job[:layout_code],
+                     width_px: 1024,
+                     height_px: 1024,
+                     at: "2026-05-01T10:00:00Z",
+                     present: true
+                   }
+                 ],
+                 json[:templates]
+    fetch "/api/jobs/#{job[:id]}/templates/#{job[:layout_code]}.png?revision=#{job[:revision]}"
+
+    assert_equal 160, Vips::Image.new_from_buffer(last_response.body, "").width
+    fetch "/api/jobs/#{job[:id]}/templates/AAAA-AAAA.png?revision=#{job[:revision]}"
+
+    assert_failure 404, "not_found", /no template of layout AAAA-AAAA/
+  end
+
   it "names the value that a trace can't be drawn with" do
     job = start_job
     {

@@ -29,6 +29,13 @@ module SheetTrace
       end
 
       # @param job [Job]
+      # @return [Hash{String => Layout}] of the templates that may come back, by their codes, the last one first
+      def self.layouts(job)
+        maps = job.painted_maps.to_h { |map| [map.name, map] }
+        exported(job).filter_map { |code| [code, maps[code].layout] if maps[code] }.to_h
+      end
+
+      # @param job [Job]
       # @return [Array<String>] codes of the templates whose layouts are kept, the last one first
       def self.exported(job) = job.exported.reverse.map(&:code).uniq.first(EXPORTED)
     end

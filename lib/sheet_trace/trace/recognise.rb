@@ -6,8 +6,8 @@ module SheetTrace
     # its guide was left in; and beside the islands there is little paint, unless the painter went over it all.
     class Recognise
       # code [String, nil] of the layout; nil where it can't be told
-      # certainty [Float] 0 to 1: how much of a picture's changes lie on the borders beyond what chance puts there, and
-      #   how far the next layout is behind
+      # certainty [Float] 0 to 1: on how much of the borders the picture changes beyond what chance puts there, and how
+      #   clearly it speaks against the next layout
       # by [String, nil] "code" where the file says it, "lines" where its picture does
       Found =
         Struct.new(:code, :certainty, :by, keyword_init: true) do
@@ -21,12 +21,13 @@ module SheetTrace
       PROPORTION = 0.01 # by which sides may differ
       # Where lines are laid for comparison: chance puts as many changes there.
       SHIFTS = [5, 9, 14].flat_map { |by| [[by, 0], [-by, 0], [0, by], [0, -by], [by, -by], [-by, by]] }.freeze
+      ALL = 0.5 # of the lines with changes, beyond chance: as many as a picture that is painted all over has
+      CHANCE = 0.12 # as many that it may be nothing
       SURE = 0.3 # certainty from which on it is taken
       OUTSIDE = 0.12 # of the paint, beside the islands
       BESIDE = 0.03 # of the sheet's side: so far from an island counts as bleed
       PAINTED = 0.9 # of the sheet: from here on paint beside the islands tells nothing
-      APART = 0.004 # of the lines: fewer that differ can't tell two layouts apart
-      private_constant :SIDE_PX, :PROPORTION, :SHIFTS, :SURE, :OUTSIDE, :BESIDE, :PAINTED, :APART
+      private_constant :SIDE_PX, :PROPORTION, :SHIFTS, :ALL, :CHANCE, :SURE, :OUTSIDE, :BESIDE, :PAINTED
 
       # @param image [Vips::Image] 8-bit sRGB with alpha
       # @param layouts [Hash{String => Layout}] by their codes
@@ -61,8 +62,8 @@ module SheetTrace
       def found
         scores = @layouts.keys.to_h { |code| [code, score(code)] }
         best, next_best = scores.keys.sort_by { |code| -scores[code] }
-        certainty = [scores[best], 0.0].max
-        certainty = [certainty, apart(best, next_best)].min if next_best
+        certainty = (scores[best] / ALL).clamp(0.0, 1.0)
+        certainty *= clearness(best, next_best) if next_best
         return Found.new(certainty: certainty) if certainty < SURE || outside(best) > OUTSIDE
 
         Found.new(code: best, certainty: certainty, by: "lines")
@@ -79,13 +80,13 @@ module SheetTrace
         (changes[pixels].mean - beside) / [1 - beside, Float::MIN].max
       end
 
-      # How clearly the lines that only one of two layouts has speak for the first.
-      def apart(first, second)
-        own, other = [[first, second], [second, first]].map { |one, two| only(one, two) }
-        return 0.0 if own.size < APART * lines(first).size && other.size < APART * lines(second).size
+      # How clearly the lines that only one of two layouts has speak for the first, 0 to 1. Where neither's do they lie
+      # in the same way under all that is painted, and either will do.
+      def clearness(first, second)
+        for_it, against = [[first, second], [second, first]].map { |one, two| [beyond_chance(only(one, two)), 0.0].max }
+        return 1.0 if [for_it, against].max < CHANCE
 
-        for_it, against = [own, other].map { |pixels| beyond_chance(pixels) }
-        (for_it - [against, 0.0].max).clamp(0.0, 1.0)
+        ((for_it - against) / (for_it + against)).clamp(0.0, 1.0)
       end
 
       def only(one, two)

@@ -461,6 +461,26 @@ export interface KeptSheetMap {
   compared: ComparedFigures;
 }
 
+export interface ExportedTemplate {
+  code: string;
+  width_px: number;
+  height_px: number;
+  /** ISO 8601 */
+  at: string;
+  /** islands lie so now */
+  present: boolean;
+}
+
+export interface PaintedOn {
+  /** of the layout; null where it can't be told */
+  code: string | null;
+  /** 0 to 1 */
+  certainty: number;
+  by: "code" | "lines" | null;
+  /** the last one first */
+  templates: ExportedTemplate[];
+}
+
 export interface Picked {
   kind: "faces" | "edges" | "corners";
   indices: number[];

@@ -23,6 +23,7 @@ import type {
   NextLandmark,
   OperationName,
   Operations,
+  PaintedOn,
   PickKind,
   Picked,
   Picks,
@@ -289,6 +290,8 @@ export const api = {
     ask<RuleBreaks>("GET", at(id, `/delivery-check?${query({ revision, ...options })}`)).then(({ breaks }) => breaks),
   mainColors: (id: string, digest: string) =>
     ask<MainColors>("GET", at(id, `/pictures/${digest}/colors`)).then(({ colors }) => colors),
+  paintedOn: (id: string, revision: number, digest: string) =>
+    ask<PaintedOn>("GET", at(id, `/pictures/${digest}/painted-on?${query({ revision })}`)),
   seams: (id: string, revision: number) =>
     ask<CheckedSeams>("GET", at(id, `/seams?${query({ revision })}`)).then(({ seams }) => seams),
   nextLandmark: (id: string, revision: number, island: number) =>
@@ -342,6 +345,7 @@ export const api = {
     model: (id: string, revision: number) => at(id, `/model.png?${query({ revision })}`),
     edition: (id: string, revision: number, edition: number, view: string) =>
       at(id, `/editions/${edition}/model.png?${query({ revision, view })}`),
+    template: (id: string, revision: number, code: string) => at(id, `/templates/${code}.png?${query({ revision })}`),
     thumbnail: (id: string, revision: number) => at(id, `/thumbnail.png?${query({ revision })}`),
     worn: (id: string, revision: number, kept: number | null) => at(id, `/worn.png?${query({ revision, kept })}`),
     underlay: (id: string, revision: number, index: number) => at(id, `/underlays/${index}.png?${query({ revision })}`),

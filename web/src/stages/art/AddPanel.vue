@@ -8,6 +8,8 @@ import DropZone from "@/ui/DropZone.vue";
 import FoldSection from "@/ui/FoldSection.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import PictureGrid from "@/ui/PictureGrid.vue";
+import TemplateChoice from "@/stages/trace/TemplateChoice.vue";
+import { useReturning } from "@/stages/trace/returning";
 import { useAdding } from "./adding";
 import FillPanel from "./FillPanel.vue";
 import LetteringPanel from "./LetteringPanel.vue";
@@ -17,6 +19,7 @@ import PlaceOnModel from "./PlaceOnModel.vue";
 const jobs = useJob();
 const selection = useSelection();
 const adding = useAdding();
+const returning = useReturning();
 const chosen = ref<string | null>(null);
 const bringing = ref(false);
 
@@ -72,6 +75,15 @@ async function bring(files: File[]) {
           @click="adding.add({ content: { kind: 'picture', picture: picture.digest } })"
           >Lay over the whole sheet</BButton
         >
+        <BButton
+          v-if="jobs.job.exported"
+          variant="secondary"
+          class="btn-wide mt-2"
+          title="It lands where it belongs, though islands were moved since"
+          @click="returning.takeBack(picture)"
+          >It was painted over the trace</BButton
+        >
+        <TemplateChoice />
       </template>
       <NoteBox v-else-if="jobs.job.pictures.length > 0" plain class="mt-2">
         Choose a picture above, then where it goes.

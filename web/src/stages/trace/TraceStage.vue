@@ -10,6 +10,7 @@ import PageTabs from "@/ui/PageTabs.vue";
 import { shown } from "@/ui/sums";
 import LinesPanel from "./LinesPanel.vue";
 import MarksPanel from "./MarksPanel.vue";
+import ReturnPanel from "./ReturnPanel.vue";
 import SizePanel from "./SizePanel.vue";
 import { useTracing } from "./tracing";
 
@@ -17,6 +18,7 @@ const PAGES = {
   size: { title: "Size and file", panel: SizePanel },
   lines: { title: "Lines", panel: LinesPanel },
   marks: { title: "Marks", panel: MarksPanel },
+  back: { title: "Come back", panel: ReturnPanel },
 };
 const jobs = useJob();
 const images = useSheetImage();
@@ -28,7 +30,8 @@ function exported() {
   void jobs.operate("note_export", { ...tracing.size, format: tracing.file.format, at: new Date().toISOString() });
 }
 watch(
-  () => tracing.preview,
+  // What came back is looked at without a template over it.
+  () => (tracing.page === "back" ? null : tracing.preview),
   (now) => (images.instead = now),
   { immediate: true },
 );
@@ -39,24 +42,26 @@ onUnmounted(() => (images.instead = null));
   <template v-if="jobs.job">
     <h2>Trace</h2>
     <PageTabs v-model="tracing.page" label="Template" :pages="PAGES" />
-    <NoteBox v-if="tracing.wrong" role="alert">{{ tracing.wrong }}</NoteBox>
-    <NoteBox v-else-if="tracing.nothing" plain>No island is picked. Pick some, or trace them all.</NoteBox>
-    <p v-else class="form-text">
-      The sheet shows the template
-      {{ tracing.share < 1 ? `at 1 : ${shown(1 / tracing.share, 2)} of its size` : "as it will be" }}.
-    </p>
-    <BButton
-      variant="primary"
-      class="btn-wide"
-      :href="tracing.url"
-      download
-      :disabled="!!tracing.wrong || tracing.nothing"
-      @click="exported"
-      >Export the trace</BButton
-    >
-    <p class="mt-2 num form-text">
-      {{ tracing.size.width_px }} × {{ tracing.size.height_px }} px, a vertex at UV (u, v) lies at (u ·
-      {{ tracing.size.width_px }}, (1 − v) · {{ tracing.size.height_px }}) px
-    </p>
+    <template v-if="tracing.page !== 'back'">
+      <NoteBox v-if="tracing.wrong" role="alert">{{ tracing.wrong }}</NoteBox>
+      <NoteBox v-else-if="tracing.nothing" plain>No island is picked. Pick some, or trace them all.</NoteBox>
+      <p v-else class="form-text">
+        The sheet shows the template
+        {{ tracing.share < 1 ? `at 1 : ${shown(1 / tracing.share, 2)} of its size` : "as it will be" }}.
+      </p>
+      <BButton
+        variant="primary"
+        class="btn-wide"
+        :href="tracing.url"
+        download
+        :disabled="!!tracing.wrong || tracing.nothing"
+        @click="exported"
+        >Export the trace</BButton
+      >
+      <p class="mt-2 num form-text">
+        {{ tracing.size.width_px }} × {{ tracing.size.height_px }} px, a vertex at UV (u, v) lies at (u ·
+        {{ tracing.size.width_px }}, (1 − v) · {{ tracing.size.height_px }}) px
+      </p>
+    </template>
   </template>
 </template>

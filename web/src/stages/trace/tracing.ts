@@ -16,7 +16,7 @@ export const useTracing = defineStore("tracing", () => {
   const jobs = useJob();
   const selection = useSelection();
   const template = useTemplate();
-  const page = ref<"size" | "lines" | "marks">("size");
+  const page = ref<"size" | "lines" | "marks" | "back">("size");
   const size = ref({ width_px: 1024, height_px: 1024 });
   const by = ref<"px" | "document">("px");
   const dpi = ref(300);
