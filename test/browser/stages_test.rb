@@ -196,7 +196,7 @@ describe "the other stages" do
     )
 
     assert_text "photo.png could not be recognised"
-    click_on(/\w{4}-\w{4}/)
+    find("section[aria-label='Painted over which trace'] button").click
 
     assert_done(/photo, painted on layout/)
   end
