@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require_relative "carrying"
 require_relative "recipes"
 require_relative "tracing"
 
@@ -66,6 +67,18 @@ module SheetTraceCli
       lengths = { bleed_mm: options[:bleed], safe_mm: options[:safe], overlap_mm: options[:overlap] }
       chosen = { island: island, **lengths, **%i[kind dpi art paper].to_h { |name| [name, options[name]] }.compact }
       written(recipe, { kind: "print", file: File.basename(options[:out]), options: chosen })
+    end
+
+    desc "carry OLD_MODEL OLD_IMAGE NEW_MODEL", "carry what is painted on one map of a surface onto another"
+    option :size, desc: "of the image: px, such as 2048x2048; that of the old one if it is left out"
+    option :out, aliases: "-o", required: true, desc: "the image to write: .png .tif .tga .jpg .webp"
+    option :tolerance, type: :numeric, desc: "units of the model that faces may have moved by"
+    option :bleed, type: :numeric, default: 4, desc: "px by which paint goes past islands' edges"
+    option :json, type: :boolean
+    def carry(old_model, old_image, new_model)
+      carrying = Carrying.new(read(old_model), ModelFiles.bytes(old_image), read(new_model), options)
+      File.binwrite(options[:out], carrying.bytes)
+      puts options[:json] ? JSON.pretty_generate(carrying.to_h) : carrying.to_text
     end
 
     no_commands do

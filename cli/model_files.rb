@@ -11,8 +11,15 @@ module SheetTraceCli
     # @return [SheetTrace::Formats::Reading]
     # @raise [Thor::Error] if the file can't be read; SheetTrace::Error as the reader says
     def self.read(path)
-      bytes = File.binread(path)
+      bytes = bytes(path)
       SheetTrace::Formats.read_files({ File.basename(path) => bytes, **beside(path, MOST_BYTES - bytes.bytesize) })
+    end
+
+    # @param path [String]
+    # @return [String]
+    # @raise [Thor::Error] if the file can't be read
+    def self.bytes(path)
+      File.binread(path)
     rescue SystemCallError => e
       raise Thor::Error, "#{path} can't be read: #{e.message[/\A[^@]+/].strip.downcase}"
     end

@@ -100,6 +100,24 @@ describe "bin/sheet-trace" do
     assert_match(/256 x 128 px, 6 islands, layout [0-9A-Z]{4}-[0-9A-Z]{4}/, out)
   end
 
+  it "carries paint from one model's map onto another's" do
+    image = File.join(@folder, "old.png")
+    Vips::Image.black(64, 64).bandjoin([120, 60]).copy(interpretation: :srgb).cast(:uchar).pngsave(image)
+    target = File.join(@folder, "new.jpg")
+    out, err, status = run.call("carry", @caddy, image, @caddy, "-o", target, "--size", "128x96")
+
+    assert_equal ["", 0], [err, status.exitstatus]
+    assert_equal "#{target}: 128 x 96 px, paint of 6 faces carried, all of them\n", out
+    assert_equal [128, 96], Vips::Image.new_from_file(target).size
+    _, err, status = run.call("carry", @caddy, File.join(@folder, "none.png"), @caddy, "-o", target)
+
+    assert_equal 1, status.exitstatus
+    assert_match(/none.png can't be read: no such file/, err)
+    _, err, = run.call("carry", @caddy, image, @caddy, "-o", File.join(@folder, "new.svg"))
+
+    assert_match(/an image ends in .png/, err)
+  end
+
   it "writes templates in the format of the ending, by document size too" do
     endings = {
       "png" => "\x89PNG",

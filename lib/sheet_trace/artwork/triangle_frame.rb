@@ -16,11 +16,10 @@ module SheetTrace
       # @param whole [Boolean] the content covers all of the triangles
       # @return [Frame, nil] of the texels that the content covers; nil where it covers none
       def self.call(texel_map, across, down, covered_px:, prepared: nil, endless: false, whole: false)
+        return covering(texel_map, across, down, covered_px, prepared) if whole
+
         shares, slopes = texel_map.interpolate_with_slopes([across, down])
-        first = 0 # of both ways, the one from which on the content ends somewhere
-        first = 1 if endless
-        first = 2 if whole
-        coverage = coverage(texel_map, shares[first..], slopes[first..])
+        coverage = endless ? coverage(texel_map, shares[1..], slopes[1..]) : coverage(texel_map, shares, slopes)
         rows = coverage.gt(0).where
         return if rows.empty?
 
@@ -29,6 +28,19 @@ module SheetTrace
           across: shares[0][rows],
           down: shares[1][rows],
           coverage: coverage[rows],
+          covered_px: covered_px,
+          prepared: prepared
+        )
+      end
+
+      # The frame of a content that covers all of the triangles.
+      def self.covering(texel_map, across, down, covered_px, prepared)
+        shares = texel_map.interpolate([across, down])
+        Frame.new(
+          **box(texel_map, texel_map.texels),
+          across: shares[0],
+          down: shares[1],
+          coverage: Numo::DFloat.ones(texel_map.texels.size),
           covered_px: covered_px,
           prepared: prepared
         )
@@ -53,8 +65,6 @@ module SheetTrace
       # the rim of the triangles a texel that has its middle inside is covered: what lies beyond the rim is no surface,
       # and nothing must shine through there.
       def self.coverage(texel_map, shares, slopes)
-        return Numo::DFloat.ones(texel_map.texels.size) if shares.empty?
-
         covered =
           shares.zip(slopes).map { |share, slope| inside(share, slope) + inside(1 - share, slope) - 1 }.reduce(:*)
         within = shares.map { |share| (share >= -SLACK) & (share <= 1 + SLACK) }.reduce(:&)
@@ -64,7 +74,7 @@ module SheetTrace
 
       # @return [Numo::DFloat] 0 half a texel outside a side, 1 half a texel inside
       def self.inside(share, slope) = ((share / Numo::DFloat.maximum(slope, Float::MIN)) + 0.5).clip(0, 1)
-      private_class_method :box, :coverage, :inside
+      private_class_method :covering, :box, :coverage, :inside
     end
   end
 end

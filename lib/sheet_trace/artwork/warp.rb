@@ -9,7 +9,8 @@ module SheetTrace
       # Alpha, 0 to 255, of what is opaque.
       OPAQUE = 254.5
       LINE_PX = 1024
-      private_constant :AS_IT_IS, :OPAQUE, :LINE_PX
+      AT_ONCE = 1 << 20 # texels
+      private_constant :AS_IT_IS, :OPAQUE, :LINE_PX, :AT_ONCE
 
       # Colours are mixed with their alpha premultiplied, so that what is transparent lends no colour to what is not.
       #
@@ -17,27 +18,35 @@ module SheetTrace
       # @param frame [Frame] that is not straight
       # @return [Vips::Image] as large as the frame's box
       def self.call(image, frame)
-        colors = sampled(shrunk(image.premultiply, frame), frame)
-        colors[true, 3] = (Numo::DFloat.cast(colors[true, 3]) * frame.coverage).round
+        source = shrunk(image.premultiply, frame)
+        source = source.copy_memory if frame.texels.size > AT_ONCE
+        opaque = source.extract_band(3).min >= 255
         pixels = Numo::UInt32.zeros(frame.height_px * frame.width_px)
-        pixels[frame.texels] = Numo::UInt32.from_binary(colors.to_binary)
+        # Some at a time, so that memory is used again instead of fetched fresh.
+        (0...frame.texels.size).step(AT_ONCE) do |first|
+          some = first...[first + AT_ONCE, frame.texels.size].min
+          colors = sampled(source, frame.across[some], frame.down[some], opaque)
+          colors[true, 3] = (Numo::DFloat.cast(colors[true, 3]) * frame.coverage[some]).round
+          pixels[frame.texels[some]] = Numo::UInt32.from_binary(colors.to_binary)
+        end
         Patch.image(pixels, frame.width_px, frame.height_px)
       end
 
       # The texels as a list, in lines of an image, so that what lies between them costs nothing.
       #
       # @return [Numo::UInt8] n x 4
-      def self.sampled(image, frame)
-        lines = frame.texels.size.fdiv(LINE_PX).ceil
+      def self.sampled(image, across, down, opaque)
+        count = across.size
+        lines = count.fdiv(LINE_PX).ceil
         index = Numo::SFloat.zeros(lines * LINE_PX, 2)
         # mapim counts from the middle of the first pixel. Past the image's border its own colours go on; how far it
         # reaches is the coverage's to say.
-        [[frame.across, image.width], [frame.down, image.height]].each_with_index do |(share, px), band|
-          index[0...frame.texels.size, band] = Numo::SFloat.cast((share * px) - 0.5).clip(0, px - 1)
+        [[across, image.width], [down, image.height]].each_with_index do |(share, px), band|
+          index[0...count, band] = Numo::SFloat.cast((share * px) - 0.5).clip(0, px - 1)
         end
         map = Vips::Image.new_from_memory_copy(index.to_binary, LINE_PX, lines, 2, :float)
-        drawn = drawn(image, map).rint.cast(:uchar)
-        Numo::UInt8.from_binary(drawn.write_to_memory).reshape(lines * LINE_PX, 4)[0...frame.texels.size, true].copy
+        drawn = drawn(image, map, opaque).rint.cast(:uchar)
+        Numo::UInt8.from_binary(drawn.write_to_memory).reshape(lines * LINE_PX, 4)[0...count, true].copy
       end
 
       # Brought down to about as many pixels as it covers texels, in each direction by itself, so that fine detail is
@@ -50,9 +59,9 @@ module SheetTrace
 
       # Bicubic where all is opaque; at the edges of what is transparent it would overshoot, so there by a kernel that
       # keeps to the values about it.
-      def self.drawn(image, map)
+      def self.drawn(image, map, opaque)
         sharp = mapped(image, map, :bicubic)
-        return sharp if image.extract_band(3).min >= 255
+        return sharp if opaque
 
         even = mapped(image, map, :lbb)
         (even.extract_band(3) >= OPAQUE).ifthenelse(sharp, even)

@@ -14,7 +14,8 @@ module SheetTrace
         @former = former
         @before = former.uv_map.mesh
         @mesh = mesh
-        @origins = origins
+        @known = origins.ge(0)
+        @origins = origins.clip(0, nil)
       end
       private_class_method :new
 
@@ -26,7 +27,7 @@ module SheetTrace
             @mesh,
             corner_uvs,
             Numo::Int32.new(@mesh.corner_count).seq,
-            @former.uv_map.face_mapped[@origins],
+            @former.uv_map.face_mapped[@origins] & @known,
             groups: @former.uv_map.face_islands[@origins]
           )
         SheetTrace::Layout.new(uv_map: map, sheet: @former.sheet)
@@ -38,6 +39,7 @@ module SheetTrace
         stay, former = same_corners
         found[stay, true] = uvs[former, true] unless stay.empty?
         left = Numo::Bit.ones(@mesh.corner_count).tap { |bits| bits[stay] = 0 unless stay.empty? }
+        left &= (@former.uv_map.face_mapped[@origins] & @known)[@mesh.corner_faces]
         left.where.to_a.each { |corner| found[corner, true] = uv_within(uvs, corner) }
         found
       end

@@ -5,6 +5,9 @@ module SheetTrace
     # For each texel of a sheet, or of a rectangle of it, whose centre lies on a triangle: which one. The bridge between
     # sheet and surface. Immutable.
     class TexelMap
+      AT_ONCE = 131_072 # texels
+      private_constant :AT_ONCE
+
       # @return [Integer] where the rectangle lies on the sheet, px
       attr_reader :left_px, :top_px
       # @return [Integer]
@@ -55,12 +58,20 @@ module SheetTrace
       # @param columns [Array<Numo::DFloat>] K x 3 values each, any unit
       # @return [Array<Numo::DFloat>] for each of the columns, N values
       def interpolate(columns)
-        x = Numo::DFloat.cast(texels % width_px) + 0.5
-        y = Numo::DFloat.cast(texels / width_px) + 0.5
-        columns.map do |values|
-          across, down, start = plane(values)
-          (across[triangles] * x) + (down[triangles] * y) + start[triangles]
+        planes = columns.map { |values| plane(values) }
+        found = columns.map { Numo::DFloat.zeros(texels.size) }
+        # Some at a time, so that memory is used again instead of fetched fresh.
+        (0...texels.size).step(AT_ONCE) do |first|
+          some = first...[first + AT_ONCE, texels.size].min
+          own = triangles[some]
+          rows = texels[some] / width_px
+          x = Numo::DFloat.cast(texels[some] - (rows * width_px)) + 0.5
+          y = Numo::DFloat.cast(rows) + 0.5
+          planes.zip(found) do |(across, down, start), values|
+            values[some] = (across[own] * x) + (down[own] * y) + start[own]
+          end
         end
+        found
       end
 
       # The same, and how fast each value changes there: by how much from one texel to the next in the direction in

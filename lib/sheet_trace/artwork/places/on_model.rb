@@ -34,6 +34,7 @@ module SheetTrace
             across,
             down,
             covered_px: covered_px(now, before, sides),
+            whole: [across, down].all? { |shares| shares.min >= 0 && shares.max <= 1 },
             prepared: ->(image) { spread(image, before, sides) }
           )
         end
