@@ -56,9 +56,12 @@ module SheetTraceServer
       [whole, "#{e.message}. It is shown as it was after \"#{whole[:description]}\", and can't be changed"]
     end
 
-    # @param files [Hash{String => String}] name => bytes: a model and what belongs to it
+    # @param files [Hash{String => String}] name => bytes: a model and what belongs to it, or a job that was saved as a
+    #   file
     # @return [String] the new job's id
     def start(files)
+      return open_archive(*files.first) if files.size == 1 && SheetTrace::Job::Archive.archive?(files.values.first)
+
       name = File.basename(SheetTrace::Formats::Bundle.open(files).model.first)
       create(
         SheetTrace::Job::Start.call(SheetTrace::Formats.read_files(files), source_name: name),
@@ -122,6 +125,17 @@ module SheetTraceServer
       end
     end
 
+    # @return [Hash{String => String}] file name => bytes: the whole job, as it is shown
+    def archive_files(id)
+      SheetTrace::Job::Archive.files(
+        snapshot(id).job,
+        name: @jobs.find(id)[:name],
+        pictures: @jobs.pictures(id).map { |row| [row[:name], pictures.call(row[:digest])] },
+        model_files: @jobs.model_files(id),
+        steps: @jobs.revisions_until_shown(id).flat_map { |row| recorded(row) }
+      )
+    end
+
     # @return [Hash{String => String}] file name => bytes: the job as a recipe, with the model and the pictures that
     #   it names
     def recipe_files(id)
@@ -153,21 +167,39 @@ module SheetTraceServer
       false
     end
 
+    def open_archive(file, bytes)
+      opened = SheetTrace::Job::Archive.open(bytes, file: file)
+      created(
+        opened.snapshot,
+        opened.name,
+        ["#{file} opened", *opened.notes].join("; "),
+        pictures: opened.pictures,
+        model_files: opened.model_files,
+        operation: {
+          start: opened.model_files.keys.first,
+          operations: opened.steps
+        }
+      )
+    end
+
     # @param started [SheetTrace::Job::Start::Started]
     def create(started, model:, files: {})
       name = started.job.source_name
-      snapshot = SheetTrace::Job::Snapshot.dump(started.job)
-      id =
-        @jobs.create(
-          File.basename(name, ".*"),
-          snapshot,
-          "#{name} brought in",
-          pictures: started.pictures,
-          model_files: files,
-          operation: {
-            start: model
-          }
-        )
+      created(
+        SheetTrace::Job::Snapshot.dump(started.job),
+        File.basename(name, ".*"),
+        "#{name} brought in",
+        pictures: started.pictures,
+        model_files: files,
+        operation: {
+          start: model
+        }
+      )
+    end
+
+    # @return [String] the new job's id
+    def created(snapshot, name, description, **more)
+      id = @jobs.create(name, snapshot, description, **more)
       revision_id = @jobs.revision(id)[:id]
       @snapshots[revision_id] = @latest[id] = snapshot
       @changed.call(id, revision_id)

@@ -81,6 +81,14 @@ module SheetTraceServer
           )
         end
 
+        app.get("/api/jobs/:id/job.zip") do
+          download(
+            "#{base_name}-job.zip",
+            "application/zip",
+            SheetTrace::Formats::Zip::Writer.call(workshop.archive_files(params[:id]))
+          )
+        end
+
         app.get("/api/jobs/:id/recipe.zip") do
           download(
             "#{base_name}-recipe.zip",

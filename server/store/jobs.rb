@@ -55,7 +55,7 @@ module SheetTraceServer
           raise(NotFound, "This revision doesn't exist. It was replaced by a later change.")
       end
 
-      # @param pictures [Hash{String => String}] file name => bytes, brought along
+      # @param pictures [#map] of file names and bytes, brought along
       # @param model_files [Hash{String => String}] file name => bytes: the model as it came, to be started from again
       # @param operation [Hash] what the first revision was made with
       # @return [String] the new job's id

@@ -129,6 +129,26 @@ describe "files and views of the server" do
     assert_equal [format("#%02x%02x%02x", *ground.map(&:round)), "#2f5a45"], json[:colors].first(2)
   end
 
+  it "gives a whole job as one file, and opens it again" do
+    job = start_job
+    upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-lid.png"], "lid.png")
+    moved = change(job, "transform_islands", islands: [0], move_px: [3, 4])
+    fetch "/api/jobs/#{job[:id]}/job.zip"
+    again = upload_files("tea-caddy-job.zip" => last_response.body)
+
+    assert_equal [moved[:name], moved[:layout_code], ["lid.png"]],
+                 [again[:name], again[:layout_code], again[:pictures].map { |picture| picture[:name] }]
+    refute_equal job[:id], again[:id]
+    assert_match(/tea-caddy-job.zip opened/, again[:done])
+    fetch "/api/jobs/#{again[:id]}/recipe.zip"
+    recipe = Zip::File.open_buffer(last_response.body)
+
+    assert_match(
+      /transform_islands/,
+      recipe.entries.map { |entry| recipe.read(entry) }.find { |text| text.include?("operations") }
+    )
+  end
+
   it "tells which template a picture was painted over, and shows the templates" do
     job = start_job
     job = change(job, "note_export", width_px: 1024, height_px: 1024, at: "2026-05-01T10:00:00Z")

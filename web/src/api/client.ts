@@ -358,6 +358,7 @@ export const api = {
     trace: (id: string, revision: number, format: string, settings: TraceSettings, preview = false) =>
       at(id, `/trace.${format}?${query({ revision, ...settings, preview: preview ? 1 : null })}`),
     recipe: (id: string) => at(id, "/recipe.zip"),
+    archive: (id: string) => at(id, "/job.zip"),
     delivery: (id: string, revision: number, options: Sheet & DeliveryOptions) =>
       at(id, `/deliver.zip?${query({ revision, ...options })}`),
     print: (id: string, revision: number, options: PrintOptions) =>
