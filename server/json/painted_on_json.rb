@@ -20,14 +20,16 @@ module SheetTraceServer
           code: [shape::TEXT.or_null, "of the layout; null where it can't be told"],
           certainty: [shape::NUMBER, "0 to 1"],
           by: shape.one_of("code", "lines").or_null,
+          guide_px: [shape::NUMBER, "width of the template's lines, where they were left in; else 0"],
           templates: [TEMPLATE.list, "the last one first"]
         )
       SHAPES = [TEMPLATE, SHAPE].freeze
 
       # @param job [SheetTrace::Job]
       # @param found [SheetTrace::Trace::Recognise::Found]
+      # @param image [Vips::Image] the picture
       # @return [Hash]
-      def self.call(job, found)
+      def self.call(job, found, image)
         templates =
           SheetTrace::Job::PaintedOn
             .exported(job)
@@ -35,8 +37,22 @@ module SheetTraceServer
               last = job.exported.reverse.find { |template| template.code == code }
               { **last.to_h.slice(:code, :width_px, :height_px, :at), present: code == job.layout_code }
             end
-        { **found.to_h, certainty: found.certainty.round(3), templates: templates }
+        {
+          **found.to_h,
+          certainty: found.certainty.round(3),
+          guide_px: guide_px(job, found, image),
+          templates: templates
+        }
       end
+
+      def self.guide_px(job, found, image)
+        layout = found.code && SheetTrace::Job::PaintedOn.layouts(job)[found.code]
+        return 0 unless layout && SheetTrace::Trace::GuideLeft.call(image, layout)
+
+        template = job.exported.reverse.find { |own| own.code == found.code }
+        [image.width.fdiv(template.width_px), 1].max.round(2)
+      end
+      private_class_method :guide_px
     end
   end
 end

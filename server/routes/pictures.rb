@@ -35,13 +35,14 @@ module SheetTraceServer
         app.get("/api/jobs/:id/pictures/:digest/painted-on") do
           job = shown_job
           bytes = workshop.pictures.call(workshop.jobs.picture(params[:id], params[:digest])[:digest])
+          image = SheetTrace::Artwork::Picture.read(bytes).copy_memory
           found =
             SheetTrace::Trace::Recognise.call(
-              SheetTrace::Artwork::Picture.read(bytes),
+              image,
               SheetTrace::Job::PaintedOn.layouts(job),
               code: SheetTrace::Formats::Label.code(bytes)
             )
-          answer(Json::PaintedOnJson::SHAPE, Json::PaintedOnJson.call(job, found))
+          answer(Json::PaintedOnJson::SHAPE, Json::PaintedOnJson.call(job, found, image))
         end
 
         app.get("/api/jobs/:id/pictures/:digest") do

@@ -190,6 +190,10 @@ describe "the other stages" do
       .first(3)
       .zip([40, 120, 60])
       .each { |got, wanted| assert_in_delta wanted, got, 10 } # JPEG
+    click_on "Take them out" # the guide's lines
+
+    assert_no_text "The guide's lines are still in it"
+    assert_equal 1, @server.get("/api/jobs/#{job}")["artwork"]["layers"][0]["place"]["guide_px"]
     choose(
       "Bring a painted sheet back",
       file("photo.png", Vips::Image.gaussnoise(1024, 1024).cast(:uchar).pngsave_buffer)

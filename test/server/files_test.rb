@@ -156,7 +156,7 @@ describe "files and views of the server" do
     painted = upload("/api/jobs/#{job[:id]}/pictures", last_response.body, "painted.png")[:pictures].first
     fetch "/api/jobs/#{job[:id]}/pictures/#{painted[:digest]}/painted-on"
 
-    assert_equal [job[:layout_code], 1.0, "code"], json.values_at(:code, :certainty, :by)
+    assert_equal [job[:layout_code], 1.0, "code", 1], json.values_at(:code, :certainty, :by, :guide_px)
     assert_equal [
                    {
                      code: job[:layout_code],

@@ -10,7 +10,15 @@ module SheetTrace
         BESIDE_PX = 3
         private_constant :BESIDE_PX
 
+        # The guide's lines are drawn so much wider than they are, as they are smooth and may have been scaled.
+        SMOOTH_PX = 2
+        private_constant :SMOOTH_PX
+
         text :painted_on, "the name of the layout, as hold_skin gives it"
+        number :guide_px,
+               0.0..32.0,
+               "width in the picture of the template's lines that were left in it: they are filled from beside",
+               default: 0.0
 
         # @return [Integer, nil] the one island it lies on
         def island = nil
@@ -35,7 +43,7 @@ module SheetTrace
             down,
             covered_px: covered_px(now, before, sides),
             whole: [across, down].all? { |shares| shares.min >= 0 && shares.max <= 1 },
-            prepared: ->(image) { spread(image, before, sides) }
+            prepared: ->(image) { spread(image, before, sides, painted) }
           )
         end
 
@@ -79,8 +87,9 @@ module SheetTrace
           (ax * by) - (ay * bx)
         end
 
-        # Beside its islands the old sheet has other paint, or none: that must not come in at their rims.
-        def spread(image, before, sides)
+        # Beside its islands the old sheet has other paint, or none: that must not come in at their rims. Nor must the
+        # guide's lines.
+        def spread(image, before, sides, painted)
           corners = before.copy
           2.times { |axis| corners[true, true, axis] *= [image.width, image.height][axis].fdiv(sides[axis]) }
           map =
@@ -90,12 +99,21 @@ module SheetTrace
               width_px: image.width,
               height_px: image.height
             )
-          targets, sources = map.bleed(BESIDE_PX)
+          targets, sources = guide_px.zero? ? map.bleed(BESIDE_PX) : beside_guide(map, painted)
           return image if targets.empty?
 
           pixels = Numo::UInt32.from_binary(image.write_to_memory)
           pixels[targets] = pixels[sources].copy
           Patch.image(pixels, image.width, image.height)
+        end
+
+        def beside_guide(map, painted)
+          size = Layout::Sheet.new(width_px: map.width_px, height_px: map.height_px)
+          lines =
+            Trace::Template.call(painted, size: size, line_px: guide_px + SMOOTH_PX, hard: true).to_image(hard: true)
+          owner = map.owner.copy
+          owner[Numo::UInt8.from_binary(lines[3].write_to_memory).gt(0).where] = 0
+          Raster::Bleed.call(owner, map.width_px, map.height_px, BESIDE_PX + guide_px.ceil)
         end
       end
     end

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A sheet that was painted elsewhere comes back onto the model, whatever became of the layout since. */
+import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import DropZone from "@/ui/DropZone.vue";
@@ -35,6 +36,10 @@ const sure = computed(() => {
       <NoteBox v-if="returning.last" plain class="mt-2">
         {{ returning.last.picture.name }} is on the model: painted on layout
         <span class="num">{{ returning.last.found.code }}</span>, {{ sure }}.
+      </NoteBox>
+      <NoteBox v-if="returning.last && returning.last.found.guide_px > 0" class="mt-2">
+        The guide's lines are still in it.
+        <BButton variant="link" class="p-0 align-baseline" @click="returning.takeLinesOut()">Take them out</BButton>
       </NoteBox>
       <TemplateChoice />
     </template>

@@ -5,10 +5,12 @@ import type { PaintedOn, Picture } from "@/api/types";
 import { useAdding } from "@/stages/art/adding";
 import { useQuestions } from "@/composables/useAnswer";
 import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
 
 /** Painted sheets that come back: which template each was painted over is found out, or else asked. */
 export const useReturning = defineStore("returning", () => {
   const jobs = useJob();
+  const selection = useSelection();
   const adding = useAdding();
   const ask = useQuestions(() => jobs.job?.id);
   const busy = ref(false);
@@ -42,5 +44,13 @@ export const useReturning = defineStore("returning", () => {
     return adding.added(jobs.operate("bring_back", { picture: picture.digest, layout }));
   }
 
-  return { busy, unsure, last, bring, takeBack, choose };
+  /** Fills the guide's lines that were left in from beside. */
+  async function takeLinesOut() {
+    const { id, place } = jobs.layers.find((layer) => layer.id === selection.layer) ?? {};
+    const guide_px = last.value?.found.guide_px;
+    if (!id || place?.kind !== "model" || !guide_px) return;
+    if (await jobs.operate("change_layer", { id, place: { guide_px } })) last.value = null;
+  }
+
+  return { busy, unsure, last, bring, takeBack, choose, takeLinesOut };
 });

@@ -4,6 +4,7 @@ import { computed } from "vue";
 import type { Layer } from "@/api/types";
 import { useJob } from "@/stores/job";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
+import NumberField from "@/ui/NumberField.vue";
 
 const HELD = { sheet: "The sheet", model: "The model" } as const;
 const props = defineProps<{ layer: Layer }>();
@@ -27,5 +28,15 @@ const to = computed(() => (props.layer.place.kind === "model" ? "model" : "sheet
           : "It shows the same on the model, whatever becomes of the layout."
       }}
     </p>
+    <div v-if="layer.place.kind === 'model'" class="fields">
+      <NumberField
+        class="wide"
+        label="Guide lines taken out"
+        :value="layer.place.guide_px"
+        unit="px"
+        :decimals="2"
+        @change="jobs.operate('change_layer', { id: layer.id, place: { guide_px: $event } })"
+      />
+    </div>
   </section>
 </template>
