@@ -43,7 +43,7 @@ describe SheetTrace::Artwork::Places::FromSide do
   end
 
   it "runs a gradient down the model on all of its islands, however they are turned" do
-    job = Models.job(Demo::TeaCaddy.obj)
+    job = Models.job(Demo::TeaCaddy.obj, width_px: 256, height_px: 256)
     turned = operate(job, "transform_islands", islands: [0], turn_rad: 1.1, scale: [0.5, 0.5]).job
     low, high = job.mesh.positions[true, 1].minmax
 
@@ -51,7 +51,7 @@ describe SheetTrace::Artwork::Places::FromSide do
   end
 
   it "runs it across each side as that is seen, to the right" do
-    job = Models.job(Demo::TeaCaddy.obj)
+    job = Models.job(Demo::TeaCaddy.obj, width_px: 256, height_px: 256)
     (left, right), (back, front) = [0, 2].map { |axis| job.mesh.positions[true, axis].minmax }
     ways = {
       "front" => ->(x, _y, _z) { (x - left) / (right - left) },
@@ -65,8 +65,8 @@ describe SheetTrace::Artwork::Places::FromSide do
   end
 
   it "stays where it is on the model when islands are laid flat anew" do
-    job = shaded(Models.job(Demo::TeaCaddy.obj), "front")
-    moved = operate(job, "transform_islands", islands: [1], move_px: [7, -3]).job
+    job = shaded(Models.job(Demo::TeaCaddy.obj, width_px: 256, height_px: 256), "front")
+    moved = operate(job, "transform_islands", islands: [1], move_px: [2, -1]).job
 
     at_middles(job).zip(at_middles(moved)) { |(_, before), (_, now)| assert_in_delta before[0], now[0], 3 }
     assert_equal "over the model as seen from the front", job.artwork.layers[0].place.to_words(job, nil)

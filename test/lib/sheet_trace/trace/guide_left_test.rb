@@ -4,7 +4,7 @@ require "test_helper"
 require_relative "../../../../demo/build"
 
 describe SheetTrace::Trace::GuideLeft do
-  job = Models.job(Demo::TeaCaddy.obj)
+  job = Models.job(Demo::TeaCaddy.obj, width_px: 512, height_px: 512)
 
   def painted(job)
     own =
@@ -49,7 +49,7 @@ describe SheetTrace::Trace::GuideLeft do
     image = with_lines(painted(job))
     bytes = image.write_to_buffer(".png")
     file = SheetTrace::Artwork::PictureFile.of_bytes(bytes, name: "painted.png")
-    exported = operate(job, "note_export", width_px: 1024, height_px: 1024, at: "2026-05-01T10:00:00Z").job
+    exported = operate(job, "note_export", width_px: 512, height_px: 512, at: "2026-05-01T10:00:00Z").job
     change =
       SheetTrace::Operations.run(
         SheetTrace::Operations.from_h("bring_back", { picture: "x", layout: exported.layout_code }),
@@ -64,7 +64,7 @@ describe SheetTrace::Trace::GuideLeft do
           job.canvas(pictures: ->(_) {}, size: job.sheet).texel_map(SheetTrace::Artwork::Box.whole(job.sheet)).texels
         pair =
           [sheet, painted(job)].map do |own_sheet|
-            Numo::Int32.cast(SheetTrace::Artwork::Picture.pixels(own_sheet)).reshape(1024 * 1024, 4)[inside, 0..2]
+            Numo::Int32.cast(SheetTrace::Artwork::Picture.pixels(own_sheet)).reshape(512 * 512, 4)[inside, 0..2]
           end
         (pair[0] - pair[1]).abs.max
       end
