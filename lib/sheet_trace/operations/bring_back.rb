@@ -8,10 +8,13 @@ module SheetTrace
     class BringBack < Operation
       # From so many px of the sheet for one of the picture on, paint is told to be enlarged.
       ENLARGED = 1.5
-      private_constant :ENLARGED
+      # By which sides may differ in their proportions.
+      ROUNDING = 0.01
+      private_constant :ENLARGED, :ROUNDING
 
       picture
       text :layout, "the code of the template's layout"
+      flag :stretched, "it is stretched onto the template where its proportions are others", default: false
       fact :layer, Parameters::Text.new(80)
       # Faces that were painted and have no place on the sheet now.
       fact :lost_faces, Parameters::Whole.new(0..10_000_000)
@@ -21,6 +24,7 @@ module SheetTrace
 
       def call(job)
         painted = layout_of(job)
+        refuse_other_proportions(painted.sheet) unless stretched
         stack, id, replaced = laid(job)
         lost = lost_faces(job, painted)
         enlarged = enlarged(job, painted)
@@ -54,6 +58,16 @@ module SheetTrace
           else
             "there is no template of layout #{layout}; there are #{known.join(", ")}"
           end
+        )
+      end
+
+      def refuse_other_proportions(sheet)
+        width, height = picture.size_px
+        return if ((width.fdiv(height) * sheet.height_px / sheet.width_px) - 1).abs <= ROUNDING
+
+        refuse(
+          "#{picture.title} is #{width} x #{height} px, and the template has the proportions of #{sheet.width_px} x " \
+            "#{sheet.height_px}; save it whole, or say that it shall be stretched"
         )
       end
 

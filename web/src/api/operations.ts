@@ -29,7 +29,7 @@ export interface Operations {
   set_palette: { palette: string };
   set_relief: { from?: "lightness" | "color" | null; color?: string | null; low?: number | null; high?: number | null; noise_px?: number | null; smooth_px?: number | null; height_mm?: number | null; flat?: boolean };
   note_export: { width_px: number; height_px: number; format?: "png" | "tif" | "tga" | "jpg" | "webp" | "svg" | "pdf" | "ora"; at: string };
-  bring_back: { picture: string; layout: string };
+  bring_back: { picture: string; layout: string; stretched?: boolean };
   pack: { islands?: (number | string)[] | null; turn?: "none" | "quarter" | "free"; upright?: boolean | null; keep_scale?: boolean; gutter_px?: number | null; margin_px?: number | null; in_order?: boolean; attempt?: number };
   equalise: { islands?: (number | string)[] | null };
   weigh_islands: { islands: (number | string)[]; weight: number };

@@ -110,6 +110,22 @@ describe SheetTrace::Operations::BringBack do
     assert_equal 1, brought_back(joined, exported.layout_code).facts[:cut_anew].size
   end
 
+  it "stretches a picture of other proportions only where it is asked to" do
+    exported = noted(job)
+    wide = chart.resize(1, vscale: 0.5)
+    error = assert_raises(SheetTrace::InvalidOperationError) { brought_back(exported, exported.layout_code, wide) }
+
+    assert_match(
+      /painted is 1024 x 512 px, and the template has the proportions of 1024 x 1024; save it whole/,
+      error.message
+    )
+    operation =
+      SheetTrace::Operations.from_h("bring_back", { picture: "x", layout: exported.layout_code, stretched: true })
+    change = SheetTrace::Operations.run(operation, exported, pictures: ->(_name) { file(wide) })
+
+    assert_equal 1, change.job.artwork.layers.size
+  end
+
   it "keeps the layouts of the last templates through saving, and refuses any other" do
     exported = noted(job)
     snapshot = SheetTrace::Job::Snapshot.dump(exported)

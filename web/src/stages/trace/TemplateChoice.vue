@@ -21,7 +21,7 @@ const when = (at: string) => new Date(at).toLocaleString([], { dateStyle: "mediu
         <BButton
           variant="light"
           class="d-flex gap-2 w-100 p-1 align-items-center text-start"
-          @click="returning.choose(template.code)"
+          @click="returning.choose(template)"
         >
           <img
             :src="api.urls.template(jobs.job.id, jobs.job.revision, template.code)"
@@ -34,6 +34,7 @@ const when = (at: string) => new Date(at).toLocaleString([], { dateStyle: "mediu
             <b class="num">{{ template.code }}</b><br />
             <span class="num">{{ template.width_px }} × {{ template.height_px }} px</span><br />
             {{ template.present ? "as islands lie now" : when(template.at) }}
+            <template v-if="!returning.fits(template)"><br />of other proportions: stretches the picture</template>
           </span>
         </BButton>
       </li>
