@@ -189,6 +189,7 @@ module Screenshots
   # Waits until images and a frame of the proof are drawn.
   def self.settle
     sleep 2
+    sleep 0.1 until evaluate_script("[...document.images].every((image) => image.complete)")
     return unless has_selector?(".proof-view", wait: 0)
 
     has_no_selector?(".proof-view .waiting")

@@ -99,7 +99,7 @@ async function start(files: File[]) {
           <p class="fs-5 fw-bold">Drop a model here to start a job</p>
           <p class="text-body-secondary">
             OBJ, glTF, COLLADA or PLY, together with its materials, buffers and pictures, or all in one zip. With or
-            without UVs, up to 200 MB.
+            without UVs, up to 200 MB. A job that was saved as a file opens here too.
           </p>
           <BAlert
             :model-value="messages.failure !== ''"
