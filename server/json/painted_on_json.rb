@@ -12,7 +12,8 @@ module SheetTraceServer
           width_px: shape::NUMBER,
           height_px: shape::NUMBER,
           at: [shape::TEXT, "ISO 8601"],
-          present: [shape::FLAG, "islands lie so now"]
+          present: [shape::FLAG, "islands lie so now"],
+          fits: [shape::FLAG, "the picture has its proportions"]
         )
       SHAPE =
         Shape::Record.new(
@@ -30,29 +31,24 @@ module SheetTraceServer
       # @param image [Vips::Image] the picture
       # @return [Hash]
       def self.call(job, found, image)
+        known = SheetTrace::Job::PaintedOn
         templates =
-          SheetTrace::Job::PaintedOn
-            .exported(job)
-            .map do |code|
-              last = job.exported.reverse.find { |template| template.code == code }
-              { **last.to_h.slice(:code, :width_px, :height_px, :at), present: code == job.layout_code }
+          known
+            .layouts(job)
+            .map do |code, layout|
+              {
+                **known.template(job, code).to_h.slice(:code, :width_px, :height_px, :at),
+                present: code == job.layout_code,
+                fits: known.fits?(layout, image.size)
+              }
             end
         {
           **found.to_h,
           certainty: found.certainty.round(3),
-          guide_px: guide_px(job, found, image),
+          guide_px: known.guide_px(job, found.code, image),
           templates: templates
         }
       end
-
-      def self.guide_px(job, found, image)
-        layout = found.code && SheetTrace::Job::PaintedOn.layouts(job)[found.code]
-        return 0 unless layout && SheetTrace::Trace::GuideLeft.call(image, layout)
-
-        template = job.exported.reverse.find { |own| own.code == found.code }
-        [image.width.fdiv(template.width_px), 1].max.round(2)
-      end
-      private_class_method :guide_px
     end
   end
 end

@@ -163,7 +163,8 @@ describe "files and views of the server" do
                      width_px: 1024,
                      height_px: 1024,
                      at: "2026-05-01T10:00:00Z",
-                     present: true
+                     present: true,
+                     fits: true
                    }
                  ],
                  json[:templates]

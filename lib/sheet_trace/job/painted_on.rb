@@ -7,7 +7,9 @@ module SheetTrace
     module PaintedOn
       # Templates whose layouts are kept, the last ones.
       EXPORTED = 12
-      private_constant :EXPORTED
+      # By which sides may differ in their proportions.
+      ROUNDING = 0.01
+      private_constant :EXPORTED, :ROUNDING
 
       # @param job [Job]
       # @param name [String, nil] for the present layout; the next free one if nil
@@ -38,6 +40,30 @@ module SheetTrace
       # @param job [Job]
       # @return [Array<String>] codes of the templates whose layouts are kept, the last one first
       def self.exported(job) = job.exported.reverse.map(&:code).uniq.first(EXPORTED)
+
+      # @param job [Job]
+      # @param code [String] of .exported
+      # @return [Trace::Exported] the last template of that layout
+      def self.template(job, code) = job.exported.reverse.find { |own| own.code == code }
+
+      # @param layout [Layout]
+      # @param size_px [Array(Integer, Integer)] of a picture
+      # @return [Boolean] whether it has the proportions of the layout's sheet
+      def self.fits?(layout, size_px)
+        width, height = size_px
+        ((width.fdiv(height) * layout.sheet.height_px / layout.sheet.width_px) - 1).abs <= ROUNDING
+      end
+
+      # @param job [Job]
+      # @param code [String, nil] of the template that a picture was painted over
+      # @param image [Vips::Image] 8-bit sRGB with alpha
+      # @return [Float] width in the picture of the template's lines, where they were left in it; else 0
+      def self.guide_px(job, code, image)
+        layout = layouts(job)[code]
+        return 0.0 unless layout && Trace::GuideLeft.call(image, layout)
+
+        [image.width.fdiv(template(job, code).width_px), 1.0].max.round(2)
+      end
     end
   end
 end

@@ -8,9 +8,7 @@ module SheetTrace
     class BringBack < Operation
       # From so many px of the sheet for one of the picture on, paint is told to be enlarged.
       ENLARGED = 1.5
-      # By which sides may differ in their proportions.
-      ROUNDING = 0.01
-      private_constant :ENLARGED, :ROUNDING
+      private_constant :ENLARGED
 
       picture
       text :layout, "the code of the template's layout"
@@ -24,7 +22,7 @@ module SheetTrace
 
       def call(job)
         painted = layout_of(job)
-        refuse_other_proportions(painted.sheet) unless stretched
+        refuse_other_proportions(painted.sheet) unless stretched || Job::PaintedOn.fits?(painted, picture.size_px)
         stack, id, replaced = laid(job)
         lost = lost_faces(job, painted)
         enlarged = enlarged(job, painted)
@@ -63,8 +61,6 @@ module SheetTrace
 
       def refuse_other_proportions(sheet)
         width, height = picture.size_px
-        return if ((width.fdiv(height) * sheet.height_px / sheet.width_px) - 1).abs <= ROUNDING
-
         refuse(
           "#{picture.title} is #{width} x #{height} px, and the template has the proportions of #{sheet.width_px} x " \
             "#{sheet.height_px}; save it whole, or say that it shall be stretched"

@@ -469,6 +469,8 @@ export interface ExportedTemplate {
   at: string;
   /** islands lie so now */
   present: boolean;
+  /** the picture has its proportions */
+  fits: boolean;
 }
 
 export interface PaintedOn {

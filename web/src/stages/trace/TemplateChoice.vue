@@ -34,7 +34,7 @@ const when = (at: string) => new Date(at).toLocaleString([], { dateStyle: "mediu
             <b class="num">{{ template.code }}</b><br />
             <span class="num">{{ template.width_px }} × {{ template.height_px }} px</span><br />
             {{ template.present ? "as islands lie now" : when(template.at) }}
-            <template v-if="!returning.fits(template)"><br />of other proportions: stretches the picture</template>
+            <template v-if="!template.fits"><br />of other proportions: stretches the picture</template>
           </span>
         </BButton>
       </li>

@@ -7,9 +7,6 @@ import { useQuestions } from "@/composables/useAnswer";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 
-/** By which the sides of a picture may differ in their proportions. */
-const ROUNDING = 0.01;
-
 /** Painted sheets that come back: which template each was painted over is found out, or else asked. */
 export const useReturning = defineStore("returning", () => {
   const jobs = useJob();
@@ -37,16 +34,10 @@ export const useReturning = defineStore("returning", () => {
     else if (await land(picture, found.code)) last.value = { picture, found };
   }
 
-  /** Whether the picture that is asked about has the proportions of a template. */
-  const fits = ({ width_px, height_px }: PaintedOn["templates"][number]) => {
-    const { picture } = unsure.value!;
-    return Math.abs((picture.width_px * height_px) / (picture.height_px * width_px) - 1) <= ROUNDING;
-  };
-
   /** Says which it was painted over; it is stretched where it has other proportions. */
   async function choose(template: PaintedOn["templates"][number]) {
     const asked = unsure.value;
-    if (asked && (await land(asked.picture, template.code, !fits(template)))) unsure.value = null;
+    if (asked && (await land(asked.picture, template.code, !template.fits))) unsure.value = null;
   }
 
   async function land(picture: Picture, layout: string, stretched = false): Promise<boolean> {
@@ -61,5 +52,5 @@ export const useReturning = defineStore("returning", () => {
     if (await jobs.operate("change_layer", { id, place: { guide_px } })) last.value = null;
   }
 
-  return { busy, unsure, last, fits, bring, takeBack, choose, takeLinesOut };
+  return { busy, unsure, last, bring, takeBack, choose, takeLinesOut };
 });

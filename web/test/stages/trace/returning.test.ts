@@ -4,7 +4,14 @@ import type { PaintedOn, Picture } from "@/api/types";
 import { useReturning } from "@/stages/trace/returning";
 import { openJob } from "../../support";
 
-const template = { code: "AAAA-AAAA", width_px: 512, height_px: 512, at: "2026-05-01T10:00:00Z", present: true };
+const template = {
+  code: "AAAA-AAAA",
+  width_px: 512,
+  height_px: 512,
+  at: "2026-05-01T10:00:00Z",
+  present: true,
+  fits: true,
+};
 const found: PaintedOn = { code: null, certainty: 0.1, by: null, guide_px: 0, templates: [template] };
 const picture = { digest: "d", name: "painted.png", media_type: "image/png", width_px: 256, height_px: 256 } as Picture;
 
@@ -29,9 +36,7 @@ describe("painted sheets that come back", () => {
     const returning = useReturning();
     await returning.takeBack(picture);
     expect(operate).not.toHaveBeenCalled();
-    expect(returning.fits(template)).toBe(true);
-    expect(returning.fits({ ...template, height_px: 256 })).toBe(false);
-    await returning.choose({ ...template, height_px: 256 });
+    await returning.choose({ ...template, fits: false });
     expect(operate).toHaveBeenCalledWith("bring_back", { picture: "d", layout: "AAAA-AAAA", stretched: true });
     expect(returning.unsure).toBeNull();
   });
