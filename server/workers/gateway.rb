@@ -26,6 +26,8 @@ module SheetTraceServer
         answer.ask(task, env, within: upload?(env) ? @upload_s : nil)
       rescue Pool::Busy
         failure(503, "busy", "the server is at work on too much at once; stop some of it, or wait")
+      rescue Pool::NoWorker
+        failure(503, "no_worker", "nothing could be started to do this; nothing of yours was changed. Try again")
       end
 
       # What is drawn, what is checked, and the rest go to a worker each: it has at hand what it needs, and a change

@@ -33,6 +33,10 @@ module SheetTraceServer
       class Busy < StandardError
       end
 
+      # None could be started.
+      class NoWorker < StandardError
+      end
+
       # @param path [String] of the store
       def initialize(path)
         @path = path
@@ -47,7 +51,7 @@ module SheetTraceServer
 
       # @param task [Array] a job's id, nil if it is about none, and what of it is asked for
       # @return [Connection] the caller's until it is given back
-      # @raise [Busy]
+      # @raise [Busy, NoWorker]
       def take(task)
         loop do
           worker = @lock.synchronize { free_for(task) } || start
@@ -140,7 +144,7 @@ module SheetTraceServer
         theirs.close
         Connection.new(mine, @nursery.readpartial(4).unpack1("L"))
       rescue EOFError, SystemCallError # it was killed meanwhile
-        raise if (tries += 1) > NURSERIES
+        raise NoWorker if (tries += 1) > NURSERIES
 
         @nursery.close
         retry

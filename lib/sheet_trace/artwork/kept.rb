@@ -19,7 +19,7 @@ module SheetTrace
       def facts(_job, _content) = {}
 
       # Looks at once at what a bake will need, so that what can't be done is told now.
-      def ready(_job) = nil
+      def ready(_job, _content) = nil
 
       # @return [Float, nil] width on the model of a place that says it
       def width_mm = nil

@@ -14,11 +14,18 @@ module SheetTrace
       # @param prepared [#call, nil] as Frame has it
       # @param endless [Boolean] the content's right side joins its left
       # @param whole [Boolean] the content covers all of the triangles
+      # @param distortion [Distortion, nil] what becomes of the content in the rectangle whose shares are given
       # @return [Frame, nil] of the texels that the content covers; nil where it covers none
-      def self.call(texel_map, across, down, covered_px:, prepared: nil, endless: false, whole: false)
+      def self.call(texel_map, across, down, covered_px:, prepared: nil, endless: false, whole: false, distortion: nil)
         return covering(texel_map, across, down, covered_px, prepared) if whole
 
-        shares, slopes = texel_map.interpolate_with_slopes([across, down])
+        shares, slopes =
+          if distortion
+            places, gradients = texel_map.interpolate_with_gradients([across, down])
+            distortion.with_slopes(*places, gradients)
+          else
+            texel_map.interpolate_with_slopes([across, down])
+          end
         coverage = endless ? coverage(texel_map, shares[1..], slopes[1..]) : coverage(texel_map, shares, slopes)
         rows = coverage.gt(0).where
         return if rows.empty?

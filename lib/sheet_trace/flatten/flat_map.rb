@@ -38,6 +38,9 @@ module SheetTrace
       # @raise [MeshError] if the island is no band of a cylinder or cone
       def rims = @memo[:rims] ||= Rims.call(self, Cut::Piece.of_island(@uv_map, @island), @unit_mm)
 
+      # @return [GuideLines]
+      def guide_lines = @memo[:guide_lines] ||= GuideLines.call(@uv_map, @island, self)
+
       # @return [Array<Numo::DFloat>] x and y, mm: P values each, 0 for points of other islands
       def by_point
         Array.new(2) do |axis|

@@ -61,6 +61,22 @@ module SheetTrace
         [Numo::NMath.atan2(side, out) * radius * -up, (Numo::NMath.hypot(out, side) - radius) * up]
       end
 
+      # The way back from .along.
+      #
+      # @param places [Numo::DFloat] n x 2, along and across from the spot, mm
+      # @return [Numo::DFloat] n x 2 on the flat map, mm
+      def at(places, x_mm, y_mm)
+        return places + Numo::DFloat[[x_mm, y_mm]] unless centre
+
+        radius = radius_at(x_mm, y_mm)
+        up = upwards(y_mm)
+        angle = (places[true, 0] * -up / radius) + Math.atan2(y_mm - centre[1], x_mm - centre[0])
+        far = (places[true, 1] * up) + radius
+        Geometry::Vectors.columns(
+          [(Numo::NMath.cos(angle) * far) + centre[0], (Numo::NMath.sin(angle) * far) + centre[1]]
+        )
+      end
+
       # @return [Float] length of the band round through a spot, mm
       def round_mm(x_mm, y_mm)
         across, = along(@places[true, 0], @places[true, 1], x_mm, y_mm)

@@ -20,7 +20,7 @@ module SheetTrace
       def call(job)
         title = name || content.title
         mask = Artwork::Mask.new(islands: islands, parts: parts, materials: materials, faces: faces)
-        place.ready(job)
+        place.ready(job, content)
         stack =
           job.artwork.add(id: id, name: title, content: content, place: place, look: Artwork::Look.new(mask: mask))
         on = mask.to_words(islands: job.island_names, parts: job.mesh.parts, materials: job.mesh.material_names)
@@ -29,7 +29,7 @@ module SheetTrace
           "#{title} laid #{on ? "on #{on}" : place.to_words(job, content)}",
           layer: stack.layers.last.id
         )
-      rescue UvError, MeshError => e
+      rescue UvError, MeshError, InputError => e
         refuse("#{name || content.title}: #{e.message}")
       end
     end

@@ -28,11 +28,11 @@ module SheetTrace
         refuse("#{before.name} is locked; unlock it first") if before.look.locked && locked.nil? && visible.nil?
 
         after = changed(job, before)
-        after.place.ready(job) if place
+        after.place.ready(job, after.content) if place || content
         layers = [after, (source(job, before) if content && follows?(before))].compact
         stack = layers.reduce(job.artwork) { |own, layer| own.replace(layer) }
         change(job.with(artwork: stack), sentence(job, before, stack.resolved.find { |layer| layer.id == id }))
-      rescue UvError, MeshError => e
+      rescue UvError, MeshError, InputError => e
         refuse("#{before.name}: #{e.message}")
       end
 
@@ -88,7 +88,9 @@ module SheetTrace
         spot = layer.place
         "#{layer.name}: #{Phrases.mm(spot.width_mm)} wide, #{Phrases.short(spot.x_mm)}, #{Phrases.mm(spot.y_mm)} " \
           "from the middle of " \
-          "#{job.island_names[spot.island]}, turned #{Phrases.degrees(spot.turn_rad)}"
+          "#{job.island_names[spot.island]}, turned #{Phrases.degrees(spot.turn_rad)}" \
+          "#{", bent by #{Phrases.degrees(spot.bend_rad)}" unless spot.bend_rad.zero?}" \
+          "#{", its corners pulled" if spot.corners.any?(&:nonzero?)}"
       end
 
       def shows_on(job, layer)

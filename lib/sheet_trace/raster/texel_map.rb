@@ -88,6 +88,12 @@ module SheetTrace
         [interpolate(columns), slopes]
       end
 
+      # @param columns [Array<Numo::DFloat>] K x 3 values each
+      # @return [Array] for each of the columns N values, and for each its changes per px right and per px down, N each
+      def interpolate_with_gradients(columns)
+        [interpolate(columns), columns.map { |values| plane(values).first(2).map { |change| change[triangles] } }]
+      end
+
       # @return [Numo::Bit] N: 1 for texels with one beside them that is on no triangle
       def rim
         @memo[:rim] ||= begin

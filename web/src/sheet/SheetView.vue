@@ -163,6 +163,7 @@ usePainting(canvas, {
   frame: computed(() => (props.movable && !islands.moved.value ? islands.grips.value : null)),
   label: label.layer,
   labelChange: label.change,
+  labelPulled: label.pulling,
   corners: moving.places,
   pull: computed(() => (drawing.shape === "pull" ? draw.drawn.value : null)),
 });

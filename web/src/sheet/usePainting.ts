@@ -44,6 +44,7 @@ interface Options {
   frame: Ref<Box | null>;
   label: Ref<Layer | null>;
   labelChange: Ref<LabelChange>;
+  labelPulled: Ref<boolean>;
   /** picked corners, and handles of the cage, px */
   corners: Ref<Pair[]>;
   pull: Ref<{ from: Pair; to: Pair } | null>;
@@ -66,6 +67,7 @@ export function usePainting(
     frame,
     label,
     labelChange,
+    labelPulled,
     corners,
     pull,
   }: Options,
@@ -111,7 +113,7 @@ export function usePainting(
     pass(LIVES, () => [pull.value], drawPull),
     pass(LIVES, () => [marks.preview.value ? null : frame.value], drawFrame),
     pass(LIVES, () => [corners.value], drawCorners),
-    pass(LIVES, () => [label.value, labelChange.value], drawLabel),
+    pass(LIVES, () => [label.value, labelChange.value, labelPulled.value], drawLabel),
     pass(LIVES, () => [settings.unit, jobs.job!.density_px_per_mm], drawRulers),
   ];
   const painter = new Painter(passes);

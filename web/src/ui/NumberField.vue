@@ -106,6 +106,9 @@ function drop(event: KeyboardEvent) {
   font-size: 11px;
   grid-column: 1 / -1;
 }
+.number-field.bare :deep(.form-control) {
+  padding-inline: 4px;
+}
 .number-field :deep(.input-group-text) {
   padding: 0 6px 0 0;
   font-size: 11px;

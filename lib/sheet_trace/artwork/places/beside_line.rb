@@ -40,7 +40,7 @@ module SheetTrace
         end
 
         # @raise [MeshError] where the line can't be drawn
-        def ready(job) = job.strip(self)
+        def ready(job, _content) = job.strip(self)
 
         # @param canvas [Canvas]
         # @return [Array] what of its layout a bake depends on, beside the place itself

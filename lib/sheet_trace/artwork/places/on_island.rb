@@ -9,6 +9,7 @@ module SheetTrace
       class OnIsland < Kept
         WIDTH_MM = (0.001..1_000_000.0)
         PLACE_MM = (-1_000_000.0..1_000_000.0)
+        PULL = (-5.0..5.0)
 
         island :island
         number :width_mm, WIDTH_MM, "its height follows from the content's proportions"
@@ -19,12 +20,36 @@ module SheetTrace
                %w[straight rim],
                "rim: bent with a rolled-out band, so that its lines run along the rims, true at its middle height",
                default: "straight"
+        angle :bend_rad,
+              (-350 * Math::PI / 180)..(350 * Math::PI / 180),
+              "of the circle that its width goes along: above 0 an arch, below 0 a bowl",
+              default: 0.0
+        numbers :corners,
+                8,
+                PULL,
+                "how far its corners are pulled, right and down, shares of its width and height; top left, top right, " \
+                  "bottom right, bottom left",
+                default: [0.0] * 8
 
         fact :height_mm, Parameters::Number.new(0..1e12)
+        # Where x_mm and y_mm lie on the sheet.
+        fact :middle_px, Parameters::Numbers.new(2)
         # Corners on the sheet: top left, top right, bottom right, bottom left.
         fact :frame_px, Parameters::ListOf.new(Parameters::Numbers.new(2))
+        # Its border on the sheet, from the top left corner on clockwise.
+        fact :outline_px, Parameters::ListOf.new(Parameters::Numbers.new(2))
         # From its box, as it is turned, to the border of the island's: left, right, top, bottom.
         fact :edges_mm, Parameters::Numbers.new(4)
+        # Lines of its island that it may be set by, right of the island's middle and above it.
+        lines =
+          Parameters::ListOf.new(
+            Parameters::Record.new do
+              number :at_mm, PLACE_MM
+              text :name
+            end
+          )
+        fact :upright_lines, lines
+        fact :level_lines, lines
         # Which side of the model its middle looks to from there: the panel, on the net of a box.
         fact :panel, Parameters::Text.new(80)
         # Ratio of the larger to the smaller size that a disc comes out with, over what the content covers.
@@ -50,17 +75,28 @@ module SheetTrace
 
           flat = flat_corners(canvas)
           across, down = content_corners(flat, content, canvas.flat_map(island))
-          TriangleFrame.call(texel_map, across, down, covered_px: covered_px(canvas, flat, content))
+          TriangleFrame.call(
+            texel_map,
+            across,
+            down,
+            covered_px: covered_px(canvas, flat, content),
+            distortion: distortion(content).then { |own| own unless own.none? }
+          )
         end
 
         def facts(job, content)
           height_mm = size_mm(content)[1]
           flat_map = job.flat_map(island)
-          guide = IslandFrame.call(self, height_mm: height_mm, flat_map: flat_map, layout: job.layout)
+          corners, outline = border_mm(content, flat_map)
+          guide = IslandFrame.call([x_mm, y_mm], corners, outline, flat_map: flat_map, layout: job.layout)
           {
             height_mm: height_mm,
+            middle_px: guide.middle_px,
             frame_px: guide.corners_px,
-            edges_mm: edges_mm(flat_map, height_mm),
+            outline_px: guide.outline_px,
+            edges_mm: edges_mm(flat_map, outline),
+            upright_lines: flat_map.guide_lines.upright.map(&:to_h),
+            level_lines: flat_map.guide_lines.level.map(&:to_h),
             panel: panel(job),
             mm_per_px: guide.mm_per_px,
             **round(flat_map, height_mm),
@@ -69,7 +105,11 @@ module SheetTrace
         end
 
         # @raise [UvError, MeshError] where the island can't be laid flat, or is no band where it must be one
-        def ready(job) = job.flat_map(island).then { |flat_map| flat_map.rims if rim? }
+        # @raise [InputError] where it can't be bent or pulled so
+        def ready(job, content)
+          job.flat_map(island).then { |flat_map| flat_map.rims if rim? }
+          distortion(content)
+        end
 
         # @param canvas [Canvas]
         # @return [Array] what of its layout a bake depends on, beside the place itself
@@ -94,13 +134,14 @@ module SheetTrace
         private
 
         def rim? = along == "rim"
+        def distortion(content) = Distortion.new(content.aspect, bend_rad, corners)
 
         # What laying the island flat has left, in the triangles that the content lies on.
         def stretch(job, flat_map, content)
           map = job.layout.uv_map
           rows = map.island_triangles[island]
           corners = flat_map.by_point.map { |values| values[map.triangles.points[rows, true]] }
-          shares = content_corners(corners, content, flat_map)
+          shares = distortion(content).to_content(*content_corners(corners, content, flat_map))
           under = shares.map { |share| share.max(axis: 1).gt(0) & share.min(axis: 1).lt(1) }.reduce(:&).where
           return { stretch_mean: 1.0, stretch_worst: 1.0 } if under.empty?
 
@@ -121,12 +162,25 @@ module SheetTrace
           { round_mm: rims.round_mm(x_mm, y_mm), rim_widths_mm: widths }
         end
 
-        def edges_mm(flat_map, height_mm)
-          cos = Math.cos(turn_rad).abs
-          sin = Math.sin(turn_rad).abs
-          half = [(width_mm * cos) + (height_mm * sin), (width_mm * sin) + (height_mm * cos)].map { |side| side / 2 }
+        def edges_mm(flat_map, outline)
           across, down = flat_map.size_mm.map { |side| side / 2 }
-          [across + x_mm - half[0], across - x_mm - half[0], down - y_mm - half[1], down + y_mm - half[1]]
+          (left, right), (bottom, top) = [0, 1].map { |axis| outline[true, axis].minmax }
+          [across + left, across - right, down - top, down + bottom]
+        end
+
+        # @return [Array<Numo::DFloat>] its corners, and places round its border, on the flat map: n x 2, mm
+        def border_mm(content, flat_map)
+          own = distortion(content)
+          size = size_mm(content)
+          # A clockwise turn to the eye is a negative one where y points up.
+          turn = Geometry::Affine.turn(-turn_rad)
+          [own.corners, own.outline].map do |places|
+            turned =
+              turn.apply(
+                Geometry::Vectors.columns([(places[true, 0] - 0.5) * size[0], (places[true, 1] - 0.5) * -size[1]])
+              )
+            rim? ? flat_map.rims.at(turned, x_mm, y_mm) : turned + Numo::DFloat[[x_mm, y_mm]]
+          end
         end
 
         # Whether its island goes round the model, as a net does.
@@ -166,10 +220,10 @@ module SheetTrace
           area = jacobians.area_mm2
           cos = Math.cos(turn_rad)
           sin = Math.sin(turn_rad)
-          [[cos, -sin], [sin, cos]].zip(size_mm(content))
-            .map do |(x, y), length_mm|
+          [[cos, -sin], [sin, cos]].zip(size_mm(content), distortion(content).growth)
+            .map do |(x, y), length_mm, growth|
               dx, dy = jacobians.on_plane([x, y, 0.0])
-              length_mm * Math.sqrt((((dx**2) + (dy**2)) * area).sum / [area.sum, Float::MIN].max)
+              length_mm * growth * Math.sqrt((((dx**2) + (dy**2)) * area).sum / [area.sum, Float::MIN].max)
             end
         end
       end

@@ -1,7 +1,7 @@
-import type { Layer, Pair } from "@/api/types";
+import type { Layer, OnIsland, Pair } from "@/api/types";
+import { extent, type Caught } from "../catching";
 import { FRAME, grips, type Box } from "../handles";
-import type { LabelChange } from "../labelHand";
-import { labelCorners } from "../labelHand";
+import { labelCorners, labelOutline, spotPx, type LabelChange } from "../labelHand";
 import { onScreen, strokeCased, type Frame } from "./pass";
 
 /** The frame round what is picked, with its grips. */
@@ -57,20 +57,51 @@ export function cornerMark({ context, view, colors }: Frame, [x, y]: Pair) {
   context.fillRect(x * view.scale + view.x - 3.5, y * view.scale + view.y - 3.5, 7, 7);
 }
 
-/** The frame of the picked layer on its island: long dashes, and a grip for its width. */
-export function drawLabel(frame: Frame, layer: Layer | null, change: LabelChange) {
+/**
+ * The frame of the picked layer on its island: long dashes, and a grip for its width, or one for each corner where they
+ * are pulled; and the lines that it lies on while it is moved.
+ */
+export function drawLabel(frame: Frame, layer: Layer | null, change: LabelChange, pulling: boolean) {
+  const outline = layer && labelOutline(frame.view, layer, change);
   const corners = layer && labelCorners(frame.view, layer, change);
-  if (!corners) return;
+  if (!outline || !corners) return;
   const { context, colors } = frame;
   onScreen(frame);
+  if (layer.place.kind === "island") for (const line of change.caught) drawCaught(frame, layer.place, line);
   context.beginPath();
-  corners.forEach(([x, y], i) => (i === 0 ? context.moveTo(x, y) : context.lineTo(x, y)));
+  outline.forEach(([x, y], i) => (i === 0 ? context.moveTo(x, y) : context.lineTo(x, y)));
   context.closePath();
   strokeCased(frame, { color: colors.picked, width: 2, dash: [9, 4] });
-  const grip = corners[2]!;
+  for (const [x, y] of pulling ? corners : [corners[2]!]) {
+    context.beginPath();
+    if (pulling) context.rect(x - 5, y - 5, 10, 10);
+    else context.arc(x, y, 5.5, 0, 2 * Math.PI);
+    context.fillStyle = colors.paper;
+    context.fill();
+    strokeCased(frame, { color: colors.picked, width: 2 });
+  }
+}
+
+/** A line of an island from edge to edge, with its name at its end. */
+function drawCaught(frame: Frame, place: OnIsland, { axis, at_mm, name }: Caught) {
+  const { context, colors, view } = frame;
+  const [low, high] = extent(place)[1 - axis]!;
+  const [from, to] = [low, high].map((along) => {
+    const [x, y] = spotPx(place, axis === 0 ? [at_mm, along] : [along, at_mm]);
+    return [x * view.scale + view.x, y * view.scale + view.y] as const;
+  }) as [Pair, Pair];
   context.beginPath();
-  context.arc(grip[0], grip[1], 5.5, 0, 2 * Math.PI);
+  context.moveTo(...from);
+  context.lineTo(...to);
+  strokeCased(frame, { color: colors.warning, width: 1.5 });
+  context.font = "600 12px 'Atkinson Hyperlegible Next Variable', sans-serif";
+  context.textAlign = "center";
+  context.textBaseline = "middle";
+  const wide = context.measureText(name).width + 10;
   context.fillStyle = colors.paper;
+  context.beginPath();
+  context.roundRect(to[0] - wide / 2, to[1] - 9, wide, 18, 3);
   context.fill();
-  strokeCased(frame, { color: colors.picked, width: 2 });
+  context.fillStyle = colors.ink;
+  context.fillText(name, to[0], to[1] + 0.5);
 }

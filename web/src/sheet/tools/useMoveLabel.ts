@@ -1,53 +1,72 @@
 import { computed, shallowRef } from "vue";
-import type { Layer, Pair } from "@/api/types";
-import type { Tool } from "@/hand/tool";
+import type { Layer, OnIsland, Pair } from "@/api/types";
+import { usePulling } from "@/hand/pulling";
+import { straight, type Tool } from "@/hand/tool";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import type { SheetGround } from "../ground";
-import { labelDrag, labelHit, STILL, type LabelChange } from "../labelHand";
+import {
+  labelHit,
+  labelMove,
+  labelScale,
+  pulledCorners,
+  STILL,
+  toMm,
+  type LabelChange,
+  type LabelHit,
+} from "../labelHand";
 
 const hundredths = (value: number) => Math.round(value * 100) / 100;
+const CURSORS = { size: "nwse-resize", move: "move" };
 
-/** Moves and sizes the picked layer that is set on an island. */
+/** Moves and sizes the picked layer that is set on an island, and pulls its corners. Alt moves it past all lines. */
 export function useMoveLabel(ground: SheetGround, on: () => boolean) {
   const jobs = useJob();
   const selection = useSelection();
+  const pulling = usePulling();
   const layer = computed<Layer | null>(
     () => (on() && jobs.layers.find(({ id, place }) => id === selection.layer && place.kind === "island")) || null,
   );
   const change = shallowRef<LabelChange>(STILL);
-  let held: { layer: Layer; from: Pair; sizing: boolean } | null = null;
+  let held: { layer: Layer; from: Pair; hit: LabelHit } | null = null;
 
-  async function place({ id, place }: Layer, { shift_px: [right, down], scale }: LabelChange) {
-    if (place.kind !== "island") return;
-    const [xRight, xDown, yRight, yDown] = place.mm_per_px;
-    const moved = {
-      x_mm: hundredths(place.x_mm + xRight * right + xDown * down),
-      y_mm: hundredths(place.y_mm + yRight * right + yDown * down),
-    };
-    await jobs.operate("change_layer", {
-      id,
-      place: scale === 1 ? moved : { width_mm: hundredths(place.width_mm * scale) },
-    });
+  const hitAt = (at: Pair) => labelHit(ground.view.value, layer.value, at, pulling.on);
+
+  function placed(place: OnIsland, { shift_px, scale, pull }: LabelChange): Partial<OnIsland> {
+    if (pull) return { corners: pulledCorners(place, pull) };
+    if (scale !== 1) return { width_mm: hundredths(place.width_mm * scale) };
+    const [x, y] = toMm(place, shift_px);
+    return { x_mm: hundredths(place.x_mm + x), y_mm: hundredths(place.y_mm + y) };
+  }
+
+  function changeOf({ layer, from, hit }: NonNullable<typeof held>, to: Pair, event: PointerEvent): LabelChange {
+    const shift = straight([to[0] - from[0], to[1] - from[1]], event.shiftKey);
+    if (hit === "size") return labelScale(layer, from, to);
+    if (typeof hit === "number") return { ...STILL, pull: { corner: hit, by_px: shift } };
+    const others = jobs.layers.filter(({ id, visible }) => visible && id !== layer.id);
+    return event.altKey ? { ...STILL, shift_px: shift } : labelMove(layer, others, shift, ground.reach());
   }
 
   const tool: Tool = {
-    hit: (at) =>
-      ({ size: "nwse-resize", move: "move", none: null })[labelHit(ground.view.value, layer.value, at) ?? "none"],
+    hit(at) {
+      const hit = hitAt(at);
+      return typeof hit === "number" ? "crosshair" : hit && CURSORS[hit];
+    },
     press(at, event) {
-      const hit = event.button === 0 ? labelHit(ground.view.value, layer.value, at) : null;
-      held = hit && layer.value ? { layer: layer.value, from: ground.px(at), sizing: hit === "size" } : null;
+      const hit = event.button === 0 ? hitAt(at) : null;
+      held = hit !== null && layer.value ? { layer: layer.value, from: ground.px(at), hit } : null;
       return held !== null;
     },
-    move(at, _event, far) {
-      if (held && far) change.value = labelDrag(held.layer, held.sizing, held.from, ground.px(at));
+    move(at, event, far) {
+      if (held && far) change.value = changeOf(held, ground.px(at), event);
     },
     async release() {
-      if (held && change.value !== STILL) await place(held.layer, change.value);
+      if (held?.layer.place.kind === "island" && change.value !== STILL)
+        await jobs.operate("change_layer", { id: held.layer.id, place: placed(held.layer.place, change.value) });
       change.value = STILL;
     },
     leave: () => (change.value = STILL),
   };
 
-  return { tool, layer, change };
+  return { tool, layer, change, pulling: computed(() => pulling.on) };
 }

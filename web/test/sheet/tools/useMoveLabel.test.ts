@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Pair } from "@/api/types";
+import { usePulling } from "@/hand/pulling";
 import { useMoveLabel } from "@/sheet/tools/useMoveLabel";
 import { useSelection } from "@/stores/selection";
 import { ground, openJob, pointer } from "../../support";
@@ -24,8 +25,28 @@ describe("moving a label by hand", () => {
   });
 
   it("moves it over the surface by mm, the way the island lies", async () => {
-    expect(await drag([100, 600], [120, 592])).toBe(true);
-    expect(operate).toHaveBeenCalledWith("change_layer", { id: "layer-2", place: { x_mm: 2, y_mm: -5 } });
+    expect(await drag([100, 600], [200, 540])).toBe(true);
+    expect(operate).toHaveBeenCalledWith("change_layer", { id: "layer-2", place: { x_mm: 15, y_mm: -25 } });
+  });
+
+  it("catches on lines of the island, each way by itself, and says which; not with Alt", async () => {
+    // 80 mm wide on an island of 80: 1.5 mm to the right its middle is still at the island's.
+    label.tool.press([100, 600], pointer());
+    label.tool.move!([200, 594], pointer(), true);
+    expect(label.change.value.shift_px.map((px) => Math.round(px) + 0)).toEqual([100, 0]);
+    expect(label.change.value.caught).toEqual([{ axis: 0, at_mm: 0, name: "middle of the island" }]);
+    label.tool.move!([200, 594], pointer({ altKey: true }), true);
+    expect(label.change.value).toMatchObject({ shift_px: [100, -6], caught: [] });
+  });
+
+  it("pulls one corner by itself where corners are pulled", async () => {
+    usePulling().on = true;
+    await drag([24, 528], [64, 568]);
+    // Down on the sheet is to the left on the label, right is down: its top right corner by 10 mm each of 80 and 120.
+    expect(operate).toHaveBeenCalledWith("change_layer", {
+      id: "layer-2",
+      place: { corners: [0, 0, -0.125, expect.closeTo(1 / 12), 0, 0, 0, 0] },
+    });
   });
 
   it("sizes it by its corner, about its middle", async () => {
@@ -43,8 +64,8 @@ describe("moving a label by hand", () => {
 
   it("is as before when the drag is left", async () => {
     label.tool.press([100, 600], pointer());
-    label.tool.move!([150, 600], pointer(), true);
-    expect(label.change.value.shift_px).toEqual([50, 0]);
+    label.tool.move!([180, 600], pointer(), true);
+    expect(label.change.value.shift_px.map((px) => Math.round(px) + 0)).toEqual([80, 0]);
     label.tool.leave!();
     await label.tool.release!([150, 600], pointer(), 0);
     expect(operate).not.toHaveBeenCalled();
