@@ -121,7 +121,7 @@ module SheetTraceServer
     def picture_files(id)
       lambda do |name|
         row = @jobs.pictures(id).reverse.find { |picture| [picture[:digest], picture[:name]].include?(name) }
-        row && SheetTrace::Artwork::PictureFile.new(**row.slice(:digest, :name, :width_px, :height_px))
+        row && SheetTrace::Artwork::PictureFile.seen(**row.slice(:digest, :name, :width_px, :height_px, :media_type))
       end
     end
 

@@ -14,7 +14,9 @@ module SheetTrace
         "fill" => "SheetTrace::Artwork::Contents::Fill",
         "gradient" => "SheetTrace::Artwork::Contents::Gradient",
         "same" => "SheetTrace::Artwork::Contents::Same",
-        "lettering" => "SheetTrace::Artwork::Contents::Lettering"
+        "lettering" => "SheetTrace::Artwork::Contents::Lettering",
+        "guide" => "SheetTrace::Artwork::Contents::Guide",
+        "merged" => "SheetTrace::Artwork::Contents::Merged"
       )
     # Where a layer may lie. A new place is a file in places/, its test, and a line here.
     PLACES =

@@ -248,7 +248,7 @@ module SheetTrace
         painted_layouts: method(:painted_layout),
         unit_mm: unit_mm,
         memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
-        pictures: ->(digest) { Artwork::Picture.read(pictures.call(digest)) }
+        pictures: ->(digest, scale) { Artwork::Picture.read(pictures.call(digest), scale: scale) }
       )
     end
   end

@@ -21,6 +21,11 @@ module SheetTrace
           ChangeLayer
           MoveLayer
           DuplicateLayer
+          MergeDown
+          PartLayers
+          GroupLayers
+          ChangeGroup
+          AddGuide
           RemoveLayer
           AddEdition
           ShowEdition

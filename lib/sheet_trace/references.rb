@@ -27,6 +27,9 @@ module SheetTrace
     # Points of the sheet map: corners as they lie on the sheet.
     def points(name = :points, note = nil, **rest) = parameter(name, Elements.new("points"), note, **rest)
     def layer(name = :id, note = nil, **rest) = parameter(name, Layer.new, note, **rest)
+    def layers(name = :ids, note = nil, **rest)
+      parameter(name, ListOf.new(Layer.new, sizes: 1..10_000, entry: "layer"), note, **rest)
+    end
     def picture(name = :picture, note = nil, **rest) = parameter(name, Picture.new, note, **rest)
 
     # One of a list of the job, each by its index or its name.
@@ -38,7 +41,8 @@ module SheetTrace
       cell: ->(job) { job.fit_setup.cells.map(&:name) },
       underlay: ->(job) { job.fit_setup.underlays.map(&:name) },
       kept_map: ->(job) { job.kept_maps.map(&:name) },
-      edition: ->(job) { job.artwork.editions.map(&:name) }
+      edition: ->(job) { job.artwork.editions.map(&:name) },
+      group: ->(job) { job.artwork.groups.map(&:name) }
     }.each do |word, names|
       type = Entry.new(word.to_s.tr("_", " "), names, none: word == :cell ? NO_CELLS : nil)
       define_method(word) { |name = word, note = nil, **rest| parameter(name, type, note, **rest) }

@@ -29,7 +29,9 @@ module SheetTraceServer
           mask: [MASK.or_null, "what it shows on; null: everything"],
           replaced: [shape::FLAG, "by the edition shown"],
           picture_px_per_texel: [shape::NUMBER.or_null, "px of its picture to a texel; null where it says no size"],
-          follows: [shape::TEXT.or_null, "id of the layer whose content it shows"]
+          picture_judged: [shape.one_of(*SheetTrace::Artwork::Layer::JUDGED.keys).or_null, "by that number"],
+          follows: [shape::TEXT.or_null, "id of the layer whose content it shows"],
+          group: [shape::TEXT.or_null, "name of the group that it is in"]
         )
       SWATCH = Shape::Record.new("Swatch", color: [shape::TEXT, "#rrggbb"], name: shape::TEXT)
       RELIEF =
@@ -50,12 +52,21 @@ module SheetTraceServer
           member: shape.one_of(*SheetTrace::Artwork::EditionTable::MEMBERS.keys.map(&:to_s)),
           title: shape::TEXT
         )
+      GROUP =
+        Shape::Record.new(
+          "LayerGroup",
+          name: shape::TEXT,
+          visible: shape::FLAG,
+          locked: shape::FLAG,
+          opacity: shape::NUMBER
+        )
       SHAPE =
         Shape::Record.new(
           "Artwork",
           bleed_px: shape::NUMBER,
           bleed_copy: [shape::NUMBER.or_null, "the smallest reduced copy that it does for is so many times smaller"],
           layers: LAYER.list,
+          groups: GROUP.list,
           editions: [shape::TEXT.list, "their names"],
           shown: [shape::NUMBER, "of the editions"],
           palette: SWATCH.list,
@@ -64,7 +75,7 @@ module SheetTraceServer
           columns: [COLUMN.list, "what editions can replace"],
           cells: [shape::TEXT.or_null.list.list, "by edition and column; null: as in the stack"]
         )
-      SHAPES = [MASK, LAYER, SWATCH, RELIEF, COLUMN, SHAPE].freeze
+      SHAPES = [MASK, LAYER, GROUP, SWATCH, RELIEF, COLUMN, SHAPE].freeze
 
       # @param job [SheetTrace::Job]
       # @return [Hash]
@@ -75,6 +86,7 @@ module SheetTraceServer
           bleed_px: stack.bleed_px,
           bleed_copy: SheetTrace::Raster::Bleed.smallest_copy(stack.bleed_px),
           shown: stack.shown,
+          groups: stack.groups.map(&:to_h),
           editions: stack.editions.map(&:name),
           palette: job.palette.map(&:to_h),
           relief: job.relief&.to_h,
@@ -101,7 +113,9 @@ module SheetTraceServer
           blend: look.blend,
           mask: look.mask.whole? ? nil : look.mask.to_h,
           replaced: replaced,
+          group: layer.group,
           picture_px_per_texel: layer.picture_px_per_texel(job),
+          picture_judged: layer.picture_judged(job),
           follows:
             job.artwork.layer(layer.id).content.then { |own| own.of if own.is_a?(SheetTrace::Artwork::Contents::Same) }
         }

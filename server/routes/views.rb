@@ -8,11 +8,12 @@ module SheetTraceServer
       # The longer side of the image that the screen shows; the delivered one has the sheet's own size.
       PREVIEW_PX = 2048
       COMPARED_PX = 1024
+      REACH_PX = 512
       THUMBNAIL_PX = 320
       MODEL_PX = 240
       EDITION_PX = 400
       TEMPLATE_PX = 160
-      private_constant :PREVIEW_PX, :COMPARED_PX, :THUMBNAIL_PX, :MODEL_PX, :EDITION_PX, :TEMPLATE_PX
+      private_constant :PREVIEW_PX, :COMPARED_PX, :REACH_PX, :THUMBNAIL_PX, :MODEL_PX, :EDITION_PX, :TEMPLATE_PX
 
       # An edition, and from where it is seen.
       module SeenEdition
@@ -43,7 +44,7 @@ module SheetTraceServer
           cache_control :no_store
           content_type "application/octet-stream"
           Json::SheetTiles.call(
-            SheetTrace::Artwork::Compose.pixels(job.artwork, canvas),
+            SheetTrace::Artwork::Compose.pixels(job.artwork, canvas, guides: true),
             params[:known].to_s.split(",")
           )
         end
@@ -54,6 +55,12 @@ module SheetTraceServer
           sheet = SheetTrace::Artwork::Compose.call(job.artwork, canvas)
           seams = SheetTrace::Artwork::SeamCheck.call(job.layout, sheet, unit_mm: job.unit_mm)
           answer(Json::SeamsJson::SHAPE, Json::SeamsJson.call(seams))
+        end
+
+        app.get("/api/jobs/:id/reach") do
+          job = shown_job
+          canvas = job.canvas(pictures: workshop.pictures, size: fit(job.sheet, REACH_PX))
+          answer(Json::ReachJson::SHAPE, Json::ReachJson.call(SheetTrace::Artwork::Reach.call(job.artwork, canvas)))
         end
 
         SheetTrace::Artwork::Relief::PICTURES.each do |kind|

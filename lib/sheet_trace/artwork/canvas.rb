@@ -17,7 +17,7 @@ module SheetTrace
       # @return [BoundedMemo] for several canvases
       def self.memo = BoundedMemo.new(limit: MEMO_BYTES)
 
-      # @param pictures [#call] takes a digest, gives the Vips::Image of Picture.read
+      # @param pictures [#call] takes a digest and a scale, gives the Vips::Image of Picture.read
       # @param flat_maps [#call] takes an island, gives its Flatten::FlatMap
       # @param round_spots [#call] takes a place on the surface and a reach in mm, gives its Flatten::RoundSpot
       # @param strips [#call] takes a place at a level, gives its Flatten::Strip
@@ -47,7 +47,7 @@ module SheetTrace
         freeze
       end
 
-      def picture(digest) = @pictures.call(digest)
+      def picture(digest, scale: 1.0) = @pictures.call(digest, scale)
       def flat_map(island) = @flat_maps.call(island)
       def strip(place) = @strips.call(place)
       def painted_layout(name) = @painted_layouts.call(name)
@@ -105,6 +105,7 @@ module SheetTrace
           layer.place,
           mask,
           layer.place.dependencies(self, layer.content),
+          layer.content.dependencies(self),
           mask.whole? ? nil : layout
         ]
         @memo.fetch(key) do
@@ -113,10 +114,10 @@ module SheetTrace
         end
       end
 
-      # @param edition [Integer]
-      # @return [Object, nil] what was composed last at this size, on this surface
-      def composed(edition) = @memo[[:composed, size, edition]]
-      def keep_composed(edition, value) = @memo.keep([:composed, size, edition], value)
+      # @param name [Object]
+      # @return [Object, nil] what was composed by that name last at this size, on this surface
+      def composed(name) = @memo[[:composed, size, name]]
+      def keep_composed(name, value) = @memo.keep([:composed, size, name], value)
 
       # @param px [Integer] at the layout's own size
       # @return [Integer] as many at the size baked at

@@ -19,20 +19,31 @@ module SheetTrace
       # @param stack [Stack]
       # @param canvas [Canvas]
       # @param edition [Integer] of the stack
+      # @param guides [Boolean] with what is only seen at work
       # @return [Vips::Image] 8-bit sRGB with alpha, as large as the canvas
-      def self.call(stack, canvas, edition: stack.shown)
-        Patch.image(pixels(stack, canvas, edition: edition), canvas.size.width_px, canvas.size.height_px)
+      def self.call(stack, canvas, edition: stack.shown, guides: false)
+        pixels = pixels(stack, canvas, edition: edition, guides: guides)
+        Patch.image(pixels, canvas.size.width_px, canvas.size.height_px)
       end
 
       # @return [Numo::UInt32] the same as height x width texels, RGBA
-      def self.pixels(stack, canvas, edition: stack.shown) = new(stack, canvas, edition).send(:pixels)
+      def self.pixels(stack, canvas, edition: stack.shown, guides: false) =
+        new(stack.seen(edition, guides: guides), canvas, stack.bleed_px, [edition, guides]).send(:pixels)
 
-      def initialize(stack, canvas, edition)
+      # @param layers [Array<Layer>] the lowest first
+      # @return [Vips::Image] what they make, without bleed
+      def self.of_layers(layers, canvas)
+        pixels = new(layers.select(&:shown?), canvas, 0, nil).send(:pixels)
+        Patch.image(pixels, canvas.size.width_px, canvas.size.height_px)
+      end
+
+      # @param kept [Object, nil] what the sheet is kept by, to be changed in parts the next time
+      def initialize(layers, canvas, bleed_px, kept)
+        @layers = layers
         @canvas = canvas
         @whole = Box.whole(canvas.size)
-        @bleed_px = canvas.scaled_px(stack.bleed_px)
-        @layers = stack.worn(edition).select(&:shown?)
-        @edition = edition
+        @bleed_px = canvas.scaled_px(bleed_px)
+        @kept = kept
       end
       private_class_method :new
 
@@ -48,11 +59,11 @@ module SheetTrace
               end
               .compact
           end
-        former = @canvas.composed(@edition) || blank
+        former = (@kept && @canvas.composed(@kept)) || blank
         pixels = former.pixels.copy
         Progress.part(0.7, 1) { Progress.map(changed(former)) { |box| pixels[*box.ranges] = composed(box) } }
         now = Composed.new(pixels: pixels.freeze, laid: @laid, layout: @canvas.layout, bleed_px: @bleed_px)
-        @canvas.keep_composed(@edition, now)
+        @canvas.keep_composed(@kept, now) if @kept
         pixels
       end
 

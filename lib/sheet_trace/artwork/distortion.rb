@@ -45,7 +45,7 @@ module SheetTrace
         [[across, down], slopes.map { |right, below| Numo::NMath.hypot(right, below) }]
       end
 
-      # @return [Numo::DFloat] 4 x 2 places of the surface: where the rectangle's corners are pulled to, before it is bent
+      # @return [Numo::DFloat] 4 x 2 places of the surface: where the rectangle's corners are pulled to
       def corners = Numo::DFloat[*@corners]
 
       # @return [Numo::DFloat] n x 2 places of the surface round its border, from the top left on clockwise

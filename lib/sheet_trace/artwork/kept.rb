@@ -21,6 +21,22 @@ module SheetTrace
       # Looks at once at what a bake will need, so that what can't be done is told now.
       def ready(_job, _content) = nil
 
+      # @return [Boolean] whether a content is only seen at work, and in nothing that is delivered
+      def guide? = false
+
+      # @return [Boolean] whether a content is made for the whole sheet, and can lie nowhere else
+      def whole_sheet? = false
+
+      # @return [Array<PictureFile>] that a content shows
+      def pictures = []
+
+      # @return [Array] what of a canvas a bake of a content depends on, beside the content itself
+      def dependencies(_canvas) = []
+
+      # @param carry [Object] what becomes of islands and faces, as Job::Carry has it
+      # @return [Kept] the same on another map
+      def handed_on(_carry) = self
+
       # @return [Float, nil] width on the model of a place that says it
       def width_mm = nil
 

@@ -9,11 +9,15 @@ module SheetTrace
         "VipsForeignLoadJpegBuffer" => "image/jpeg",
         "VipsForeignLoadWebpBuffer" => "image/webp",
         "VipsForeignLoadTiffBuffer" => "image/tiff",
-        "VipsForeignLoadSvgBuffer" => "image/svg+xml"
+        "VipsForeignLoadSvgBuffer" => "image/svg+xml" # DRAWING
       }.freeze
+      # A drawing, which is rendered at the size that is needed.
+      DRAWING = "image/svg+xml"
       LARGEST_PX = 16_384
       MOST_PIXELS = 100_000_000
-      private_constant :LOADERS, :LARGEST_PX, :MOST_PIXELS
+      # A drawing counts as so many px along its longer side at the least, so that its proportions are kept.
+      DRAWING_PX = 1024
+      private_constant :LOADERS, :LARGEST_PX, :MOST_PIXELS, :DRAWING_PX
 
       # Looks at a file without trusting its name.
       #
@@ -46,9 +50,10 @@ module SheetTrace
         load(bytes, "picture").then { |image| image.get_typeof("n-pages").positive? ? image.get("n-pages") : 1 }
 
       # @param bytes [String] a file that .inspect_file passed
+      # @param scale [Float] what a drawing is rendered at, 1 as large as .inspect_file tells; others stay as they are
       # @return [Vips::Image] 8-bit sRGB with alpha
-      def self.read(bytes, name: "picture")
-        image = load(bytes, name)
+      def self.read(bytes, name: "picture", scale: 1.0)
+        image = load(bytes, name, scale: scale)
         image = image.autorot
         image = image.icc_transform("srgb") if image.get_typeof("icc-profile-data").positive?
         image = image.colourspace(:srgb)
@@ -60,6 +65,9 @@ module SheetTrace
       # @param bytes [String]
       # @return [Boolean] whether the first bytes are those of a kind that is read
       def self.known?(bytes) = LOADERS.key?(loader(bytes))
+
+      # @param bytes [String] a file that .inspect_file passed
+      def self.drawing?(bytes) = LOADERS[loader(bytes)] == DRAWING
 
       # @param image [Vips::Image] 8-bit sRGB with alpha
       # @return [Numo::UInt8] h x w x 4
@@ -73,7 +81,7 @@ module SheetTrace
       # @return [String, nil] libvips' name for what the first bytes are
       def self.loader(bytes) = Vips.vips_foreign_find_load_buffer(bytes, bytes.bytesize)
 
-      def self.load(bytes, name)
+      def self.load(bytes, name, scale: 1.0)
         raise FormatError.new("#{name} is empty; choose an image", where: { file: name }) if bytes.empty?
 
         unless LOADERS.key?(loader(bytes))
@@ -86,6 +94,7 @@ module SheetTrace
         end
 
         image = Vips::Image.new_from_buffer(bytes, "", fail_on: :truncated)
+        image = rendered(bytes, image, scale) if drawing?(bytes)
         size = image.width * image.height
         return image if size <= MOST_PIXELS && [image.width, image.height].max <= LARGEST_PX
 
@@ -105,7 +114,15 @@ module SheetTrace
                 }
               )
       end
-      private_class_method :upright, :loader, :load
+
+      # @param image [Vips::Image] the drawing as it is read by itself
+      def self.rendered(bytes, image, scale)
+        longer = [image.width, image.height].max
+        own = DRAWING_PX.fdiv(longer).ceil
+        largest = [LARGEST_PX.fdiv(longer), Math.sqrt(MOST_PIXELS.fdiv(image.width * image.height))].min
+        Vips::Image.svgload_buffer(bytes, scale: (own * scale).clamp(0.001, [largest, own].max))
+      end
+      private_class_method :upright, :loader, :load, :rendered
     end
   end
 end

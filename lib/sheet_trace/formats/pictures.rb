@@ -31,8 +31,6 @@ module SheetTrace
         return [png(tga(bytes, name), name)], [] if Tga::Reader.tga?(bytes) && !Artwork::Picture.known?(bytes)
 
         seen = Artwork::Picture.inspect_file(bytes, name: name)
-        return [png(Artwork::Picture.read(bytes, name: name), name)], [] if seen[:media_type] == "image/svg+xml"
-
         pages = Artwork::Picture.pages(bytes)
         notes =
           (

@@ -139,7 +139,7 @@ module SheetTrace
           lacking = Array(@head[:pictures]).map { |picture| picture[:digest] } - known
           return job if lacking.empty?
 
-          lost = job.artwork.layers.select { |layer| lacking.include?(layer.content.to_h[:picture]&.digest) }
+          lost = job.artwork.layers.select { |layer| (layer.content.pictures.map(&:digest) & lacking).any? }
           stack = lost.reduce(job.artwork) { |own, layer| own.remove(layer.id) }
           kept = job.fit_setup.underlays.none? { |underlay| lacking.include?(underlay.picture) }
           job.with(artwork: stack, fit_setup: kept ? job.fit_setup : Fit::Setup.new)

@@ -99,6 +99,9 @@ module SheetTrace
 
       # Skins keep to the model, whatever sheet it lies on.
       def held(layer)
+        if layer.content.is_a?(Artwork::Contents::Merged)
+          return layer.with(content: layer.content.with(layers: layer.content.layers.map { |own| held(own) }))
+        end
         return layer unless layer.place == Artwork::Places::OnSheet.new && !layer.content.is_a?(Artwork::Contents::Fill)
 
         layer.with(place: Artwork::Places::OnModel.new(painted_on: HERE))

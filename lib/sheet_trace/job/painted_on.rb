@@ -26,7 +26,7 @@ module SheetTrace
       # @param job [Job]
       # @return [Job] without layouts that no layer and no template asks for
       def self.pruned(job)
-        asked = job.artwork.layers.filter_map { |layer| layer.place.to_h[:painted_on] } + exported(job)
+        asked = job.artwork.painted_on + exported(job)
         job.with(painted_maps: job.painted_maps.select { |map| asked.include?(map.name) })
       end
 

@@ -6,7 +6,7 @@ module SheetTrace
     # version; older ones are brought up to
     # date by Upgrade, newer ones are refused.
     class Snapshot
-      VERSION = 5
+      VERSION = 6
 
       # @return [Job]
       attr_reader :job

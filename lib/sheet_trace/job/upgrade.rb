@@ -9,7 +9,8 @@ module SheetTrace
       STEPS = {
         2 => ->(document, blobs) { FromVersion2.call(document, blobs) },
         3 => ->(document, blobs) { FromVersion3.call(document, blobs) },
-        4 => ->(document, blobs) { FromVersion4.call(document, blobs) }
+        4 => ->(document, blobs) { FromVersion4.call(document, blobs) },
+        5 => ->(document, _blobs) { FromVersion5.call(document) }
       }.freeze
       OLDEST = STEPS.keys.min
       private_constant :STEPS, :OLDEST

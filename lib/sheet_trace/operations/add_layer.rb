@@ -20,9 +20,9 @@ module SheetTrace
       def call(job)
         title = name || content.title
         mask = Artwork::Mask.new(islands: islands, parts: parts, materials: materials, faces: faces)
-        place.ready(job, content)
         stack =
           job.artwork.add(id: id, name: title, content: content, place: place, look: Artwork::Look.new(mask: mask))
+        stack.layers.last.ready(job)
         on = mask.to_words(islands: job.island_names, parts: job.mesh.parts, materials: job.mesh.material_names)
         change(
           job.with(artwork: stack),

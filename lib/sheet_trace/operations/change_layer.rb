@@ -25,10 +25,12 @@ module SheetTrace
 
       def call(job)
         before = job.artwork.layer(id)
-        refuse("#{before.name} is locked; unlock it first") if before.look.locked && locked.nil? && visible.nil?
+        if job.artwork.locked?(before) && locked.nil? && visible.nil?
+          refuse("#{before.name} is locked; unlock it first")
+        end
 
         after = changed(job, before)
-        after.place.ready(job, after.content) if place || content
+        after.ready(job) if place || content
         layers = [after, (source(job, before) if content && follows?(before))].compact
         stack = layers.reduce(job.artwork) { |own, layer| own.replace(layer) }
         change(job.with(artwork: stack), sentence(job, before, stack.resolved.find { |layer| layer.id == id }))
@@ -63,7 +65,7 @@ module SheetTrace
       # What a layer shows that shows what another does is changed there.
       def source(job, layer)
         source = job.artwork.layer(layer.content.of)
-        refuse("#{source.name} is locked; unlock it first") if source.look.locked
+        refuse("#{source.name} is locked; unlock it first") if job.artwork.locked?(source)
 
         source.showing(content.call(source.content, References::Context.new(job: job, pictures: ->(_name) {})))
       end

@@ -10,7 +10,8 @@ module SheetTrace
 
       def call(job)
         skin = job.artwork.layer(id)
-        refuse("#{skin.name} is locked; unlock it first") if skin.look.locked
+        refuse("#{skin.name} is locked; unlock it first") if job.artwork.locked?(skin)
+        refuse("#{skin.name} follows the layout by itself") if skin.content.whole_sheet?
         unless [Artwork::Places::OnSheet, Artwork::Places::OnModel].include?(skin.place.class)
           refuse("#{skin.name} lies on the surface by itself; only what lies over the sheet is held")
         end

@@ -13,7 +13,7 @@ module SheetTrace
 
         layer = job.artwork.layer(id)
         change(
-          job.with(artwork: job.artwork.with(layers: (layers - [layer]).insert(to, layer))),
+          job.with(artwork: job.artwork.moved(id, to)),
           "#{layer.name}: layer #{to + 1} of #{layers.size} from below"
         )
       end

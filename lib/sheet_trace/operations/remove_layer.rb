@@ -9,7 +9,7 @@ module SheetTrace
 
       def call(job)
         layer = job.artwork.layer(id)
-        refuse("#{layer.name} is locked; unlock it first") if layer.look.locked
+        refuse("#{layer.name} is locked; unlock it first") if job.artwork.locked?(layer)
 
         stack = job.artwork.remove(id)
         change(job.with(artwork: stack), "#{layer.name} removed, #{stack.layers.size} layers left")

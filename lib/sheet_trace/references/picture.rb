@@ -15,7 +15,8 @@ module SheetTrace
       def to_plain(value) = value.is_a?(String) ? value : value.to_h
       def to_text = "a picture: the digest or the name of its file"
       def typescript = "string"
-      def validated_typescript = "{ digest: string; name: string; width_px: number; height_px: number }"
+      def validated_typescript =
+        "{ digest: string; name: string; width_px: number; height_px: number; drawing?: boolean }"
     end
   end
 end

@@ -64,6 +64,11 @@ describe SheetTrace::Operations do
     "change_layer" => [{ id: "none", opacity: 1 } => /no layer "none"/],
     "move_layer" => [{ id: "none", to: 0 } => /no layer "none"/],
     "duplicate_layer" => [{ id: "none" } => /no layer "none"/],
+    "merge_down" => [{ id: "none" } => /no layer "none"/],
+    "part_layers" => [{ id: "none" } => /no layer "none"/],
+    "group_layers" => [{ ids: ["none"] } => /no layer "none"/, { ids: [] } => /ids/],
+    "change_group" => [{ group: "none", visible: false } => /no group "none"/],
+    "add_guide" => [{ line_px: 0 } => /line width is 0/, { color: "red" } => /red/],
     "remove_layer" => [{ id: "none" } => /no layer "none"/],
     "place_picture" => [
       { id: "a", picture: "4x4", name: "x", island: 3 } => /no island 3/,

@@ -40,7 +40,7 @@ export interface Layer {
   id: string;
   name: string;
   /** what it shows */
-  content: { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number }; crop: [number, number, number, number]; recolour: { from: string; to: string; within?: number }[] } | { kind: "fill"; color: string } | { kind: "gradient"; color: string; to: string; turn_deg: number; round: boolean } | { kind: "lettering"; text: string; font: "Lora" | "Lora Bold" | "Lora Italic" | "Oswald" | "Oswald Bold" | "Pacifico"; color: string; align: "left" | "centre" | "right"; tracking: number; leading: number; outline: number; outline_color: string; cap_mm: number; em_mm: number; cap_texels: number; stroke_texels: number; line_height: number };
+  content: { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number; drawing?: boolean }; crop: [number, number, number, number]; recolour: { from: string; to: string; within?: number }[] } | { kind: "fill"; color: string } | { kind: "gradient"; color: string; to: string; turn_deg: number; round: boolean } | { kind: "lettering"; text: string; font: "Lora" | "Lora Bold" | "Lora Italic" | "Oswald" | "Oswald Bold" | "Pacifico"; color: string; align: "left" | "centre" | "right"; tracking: number; leading: number; outline: number; outline_color: string; cap_mm: number; em_mm: number; cap_texels: number; stroke_texels: number; breaks_up: boolean; line_height: number } | { kind: "guide"; color: string; line_px: number; edges: "all" | "outline" } | { kind: "merged"; layers: string[] };
   /** where it lies */
   place: { kind: "sheet"; box: [number, number, number, number] } | { kind: "island"; island: number; width_mm: number; x_mm: number; y_mm: number; turn_deg: number; along: "straight" | "rim"; bend_deg: number; corners: [number, number, number, number, number, number, number, number]; height_mm: number; middle_px: [number, number]; frame_px: [number, number][]; outline_px: [number, number][]; edges_mm: [number, number, number, number]; upright_lines: { at_mm: number; name: string }[]; level_lines: { at_mm: number; name: string }[]; panel: string; stretch_mean: number; stretch_worst: number; round_mm: number; rim_widths_mm: [number, number]; mm_per_px: [number, number, number, number] } | { kind: "surface"; face: number; at: [number, number, number]; width_mm: number; turn_deg: number; way: "smooth" | "creased" | "square_on"; over_edges: boolean; depth_mm: number; height_mm: number; islands: number[]; stretch_mean: number; stretch_worst: number; cracks_mm: number; laid: number } | { kind: "level"; face: number; at: [number, number, number]; height_mm: number; offset_mm: number; all_round: boolean; trim_mm: [number, number]; length_mm: number; closed: boolean; islands: number[] } | { kind: "path"; spots: { face: number; at: [number, number, number] }[]; back: boolean; edges: number[]; rim_of: number; height_mm: number; offset_mm: number; all_round: boolean; trim_mm: [number, number]; length_mm: number; closed: boolean; islands: number[] } | { kind: "model"; painted_on: string; guide_px: number } | { kind: "side"; side: "front" | "back" | "left" | "right" | "above" | "below" };
   visible: boolean;
@@ -53,8 +53,19 @@ export interface Layer {
   replaced: boolean;
   /** px of its picture to a texel; null where it says no size */
   picture_px_per_texel: number | null;
+  /** by that number */
+  picture_judged: "wasted" | "enough" | "coarse" | null;
   /** id of the layer whose content it shows */
   follows: string | null;
+  /** name of the group that it is in */
+  group: string | null;
+}
+
+export interface LayerGroup {
+  name: string;
+  visible: boolean;
+  locked: boolean;
+  opacity: number;
 }
 
 export interface Swatch {
@@ -85,6 +96,7 @@ export interface Artwork {
   /** the smallest reduced copy that it does for is so many times smaller */
   bleed_copy: number | null;
   layers: Layer[];
+  groups: LayerGroup[];
   /** their names */
   editions: string[];
   /** of the editions */
@@ -591,6 +603,21 @@ export interface Proposal {
 
 export interface Proposals {
   proposals: Proposal[];
+}
+
+export interface LayerReach {
+  /** of the layer */
+  id: string;
+  /** that it has paint on */
+  islands: number[];
+  /** share of its paint that is hidden */
+  covered: number;
+  /** ids of layers that hide some of it */
+  under: string[];
+}
+
+export interface Reach {
+  layers: LayerReach[];
 }
 
 export interface CheckedSeam {

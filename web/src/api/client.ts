@@ -3,6 +3,7 @@ import type {
   Band,
   Borders,
   CheckedSeams,
+  Reach,
   DeliveryOptions,
   MainColors,
   PrintOptions,
@@ -294,6 +295,8 @@ export const api = {
     ask<PaintedOn>("GET", at(id, `/pictures/${digest}/painted-on?${query({ revision })}`)),
   seams: (id: string, revision: number) =>
     ask<CheckedSeams>("GET", at(id, `/seams?${query({ revision })}`)).then(({ seams }) => seams),
+  reach: (id: string, revision: number, followed: Followed) =>
+    ask<Reach>("GET", at(id, `/reach?${query({ revision })}`), undefined, followed),
   nextLandmark: (id: string, revision: number, island: number) =>
     ask<NextLandmark>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
   legends: () => ask<Legends>("GET", "/api/legends"),

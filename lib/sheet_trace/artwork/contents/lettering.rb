@@ -22,7 +22,9 @@ module SheetTrace
 
         # Of strokes' middles, the share that lies in thinner ones than the thinnest that is told.
         THINNEST = 0.1
-        private_constant :THINNEST
+        # Thinner strokes break up on the sheet, texels (common practice, no source).
+        THIN_TEXELS = 1.5
+        private_constant :THINNEST, :THIN_TEXELS
 
         # Width, height and thinnest stroke, in ems.
         Extent = Struct.new(:width, :height, :stroke) { def bytesize = 1 }
@@ -44,6 +46,7 @@ module SheetTrace
         fact :em_mm, Parameters::Number.new(0..1e9)
         fact :cap_texels, Parameters::Number.new(0..1e9)
         fact :stroke_texels, Parameters::Number.new(0..1e9)
+        fact :breaks_up, Parameters::Flag.new
         # From line to line as it is set, a share of the em.
         fact :line_height, Parameters::Number.new(0..100)
 
@@ -56,6 +59,7 @@ module SheetTrace
             em_mm: em_mm,
             cap_texels: cap * texels,
             stroke_texels: extent.stroke * texels,
+            breaks_up: texels.positive? && extent.stroke.positive? && extent.stroke * texels < THIN_TEXELS,
             line_height: leading || Font.named(font).line_height
           }
         end

@@ -44,6 +44,9 @@ module SheetTrace
           end
         end
 
+        # @return [Array<PictureFile>] that it shows
+        def pictures = [picture]
+
         # @return [Float] of what is shown
         def width_px = picture.width_px * (crop[2] - crop[0])
 
@@ -55,7 +58,8 @@ module SheetTrace
         # @param frame [Frame]; canvas [Canvas]
         # @return [Patch]
         def paint(frame, canvas)
-          image = recolour.reduce(cropped(canvas.picture(picture.digest))) { |own, range| Recolour.call(own, **range) }
+          image = canvas.picture(picture.digest, scale: scale(frame))
+          image = recolour.reduce(cropped(image)) { |own, range| Recolour.call(own, **range) }
           return frame.patch(straight(image, frame)) if frame.straight?
 
           frame.patch(Warp.call(frame.prepared ? frame.prepared.call(image) : image, frame))
@@ -68,6 +72,14 @@ module SheetTrace
         def to_words = picture.name
 
         private
+
+        # What a drawing is rendered at: as many px as texels that it covers, the way that has more.
+        def scale(frame)
+          return 1.0 unless picture.drawing
+
+          covered = frame.straight? ? [frame.width_px, frame.height_px] : frame.covered_px
+          [covered[0] / width_px, covered[1] / (width_px / aspect)].max
+        end
 
         # On whole px, so that what is left stays to the byte.
         def cropped(image)

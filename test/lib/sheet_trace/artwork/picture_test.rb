@@ -42,4 +42,33 @@ describe SheetTrace::Artwork::Picture do
 
     assert_refused(SheetTrace::LimitError, { got: 200_000 }) { picture.inspect_file(huge, name: "wide.png") }
   end
+
+  # A disc of 2.2 / 3.5 of the width in a drawing of 3.5 x 2.2 units: its area is the circle's, its edge one texel wide.
+  it "renders a drawing at the size that it is shown at" do
+    svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 3.5 2.2" width="3.5" height="2.2"><circle cx="1.75" ' \
+        'cy="1.1" r="1" fill="#a03020"/></svg>'
+    file = SheetTrace::Artwork::PictureFile.of_bytes(svg, name: "disc.svg", digest: "disc")
+
+    assert_in_delta 3.5 / 2.2, file.width_px.fdiv(file.height_px), 0.002
+    job = operate(Models.job(Models.panel), "set_bleed", bleed_px: 0).job
+    layer = { name: "disc", content: picture_content(file), place: on_panel(60.0) }
+    job = job.with(artwork: job.artwork.add(**layer))
+
+    assert_nil job.artwork.layers.last.picture_px_per_texel(job)
+    [1024, 4096].each do |side|
+      size = SheetTrace::Layout::Sheet.new(width_px: side, height_px: side)
+      sheet = SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(size: size, pictures: ->(_digest) { svg }))
+      alpha = sheet.extract_band(3)
+      px_per_mm = job.measures[0].density_px_per_mm * side / 1024
+      radius = 60 / 3.5 * px_per_mm
+      between = ((alpha > 8) & (alpha < 247)).avg / 255 * side * side
+
+      assert_in_delta Math::PI * (radius**2), alpha.avg / 255 * side * side, Math::PI * (radius**2) * 0.004
+      assert_operator between, :<, 2 * Math::PI * radius * 2.2
+    end
+  end
+
+  define_method(:picture_content) { |file| SheetTrace::Artwork::Contents::Picture.new(picture: file) }
+  define_method(:on_panel) { |width| SheetTrace::Artwork::Places::OnIsland.new(island: 0, width_mm: width) }
 end

@@ -116,12 +116,14 @@ describe SheetTrace::Formats::Pictures do
     end
   end
 
-  it "draws SVG at its own size, and obeys orientation and profile of photos" do
+  it "keeps SVG as it is, and obeys orientation and profile of photos" do
     svg =
       '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20"><rect width="40" height="20" fill="#ff0000"/></svg>'
     picture = open_picture.call(svg, "plan.svg").first.first
 
-    assert_equal [40, 20, "image/png"], picture.seen.values_at(:width_px, :height_px, :media_type)
+    # As many times its size as keeps its proportions where they are fractions of a px.
+    assert_equal [1040, 520, "image/svg+xml"], picture.seen.values_at(:width_px, :height_px, :media_type)
+    assert_equal svg, picture.bytes
     assert_equal [255, 0, 0, 255], read.call(picture.bytes)[3, 3, true].to_a
     # Exif 2.3, orientation 6: the first row is the right side.
     turned = image.flatten.mutate { |mutable| mutable.set_type!(GObject::GINT_TYPE, "orientation", 6) }.tiffsave_buffer

@@ -19,7 +19,7 @@ describe SheetTrace::Job::Upgrade do
       SheetTrace::Job::Snapshot.load(JSON.parse(row[:document], symbolize_names: true), blobs).job
     end
 
-  it "opens all jobs of version 2, and keeps them as version 5 with the same content" do
+  it "opens all jobs of version 2, and keeps them as version 6 with the same content" do
     database[:jobs]
       .select_map(:name)
       .each do |name|
@@ -31,7 +31,7 @@ describe SheetTrace::Job::Upgrade do
             dumped.blobs.method(:fetch)
           ).job
 
-        assert_equal 5, dumped.document[:version]
+        assert_equal 6, dumped.document[:version]
         assert_equal job.layout.points_px, again.layout.points_px, name
         assert_equal job.artwork, again.artwork, name
       end
@@ -81,7 +81,7 @@ describe SheetTrace::Job::Upgrade do
     assert_refused(
       SheetTrace::UnsupportedFeatureError,
       { version: 9 },
-      message: /saved by a newer Sheet Trace \(document 9; up to 5 is read\)/
+      message: /saved by a newer Sheet Trace \(document 9; up to 6 is read\)/
     ) { SheetTrace::Job::Snapshot.load({ version: 9, parts: {} }, blobs) }
     [nil, "3", 0, 1].each do |version|
       assert_refused(SheetTrace::FormatError, { version: version }, message: /2 to 5 are read/) do

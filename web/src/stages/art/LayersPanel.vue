@@ -36,6 +36,14 @@ const source = computed(() => jobs.layers.find(({ id }) => id === layer.value?.f
       >
     </NoteBox>
     <LayerList />
+    <BButton
+      v-if="!jobs.layers.some(({ content }) => content.kind === 'guide')"
+      variant="link"
+      size="sm"
+      class="p-0 mt-1"
+      @click="jobs.operate('add_guide', {})"
+      >Lay the trace over it as a guide</BButton
+    >
     <template v-if="layer">
       <NoteBox v-if="layer.follows" plain class="mt-2">
         It shows what {{ source }} shows: replaced there, it is replaced here.

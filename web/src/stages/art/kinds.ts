@@ -3,6 +3,7 @@ import type { Content, Layer, LayerPlace } from "@/api/types";
 import LetteringFields from "./contents/LetteringFields.vue";
 import GradientFields from "./contents/GradientFields.vue";
 import FillFields from "./contents/FillFields.vue";
+import GuideFields from "./contents/GuideFields.vue";
 import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
 import StripeFields from "./places/StripeFields.vue";
@@ -48,6 +49,24 @@ const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
     level: "lettering",
     path: "lettering",
   },
+  guide: {
+    sheet: "guide",
+    model: "guide",
+    side: "guide",
+    island: "guide",
+    surface: "guide",
+    level: "guide",
+    path: "guide",
+  },
+  merged: {
+    sheet: "merged",
+    model: "merged",
+    side: "merged",
+    island: "merged",
+    surface: "merged",
+    level: "merged",
+    path: "merged",
+  },
 };
 /**
  * The fields of each content and place that has some; they take the layer. A new kind is a component and a line here.
@@ -57,6 +76,7 @@ const CONTENTS: Partial<Record<Content["kind"], Component>> = {
   gradient: GradientFields,
   picture: PictureFields,
   lettering: LetteringFields,
+  guide: GuideFields,
 };
 const PLACES: Partial<Record<LayerPlace["kind"], Component>> = {
   island: IslandFields,
@@ -68,6 +88,11 @@ const PLACES: Partial<Record<LayerPlace["kind"], Component>> = {
   side: SideFields,
 };
 
+/** contents that lie over the whole sheet and nowhere else */
+const WHOLE: Content["kind"][] = ["guide", "merged"];
+
 export const wordOf = (layer: Layer) => WORDS[layer.content.kind][layer.place.kind];
 export const fieldsOf = (layer: Layer) =>
-  [CONTENTS[layer.content.kind], PLACES[layer.place.kind]].filter((fields) => fields !== undefined);
+  [CONTENTS[layer.content.kind], WHOLE.includes(layer.content.kind) ? undefined : PLACES[layer.place.kind]].filter(
+    (fields) => fields !== undefined,
+  );

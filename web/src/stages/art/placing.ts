@@ -87,7 +87,7 @@ export const usePlacing = defineStore("placing", () => {
       content.kind === "picture"
         ? api.urls.picture(jobs.job!.id, typeof content.picture === "string" ? content.picture : content.picture.digest)
         : null,
-    color: content.kind === "picture" ? null : (content.color ?? null),
+    color: "color" in content ? (content.color ?? null) : null,
   });
 
   /** Shows at a spot what is put there, or moved; nothing without a spot. */

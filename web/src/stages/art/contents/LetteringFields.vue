@@ -12,8 +12,6 @@ import NoteBox from "@/ui/NoteBox.vue";
 import NumberField from "@/ui/NumberField.vue";
 import { shown } from "@/ui/sums";
 
-/** strokes thinner than this are lost, texels */
-const THIN = 1.5;
 const ALIGNED = { left: "Left", centre: "Centre", right: "Right" } as const;
 const props = defineProps<{ layer: Layer }>();
 const jobs = useJob();
@@ -74,8 +72,8 @@ const take = () => text.value.trim() && text.value !== content.value.text && cha
     <p v-if="placed" class="form-text num">
       {{ shown(content.cap_texels, 1) }} texels high, thinnest stroke {{ shown(content.stroke_texels, 1) }}
     </p>
-    <NoteBox v-if="placed && content.stroke_texels > 0 && content.stroke_texels < THIN">
-      Strokes of less than {{ THIN }} texels break up. Make it larger, or the sheet.
+    <NoteBox v-if="placed && content.breaks_up">
+      Strokes as thin as these break up on the sheet. Make the lettering larger, or the sheet.
     </NoteBox>
     <FoldSection title="Spacing, outline" folded>
       <div class="fields">

@@ -4,16 +4,12 @@ import { computed } from "vue";
 import type { Layer } from "@/api/types";
 import { shown } from "@/ui/sums";
 
-/** px of a picture to a texel: below it is too coarse, above most of it is lost */
-const COARSE = 0.95;
-const WASTED = 2.5;
+const JUDGED = { coarse: ", too coarse", enough: "", wasted: ", more than the sheet can show" };
 const props = defineProps<{ layer: Layer; place: { stretch_mean: number; stretch_worst: number } }>();
 const percent = (ratio: number) => `${shown(100 * (ratio - 1), 1)} %`;
 const px = computed(() => props.layer.picture_px_per_texel);
-const judged = computed(() => {
-  if (px.value === null) return "";
-  return px.value < COARSE ? ", too coarse" : px.value > WASTED ? ", more than the sheet can show" : "";
-});
+const judged = computed(() => JUDGED[props.layer.picture_judged ?? "enough"]);
+const drawing = computed(() => props.layer.content.kind === "picture" && props.layer.content.picture.drawing);
 </script>
 
 <template>
@@ -23,6 +19,10 @@ const judged = computed(() => {
     <template v-if="px !== null">
       <dt>Picture</dt>
       <dd class="num">{{ shown(px, 2) }} px to a texel{{ judged }}</dd>
+    </template>
+    <template v-else-if="drawing">
+      <dt>Drawing</dt>
+      <dd>as sharp as the sheet</dd>
     </template>
   </dl>
 </template>
