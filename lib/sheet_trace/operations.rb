@@ -33,6 +33,7 @@ module SheetTrace
           RemoveEdition
           ReplaceInEdition
           FillEditions
+          FillColumn
           HoldSkin
           SetOnAlike
           FreeLayer

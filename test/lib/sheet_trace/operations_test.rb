@@ -183,6 +183,11 @@ describe SheetTrace::Operations do
     "sheet_of_island" => [{ island: 99 } => /no island 99/, { island: 0, dpi: 1 } => /dpi is 1; give/],
     "set_palette" => [{ palette: "pine" } => /line 1 of the palette is "pine"/, { palette: 3 } => /palette is 3/],
     "free_layer" => [{ id: "none" } => /no layer "none"/],
+    "fill_column" => [
+      { id: "none", pictures: ["4x4"] } => /no layer "none"/,
+      { id: "a", pictures: [] } => /pictures/,
+      { id: "a", pictures: ["none"] } => /no picture "none"/
+    ],
     "fill_editions" => [{ table: "name\nx" } => /first column is "name"/, { table: "edition" } => /no row/],
     "add_underlay" => [
       { picture: "9000x10", name: "x", resize: true } => /can't be as large as the picture/,

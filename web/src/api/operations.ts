@@ -28,6 +28,7 @@ export interface Operations {
   remove_edition: { edition: number | string };
   replace_in_edition: { id: string; edition?: number | string | null; content?: { kind: "picture"; picture: string; crop?: [number, number, number, number]; recolour?: { from: string; to: string; within?: number }[] } | { kind: "fill"; color: string } | { kind: "gradient"; color: string; to: string; turn_deg?: number; round?: boolean } | { kind: "same"; of: string } | { kind: "lettering"; text: string; font?: "Lora" | "Lora Bold" | "Lora Italic" | "Oswald" | "Oswald Bold" | "Pacifico"; color?: string; align?: "left" | "centre" | "right"; tracking?: number; leading?: number | null; outline?: number; outline_color?: string } | { kind: "guide"; color?: string; line_px?: number; edges?: "all" | "outline" } | { kind: "merged"; layers: never } | null; visible?: boolean | null; restore?: boolean };
   fill_editions: { table: string };
+  fill_column: { id: string; pictures: string[] };
   hold_skin: { id: string; to: "sheet" | "model" };
   set_on_alike: { id: string; islands?: (number | string)[] | null };
   free_layer: { id: string };

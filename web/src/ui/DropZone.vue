@@ -1,6 +1,7 @@
 <script setup lang="ts">
-/** A place to drop files on, or to choose them. */
+/** A place to drop files on, or a folder of them, or to choose them. */
 import { useDropZone } from "@vueuse/core";
+import { fromEvent } from "file-selector";
 import { ref } from "vue";
 import FileButton from "./FileButton.vue";
 
@@ -16,8 +17,9 @@ const zone = ref<HTMLElement | null>(null);
 
 const { isOverDropZone } = useDropZone(zone, {
   multiple: props.multiple,
-  onDrop: (files) => {
-    if (files && files.length > 0 && !props.busy) emit("files", files);
+  onDrop: async (_files, event) => {
+    const files = (await fromEvent(event)).filter((file) => file instanceof File);
+    if (files.length > 0 && !props.busy) emit("files", props.multiple ? files : files.slice(0, 1));
   },
 });
 </script>

@@ -45,7 +45,7 @@ async function bring(files: File[]) {
         @toggle="chosen = $event === chosen ? null : $event"
       />
       <DropZone
-        accept="image/*"
+        accept="image/*,.tga,.ora"
         :label="bringing ? 'Reading…' : 'Bring in a picture'"
         :busy="bringing"
         multiple

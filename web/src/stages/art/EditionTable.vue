@@ -5,6 +5,7 @@ import { computed, ref } from "vue";
 import type { EditionColumn } from "@/api/types";
 import { useJob } from "@/stores/job";
 import ColorField from "@/ui/ColorField.vue";
+import DropZone from "@/ui/DropZone.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import { isWholeTable, pastedCells, tableText } from "./editionTable";
 
@@ -38,6 +39,20 @@ const SHOWN = [
 const fill = (table: string) => jobs.operate("fill_editions", { table });
 const set = (edition: string, column: EditionColumn, value: string) =>
   fill(tableText([column], [{ edition, cells: [value || null] }]));
+
+const bringing = ref(false);
+const layerName = ({ layer }: EditionColumn) => jobs.layers.find(({ id }) => id === layer)?.name ?? "";
+/** Files of pictures go to editions by what they are called. */
+async function fillBy({ layer }: EditionColumn, files: File[]) {
+  bringing.value = true;
+  const pictures: string[] = [];
+  for (const file of files.sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))) {
+    const [picture] = await jobs.bringPictures(file);
+    if (picture) pictures.push(picture.digest);
+  }
+  if (pictures.length > 0) await jobs.operate("fill_column", { id: layer, pictures });
+  bringing.value = false;
+}
 
 /** A block from a spreadsheet goes in from the cell that has the hand on; a table with headings goes in by them. */
 function paste(event: ClipboardEvent, row: number, column: number) {
@@ -108,6 +123,18 @@ function paste(event: ClipboardEvent, row: number, column: number) {
       :options="others"
       @update:model-value="$event && asked.push(String($event))"
     />
-    <p class="form-text mb-0">Cells can be pasted from a spreadsheet; what is left empty is as the layer is.</p>
+    <DropZone
+      v-for="column in columns.filter(({ member }) => member === 'picture')"
+      :key="column.layer"
+      accept="image/*,.tga,.ora"
+      class="mt-2"
+      :label="bringing ? 'Reading…' : `Choose pictures for ${layerName(column)}`"
+      :busy="bringing"
+      multiple
+      @files="fillBy(column, $event)"
+    >
+      <p class="mb-2">Drop a folder of pictures: each goes to the edition whose name its file bears.</p>
+    </DropZone>
+    <p class="form-text mb-0 mt-2">Cells can be pasted from a spreadsheet; what is left empty is as the layer is.</p>
   </BModal>
 </template>
