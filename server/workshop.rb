@@ -101,6 +101,24 @@ module SheetTraceServer
       end
     end
 
+    # Lays a layer of one job, as its shown edition wears it, into another.
+    #
+    # @param id [String] of the job that has it; layer [String] its id; to [String] id of the other job
+    # @return [String] what was done
+    # @raise [SheetTrace::InvalidOperationError] where the other job has no place for it
+    def copy_layer(id, revision_id, layer, to, page: nil)
+      from = snapshot(id, revision_id).job
+      own = from.artwork.worn.find { |worn| worn.id == layer } or
+        raise Store::Jobs::NotFound, "this layer is not in the job; it may have been removed"
+      other = @jobs.find(to)
+      parameters = SheetTrace::Job::LayerElsewhere.call(own, from: from, to: snapshot(to, other[:revision_id]).job)
+      own.content.pictures.each do |picture|
+        row = @jobs.picture(id, picture.digest)
+        @jobs.keep_picture(to, pictures.call(row[:digest]), row[:name], row.slice(:media_type, :width_px, :height_px))
+      end
+      operate(to, other[:revision_id], "add_layer", parameters, page: page)
+    end
+
     # @param by [Integer] -1 for undo, 1 for redo
     # @return [Hash, nil] the revision undone or redone
     def step(id, by)

@@ -247,6 +247,7 @@ module SheetTrace
         strips: method(:strip),
         painted_layouts: method(:painted_layout),
         unit_mm: unit_mm,
+        linear: artwork.linear,
         memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
         pictures: ->(digest, scale) { Artwork::Picture.read(pictures.call(digest), scale: scale) }
       )

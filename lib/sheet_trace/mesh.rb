@@ -164,6 +164,19 @@ module SheetTrace
       starts[face]...starts[face + 1]
     end
 
+    # @param at [Array(Float, Float, Float)] model units
+    # @return [Array<Integer>] faces of which one is the nearest
+    def faces_near(at)
+      corners = positions[corner_vertices, true]
+      beyond =
+        at.each_with_index.map do |value, axis|
+          low, high = Geometry::Grouped.extremes(corner_faces, corners[true, axis], face_count)
+          Numo::DFloat.maximum(Numo::DFloat.maximum(low - value, value - high), 0)
+        end
+      least = beyond.sum { |far| far**2 }
+      least.le(((corners - Numo::DFloat[at])**2).sum(axis: 1).min).where.to_a
+    end
+
     # @param faces [Array<Integer>]; at [Array(Float, Float, Float)] model units
     # @return [Array(Integer, Array(Float, Float, Float))] the triangle of .triangulation on these faces that comes
     #   nearest, and the shares of its corners there

@@ -39,6 +39,7 @@ module SheetTrace
           FreeLayer
           SetPalette
           SetRelief
+          SetBlending
           NoteExport
           BringBack
           Pack

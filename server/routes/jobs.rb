@@ -28,6 +28,14 @@ module SheetTraceServer
         whole :base_revision, 0..1_000_000_000_000, "that it is made on", label: "base_revision", optional: true
       end
 
+      # The job that a layer is copied into.
+      module Elsewhere
+        extend SheetTrace::Parameters
+
+        text :to, "its id"
+        whole :revision, 0..1_000_000_000_000, "of the job that has the layer", optional: true
+      end
+
       def self.registered(app)
         app.get("/api/jobs") { answer(Json::JobsJson::SHAPE, Json::JobsJson.call(workshop.jobs.list)) }
 
@@ -72,6 +80,12 @@ module SheetTraceServer
           sentence =
             workshop.operate(params[:id], *call.values_at(:base_revision, :name, :parameters), page: asking_page)
           render_job(params[:id], sentence)
+        end
+
+        app.post("/api/jobs/:id/layers/:layer/copies") do
+          asked = Params.read(Elsewhere, request_json)
+          sentence = workshop.copy_layer(params[:id], asked[:revision], params[:layer], asked[:to], page: asking_page)
+          answer(Json::DoneJson::SHAPE, Json::DoneJson.call(sentence))
         end
 
         app.post("/api/jobs/:id/undo") { render_step(-1, "Undone") }

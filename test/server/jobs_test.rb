@@ -228,4 +228,25 @@ describe "jobs on the server" do
     assert_equal %w[no_uvs faces_projected], job[:notes].map { |note| note[:code] }
     assert_equal 1, job[:islands].size
   end
+
+  it "lays a layer of one job into another with its picture, or says why it can't" do
+    job = start_job
+    brought = upload("/api/jobs/#{job[:id]}/pictures", Demo::TeaCaddy.pictures["caddy-front.png"], "caddy-front.png")
+    job = change(job, "place_picture", picture: brought[:pictures].first[:digest], island: 3, width_mm: 30.0)
+    other = start_job
+    layer = job[:artwork][:layers].last[:id]
+    done = ask(:post, "/api/jobs/#{job[:id]}/layers/#{layer}/copies", { to: other[:id], revision: job[:revision] })
+
+    assert_match(/caddy-front laid on/, done[:sentence])
+    copied = ask(:get, "/api/jobs/#{other[:id]}")
+
+    assert_equal ["caddy-front.png"], copied[:pictures].map { |own| own[:name] }
+    assert_in_delta(30.0, copied[:artwork][:layers].last[:place][:width_mm])
+    ask(:post, "/api/jobs/#{job[:id]}/layers/none/copies", { to: other[:id] })
+
+    assert_equal 404, last_response.status
+    ask(:post, "/api/jobs/#{job[:id]}/layers/#{layer}/copies", { to: "none" })
+
+    assert_equal 404, last_response.status
+  end
 end

@@ -4,9 +4,8 @@ module SheetTrace
   module Artwork
     # Lays one image over another.
     # Source: W3C, "Compositing and Blending Level 1", 5.1 Simple alpha compositing and 10.1 Separable blend modes,
-    #   on sRGB values. libvips' own modes
-    #   differ from them where either image is partly transparent, so its blend functions are asked with opaque copies
-    #   only.
+    #   on sRGB values, or on linear light if asked. libvips' own modes differ from them where either image is partly
+    #   transparent, so its blend functions are asked with opaque copies only.
     module Blend
       # Name => libvips' name of the blend function; nil for none, or for what is no function of single channels.
       MODES = {
@@ -32,9 +31,11 @@ module SheetTrace
       # @param below [Vips::Image] 8-bit sRGB with alpha
       # @param above [Vips::Image] the same size and kind
       # @param opacity [Float] 0 to 1, of the one above; mode [String] of MODES
+      # @param linear [Boolean] whether light is mixed, as it is seen from afar, and not its values in sRGB
       # @return [Vips::Image] the same kind
-      def self.call(below, above, opacity: 1.0, mode: "normal")
-        backdrop, source = [below, above].map { |image| image.extract_band(0, n: 3).cast(:float) }
+      def self.call(below, above, opacity: 1.0, mode: "normal", linear: false)
+        backdrop, source = [below, above].map { |image| image.extract_band(0, n: 3) }
+        backdrop, source = [backdrop, source].map { |image| linear ? LinearLight.of(image) : image.cast(:float) }
         alpha_b = below.extract_band(3).cast(:float) / 255
         alpha_s = above.extract_band(3).cast(:float) * (opacity / 255.0)
         blended = blended(backdrop, source, mode)
@@ -42,6 +43,7 @@ module SheetTrace
         under = alpha_b * ((alpha_s * -1) + 1)
         alpha = alpha_s + under
         color = ((mixed * alpha_s) + (backdrop * under)) / alpha # libvips gives 0 for x / 0
+        color = LinearLight.to_srgb(color) if linear
         color.rint.cast(:uchar).bandjoin((alpha * 255).rint.cast(:uchar)).copy(interpretation: :srgb)
       end
 

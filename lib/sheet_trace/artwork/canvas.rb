@@ -13,6 +13,8 @@ module SheetTrace
       attr_reader :size
       # @return [Float] length of a model unit
       attr_reader :unit_mm
+      # @return [Boolean] whether layers are blended in linear light
+      attr_reader :linear
 
       # @return [BoundedMemo] for several canvases
       def self.memo = BoundedMemo.new(limit: MEMO_BYTES)
@@ -23,6 +25,7 @@ module SheetTrace
       # @param strips [#call] takes a place at a level, gives its Flatten::Strip
       # @param painted_layouts [#call] takes the name of a layout that a skin was painted on, gives the Layout
       # @param unit_mm [Float] length of a model unit
+      # @param linear [Boolean] whether layers are blended in linear light
       # @param memo [BoundedMemo] keeps bakes for other canvases of the same surface and unit
       def initialize(
         layout:,
@@ -33,6 +36,7 @@ module SheetTrace
         strips:,
         painted_layouts:,
         unit_mm:,
+        linear: false,
         memo: Canvas.memo
       )
         @layout = layout
@@ -43,6 +47,7 @@ module SheetTrace
         @strips = strips
         @painted_layouts = painted_layouts
         @unit_mm = unit_mm
+        @linear = linear
         @memo = memo
         freeze
       end
@@ -116,8 +121,8 @@ module SheetTrace
 
       # @param name [Object]
       # @return [Object, nil] what was composed by that name last at this size, on this surface
-      def composed(name) = @memo[[:composed, size, name]]
-      def keep_composed(name, value) = @memo.keep([:composed, size, name], value)
+      def composed(name) = @memo[[:composed, size, linear, name]]
+      def keep_composed(name, value) = @memo.keep([:composed, size, linear, name], value)
 
       # @param px [Integer] at the layout's own size
       # @return [Integer] as many at the size baked at

@@ -108,7 +108,7 @@ module SheetTrace
         there = part.seen_from(around).to_a
         if below || laid.opacity < 1
           below ||= blank_image(around)
-          above = Blend.call(below.crop(*there), above, opacity: laid.opacity, mode: laid.blend)
+          above = Blend.call(below.crop(*there), above, opacity: laid.opacity, mode: laid.blend, linear: @canvas.linear)
         end
         (part == around ? above : (below || blank_image(around)).insert(above, *there.first(2))).copy_memory
       end

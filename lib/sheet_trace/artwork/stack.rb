@@ -7,10 +7,18 @@ module SheetTrace
     # layers [Array<Layer>] the lowest first
     # bleed_px [Integer] how far art is carried past an island's edge, at the sheet's own size
     # editions [Array<Edition>] at least one; shown [Integer] of them
+    # linear [Boolean] whether layers are blended in linear light, not by their values in sRGB
     # groups [Array<Group>] each has layers, which stand beside each other
     Stack =
-      Struct.new(:layers, :bleed_px, :editions, :shown, :groups, keyword_init: true) do
-        def initialize(layers: [], bleed_px: 4, editions: [Edition.new(name: "First edition")], shown: 0, groups: [])
+      Struct.new(:layers, :bleed_px, :editions, :shown, :groups, :linear, keyword_init: true) do
+        def initialize(
+          layers: [],
+          bleed_px: 4,
+          editions: [Edition.new(name: "First edition")],
+          shown: 0,
+          groups: [],
+          linear: false
+        )
           held = layers.map(&:group)
           groups = groups.select { |group| held.include?(group.name) }
           super(
@@ -18,7 +26,8 @@ module SheetTrace
             bleed_px: bleed_px,
             editions: editions.freeze,
             shown: shown,
-            groups: groups.freeze
+            groups: groups.freeze,
+            linear: linear
           )
           freeze
         end
@@ -151,7 +160,8 @@ module SheetTrace
             shown: shown,
             layers: layers.map(&:to_plain),
             editions: editions.map(&:to_plain),
-            groups: groups.map(&:to_h)
+            groups: groups.map(&:to_h),
+            linear: linear
           }
         end
 
@@ -162,7 +172,8 @@ module SheetTrace
             shown: plain[:shown],
             layers: plain[:layers].map { |layer| Layer.from_plain(layer) },
             editions: plain[:editions].map { |edition| Edition.from_plain(edition) },
-            groups: plain[:groups].map { |group| Group.new(**group) }
+            groups: plain[:groups].map { |group| Group.new(**group) },
+            linear: plain[:linear]
           )
         end
 

@@ -14,14 +14,16 @@ module SheetTrace
       parts :parts, optional: true
       materials :materials, optional: true
       faces :faces, optional: true
+      number :opacity, 0.0..1.0, default: 1.0
+      one_of :blend, Artwork::Blend::MODES.keys, default: "normal"
       text :id, "of the new layer; the next free one if nil", optional: true
       fact :layer, Parameters::Text.new(80)
 
       def call(job)
         title = name || content.title
         mask = Artwork::Mask.new(islands: islands, parts: parts, materials: materials, faces: faces)
-        stack =
-          job.artwork.add(id: id, name: title, content: content, place: place, look: Artwork::Look.new(mask: mask))
+        look = Artwork::Look.new(mask: mask, opacity: opacity.to_f, blend: blend)
+        stack = job.artwork.add(id: id, name: title, content: content, place: place, look: look)
         stack.layers.last.ready(job)
         on = mask.to_words(islands: job.island_names, parts: job.mesh.parts, materials: job.mesh.material_names)
         change(

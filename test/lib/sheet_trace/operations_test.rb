@@ -183,6 +183,7 @@ describe SheetTrace::Operations do
     "sheet_of_island" => [{ island: 99 } => /no island 99/, { island: 0, dpi: 1 } => /dpi is 1; give/],
     "set_palette" => [{ palette: "pine" } => /line 1 of the palette is "pine"/, { palette: 3 } => /palette is 3/],
     "free_layer" => [{ id: "none" } => /no layer "none"/],
+    "set_blending" => [{ linear: "x" } => /linear is "x"/],
     "fill_column" => [
       { id: "none", pictures: ["4x4"] } => /no layer "none"/,
       { id: "a", pictures: [] } => /pictures/,

@@ -97,6 +97,8 @@ export interface Artwork {
   bleed_copy: number | null;
   layers: Layer[];
   groups: LayerGroup[];
+  /** whether layers are blended in linear light */
+  linear: boolean;
   /** their names */
   editions: string[];
   /** of the editions */
@@ -170,6 +172,10 @@ export interface Clearance {
 export interface MainColors {
   /** #rrggbb, what takes up most of it first */
   colors: string[];
+}
+
+export interface Done {
+  sentence: string;
 }
 
 export interface PlainCell {

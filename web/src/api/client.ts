@@ -4,6 +4,7 @@ import type {
   Borders,
   CheckedSeams,
   Reach,
+  Done,
   DeliveryOptions,
   MainColors,
   PrintOptions,
@@ -295,6 +296,11 @@ export const api = {
     ask<PaintedOn>("GET", at(id, `/pictures/${digest}/painted-on?${query({ revision })}`)),
   seams: (id: string, revision: number) =>
     ask<CheckedSeams>("GET", at(id, `/seams?${query({ revision })}`)).then(({ seams }) => seams),
+  /** Lays a layer of one job into another; gives what was done. */
+  copyLayer: (id: string, revision: number, layer: string, to: string) =>
+    ask<Done>("POST", at(id, `/layers/${encodeURIComponent(layer)}/copies`), { to, revision }).then(
+      ({ sentence }) => sentence,
+    ),
   reach: (id: string, revision: number, followed: Followed) =>
     ask<Reach>("GET", at(id, `/reach?${query({ revision })}`), undefined, followed),
   nextLandmark: (id: string, revision: number, island: number) =>

@@ -1,4 +1,4 @@
-import { mount } from "@vue/test-utils";
+import { flushPromises, mount } from "@vue/test-utils";
 import { describe, expect, it } from "vitest";
 import { defineComponent, h, nextTick } from "vue";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
@@ -90,9 +90,11 @@ describe("files", () => {
     const zone = mount(DropZone, { props: { accept: "", label: "Choose", multiple: true } });
     const drag = (type: string) => {
       const event = new Event(type, { bubbles: true, cancelable: true });
-      Object.assign(event, { dataTransfer: { items: [{ type: "" }], files: [file("a.obj"), file("a.mtl")] } });
+      const files = [file("a.obj"), file("a.mtl")];
+      const items = files.map((own) => ({ kind: "file", type: "", getAsFile: () => own }));
+      Object.assign(event, { dataTransfer: { items, files } });
       zone.element.dispatchEvent(event);
-      return zone.vm.$nextTick();
+      return flushPromises();
     };
     await nextTick();
     await drag("dragenter");

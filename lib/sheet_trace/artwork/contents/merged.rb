@@ -44,10 +44,7 @@ module SheetTrace
         # @param canvas [Canvas]
         # @return [Array] what of the layout it depends on
         def dependencies(canvas)
-          layers.flat_map do |layer|
-            own = [*layer.place.dependencies(canvas, layer.content), *layer.content.dependencies(canvas)]
-            layer.look.mask.whole? ? own : [*own, canvas.layout]
-          end
+          [canvas.linear, *layers.flat_map { |layer| dependencies_of(layer, canvas) }]
         end
 
         # Without bleed: what they make is carried on as one.
@@ -63,6 +60,13 @@ module SheetTrace
 
         # @return [String] in words
         def to_words = "#{layers.map(&:name).join(" on ")}, merged"
+
+        private
+
+        def dependencies_of(layer, canvas)
+          own = [*layer.place.dependencies(canvas, layer.content), *layer.content.dependencies(canvas)]
+          layer.look.mask.whole? ? own : [*own, canvas.layout]
+        end
       end
     end
   end

@@ -3,13 +3,13 @@
 module SheetTrace
   class Job
     module Upgrade
-      # Until version 5 layers stood in no groups.
+      # Until version 5 layers stood in no groups, and were blended by their values in sRGB.
       module FromVersion5
         # @param document [Hash] with symbols for keys
         # @return [Hash]
         def self.call(document)
           parts = document[:parts]
-          { **document, version: 6, parts: { **parts, artwork: { **parts[:artwork], groups: [] } } }
+          { **document, version: 6, parts: { **parts, artwork: { **parts[:artwork], groups: [], linear: false } } }
         end
       end
     end

@@ -69,31 +69,63 @@ describe SheetTrace::Artwork::Blend do
   single
     .merge(whole)
     .each do |mode, blend|
-      it "follows the formula of #{mode} with partly transparent colours (seed #{seed})" do
-        opacity = 0.7
-        got =
-          SheetTrace::Artwork::Picture
-            .pixels(SheetTrace::Artwork::Blend.call(image.call(below), image.call(above), opacity: opacity, mode: mode))
-            .reshape(count, 4)
-            .to_a
-        below.zip(above, got) do |(*cb, ab), (*cs, as), (*co, ao)|
-          ab /= 255.0
-          as = as / 255.0 * opacity
-          alpha = as + (ab * (1 - as))
+      [false, true].each do |linear|
+        # IEC 61966-2-1, 5.2: what is blended in linear light is that in the formula.
+        light = ->(share) do
+          if linear
+            share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055)**2.4
+          else
+            share
+          end
+        end
+        back = ->(share) do
+          if linear
+            share <= 0.0031308 ? share * 12.92 : (1.055 * (share**(1 / 2.4))) - 0.055
+          else
+            share
+          end
+        end
+        it "follows the formula of #{mode}#{" in linear light" if linear}, partly transparent (seed #{seed})" do
+          opacity = 0.7
+          got =
+            SheetTrace::Artwork::Picture
+              .pixels(
+                SheetTrace::Artwork::Blend.call(
+                  image.call(below),
+                  image.call(above),
+                  opacity: opacity,
+                  mode: mode,
+                  linear: linear
+                )
+              )
+              .reshape(count, 4)
+              .to_a
+          below.zip(above, got) do |(*cb, ab), (*cs, as), (*co, ao)|
+            ab /= 255.0
+            as = as / 255.0 * opacity
+            alpha = as + (ab * (1 - as))
 
-          assert_in_delta alpha * 255, ao, 0.51
-          next if alpha < 1e-9
+            assert_in_delta alpha * 255, ao, 0.51
+            next if alpha < 1e-9
 
-          blended = blend.call(*[cb, cs].map { |color| color.map { |level| level / 255.0 } })
-          cb.zip(cs, co, blended) do |b, s, o, own|
-            mixed = ((1 - ab) * s / 255) + (ab * own)
-            # 5.1 Simple alpha compositing; a level for libvips' blend functions, which work in single precision.
-            assert_in_delta ((as * mixed) + (ab * (1 - as) * b / 255)) / alpha * 255,
-                            o,
-                            1.01,
-                            "#{mode} #{[b, ab, s, as]}"
+            cb, cs = [cb, cs].map { |color| color.map { |level| light.call(level / 255.0) } }
+            cb.zip(cs, co, blend.call(cb, cs)) do |b, s, o, own|
+              mixed = ((1 - ab) * s) + (ab * own)
+              # 5.1 Simple alpha compositing; a level for libvips' blend functions, which work in single precision.
+              assert_in_delta back.call([((as * mixed) + (ab * (1 - as) * b)) / alpha, 0].max) * 255,
+                              o,
+                              1.01,
+                              "#{mode} #{[b, ab, s, as]}"
+            end
           end
         end
       end
     end
+
+  it "leaves what is opaque as it is, to the level, in linear light too" do
+    every = Array.new(count) { |i| [i % 256, (i * 7) % 256, 255 - (i % 256), 255] }
+    got = SheetTrace::Artwork::Blend.call(image.call(below), image.call(every), linear: true)
+
+    assert_equal every, SheetTrace::Artwork::Picture.pixels(got).reshape(count, 4).to_a
+  end
 end

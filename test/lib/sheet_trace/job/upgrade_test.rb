@@ -84,7 +84,7 @@ describe SheetTrace::Job::Upgrade do
       message: /saved by a newer Sheet Trace \(document 9; up to 6 is read\)/
     ) { SheetTrace::Job::Snapshot.load({ version: 9, parts: {} }, blobs) }
     [nil, "3", 0, 1].each do |version|
-      assert_refused(SheetTrace::FormatError, { version: version }, message: /2 to 5 are read/) do
+      assert_refused(SheetTrace::FormatError, { version: version }, message: /2 to 6 are read/) do
         SheetTrace::Job::Snapshot.load({ version: version }, blobs)
       end
     end

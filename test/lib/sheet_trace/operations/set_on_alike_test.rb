@@ -57,4 +57,51 @@ describe SheetTrace::Operations::SetOnAlike do
 
     assert_equal both.artwork, again
   end
+
+  # Two blocks to the right and their mirror images to the left of x = 0, as wheels of a cart stand.
+  it "sets a decal on alike parts and on the other side of the model, at mirrored spots" do
+    blocks = [-1, 1].product([-30, 30]).map { |side, z| [[side * 40, 10, z], [6, 20, 20]] }
+    cart = Models.job(Models.blocks(blocks))
+    spot = { kind: "surface", at: [43.0, 12.0, 33.0], width_mm: 6.0, turn_deg: 20 }
+    face =
+      (0...cart.mesh.face_count).min_by do |own|
+        triangle, shares = cart.mesh.nearest_spot([own], spot[:at])
+        SheetTrace::Geometry::Triple.distance(
+          SheetTrace::Geometry::Triple.blend(cart.mesh.welded.corners(triangle), shares),
+          spot[:at]
+        )
+      end
+    one =
+      operate(
+        cart,
+        "add_layer",
+        id: "n",
+        content: {
+          kind: "fill",
+          color: "#aa2020"
+        },
+        place: {
+          **spot,
+          face: face
+        }
+      ).job
+    four = operate(one, "set_on_alike", id: "n").job
+    ats = four.artwork.layers.map { |layer| layer.place.at.map { |value| value.round(6) } }
+
+    assert_equal [[43.0, 12.0, 33.0], [-43.0, 12.0, 33.0], [43.0, 12.0, -27.0], [-43.0, 12.0, -27.0]].sort, ats.sort
+    turns = four.artwork.layers.to_h { |layer| [layer.place.at.map { |value| value.round(6) }, layer.place.turn_rad] }
+
+    assert_in_delta turns[[43.0, 12.0, 33.0]], -turns[[-43.0, 12.0, 33.0]], 1e-9
+    assert_refused(SheetTrace::InvalidOperationError, message: /no other part/) do
+      operate(four, "set_on_alike", id: "n")
+    end
+    sheet = SheetTrace::Artwork::Compose.call(four.artwork, four.canvas(pictures: nil))
+    areas =
+      (0...four.layout.uv_map.island_count).map do |island|
+        four.artwork.layers.count { |layer| layer.place.island == island }
+      end
+
+    assert_equal [0], areas.uniq
+    assert_operator sheet.extract_band(3).avg, :>, 0
+  end
 end

@@ -18,6 +18,7 @@ import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import NumberField from "@/ui/NumberField.vue";
 import RenameField from "@/ui/RenameField.vue";
+import CopyToJob from "./CopyToJob.vue";
 import LayerReach from "./LayerReach.vue";
 import { useMaskChoices } from "./useMaskChoices";
 
@@ -117,6 +118,7 @@ const limit = (choice: string) => choice !== "own" && change({ mask: masks.maskO
           @update:model-value="copy(String($event))"
         />
       </template>
+      <CopyToJob v-if="layer.content.kind !== 'guide'" :layer="layer" />
     </span>
     <BButton
       variant="light"

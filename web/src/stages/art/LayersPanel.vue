@@ -24,6 +24,10 @@ const COPIES = [
     text: copy === 1 ? "the sheet itself" : `down to 1 : ${copy}`,
   })),
 ];
+const BLENDING = [
+  { value: false, text: "by sRGB values" },
+  { value: true, text: "in linear light" },
+];
 const source = computed(() => jobs.layers.find(({ id }) => id === layer.value?.follows)?.name ?? "");
 </script>
 
@@ -55,7 +59,7 @@ const source = computed(() => jobs.layers.find(({ id }) => id === layer.value?.f
     </template>
     <ReliefPanel v-if="jobs.layers.length > 0" />
     <SeamList />
-    <h3>Edges</h3>
+    <h3>Edges and mixing</h3>
     <div class="fields">
       <NumberField
         class="wide"
@@ -72,6 +76,14 @@ const source = computed(() => jobs.layers.find(({ id }) => id === layer.value?.f
         :model-value="jobs.job.artwork.bleed_copy"
         :options="COPIES"
         @update:model-value="jobs.operate('set_bleed', { copy: Number($event) })"
+      />
+      <label for="blending">Blending</label>
+      <BFormSelect
+        id="blending"
+        class="wide"
+        :model-value="jobs.job.artwork.linear"
+        :options="BLENDING"
+        @update:model-value="jobs.operate('set_blending', { linear: $event === true })"
       />
     </div>
   </section>

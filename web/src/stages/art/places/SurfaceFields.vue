@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Size, turn and way of a decal, and what the surface makes of it. */
-import { BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
+import { BButton, BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import type { Layer, OnSurface } from "@/api/types";
 import { useJob } from "@/stores/job";
@@ -92,6 +92,13 @@ const cracked = computed(() => place.value.cracks_mm >= 0.05);
     <NoteBox v-if="place.way === 'smooth' && place.stretch_worst > 1.1" plain>
       No map is whole and true here. Where faces keep their shape, cracks open instead.
     </NoteBox>
+    <BButton
+      variant="secondary"
+      class="btn-wide"
+      title="On parts of the same shape, and on the model's other side"
+      @click="jobs.operate('set_on_alike', { id: layer.id })"
+      >Set on alike parts and sides too</BButton
+    >
     <p class="mt-2 form-text">Drag it on the model to move it.</p>
   </section>
 </template>
