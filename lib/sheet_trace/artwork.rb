@@ -16,6 +16,7 @@ module SheetTrace
         "same" => "SheetTrace::Artwork::Contents::Same",
         "lettering" => "SheetTrace::Artwork::Contents::Lettering",
         "guide" => "SheetTrace::Artwork::Contents::Guide",
+        "seam_blend" => "SheetTrace::Artwork::Contents::SeamBlend",
         "merged" => "SheetTrace::Artwork::Contents::Merged"
       )
     # Where a layer may lie. A new place is a file in places/, its test, and a line here.

@@ -100,8 +100,10 @@ module SheetTrace
       end
 
       # @param layer [Layer]
+      # @param below [Array] what lies below it, as it is told from other such, for a content that is made of that
+      # @yieldreturn [Vips::Image] the sheet below it, asked for where it is needed
       # @return [Patch, nil] the layer baked on this canvas, at full opacity; nil where nothing of it is on the sheet
-      def baked(layer)
+      def baked(layer, below: [])
         mask = layer.look.mask
         key = [
           :baked,
@@ -111,10 +113,16 @@ module SheetTrace
           mask,
           layer.place.dependencies(self, layer.content),
           layer.content.dependencies(self),
-          mask.whole? ? nil : layout
+          mask.whole? ? nil : layout,
+          below
         ]
         @memo.fetch(key) do
-          patch = layer.place.frame(self, layer.content)&.then { |frame| layer.content.paint(frame, self) }
+          patch =
+            if layer.content.reads_below?
+              layer.content.paint_over(yield, self)
+            else
+              layer.place.frame(self, layer.content)&.then { |frame| layer.content.paint(frame, self) }
+            end
           patch && !mask.whole? ? patch.masked(masked(mask, patch.box)) : patch
         end
       end

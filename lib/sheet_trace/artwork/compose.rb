@@ -31,9 +31,10 @@ module SheetTrace
         new(stack.seen(edition, guides: guides), canvas, stack.bleed_px, [edition, guides]).send(:pixels)
 
       # @param layers [Array<Layer>] the lowest first
-      # @return [Vips::Image] what they make, without bleed
-      def self.of_layers(layers, canvas)
-        pixels = new(layers.select(&:shown?), canvas, 0, nil).send(:pixels)
+      # @param bleed_px [Integer]
+      # @return [Vips::Image] what they make
+      def self.of_layers(layers, canvas, bleed_px: 0)
+        pixels = new(layers.select(&:shown?), canvas, bleed_px, nil).send(:pixels)
         Patch.image(pixels, canvas.size.width_px, canvas.size.height_px)
       end
 
@@ -50,21 +51,37 @@ module SheetTrace
       private
 
       def pixels
-        @laid =
-          Progress.part(0, 0.7) do
-            Progress
-              .map(@layers) do |layer|
-                patch = @canvas.baked(layer)
-                patch && Laid.new(patch, layer.look.opacity, layer.look.blend)
-              end
-              .compact
-          end
+        @laid = Progress.part(0, 0.7) { laid }
         former = (@kept && @canvas.composed(@kept)) || blank
         pixels = former.pixels.copy
         Progress.part(0.7, 1) { Progress.map(changed(former)) { |box| pixels[*box.ranges] = composed(box) } }
         now = Composed.new(pixels: pixels.freeze, laid: @laid, layout: @canvas.layout, bleed_px: @bleed_px)
         @canvas.keep_composed(@kept, now) if @kept
         pixels
+      end
+
+      def laid
+        Progress.map(@layers.each_index.to_a) { |at| laid_over(@layers[at], @layers.first(at)) }.compact
+      end
+
+      # @param lower [Array<Layer>] below it
+      # @return [Laid, nil]
+      def laid_over(layer, lower)
+        below = layer.content.reads_below? ? [@canvas.linear, *lower.map { |own| key(own) }] : []
+        patch = @canvas.baked(layer, below: below) { Compose.of_layers(lower, @canvas, bleed_px: SeamStrips::BLEED_PX) }
+        patch && Laid.new(patch, layer.look.opacity, layer.look.blend)
+      end
+
+      # What a layer looks like on this canvas depends on.
+      def key(layer)
+        [
+          layer.content,
+          layer.place,
+          layer.look,
+          layer.place.dependencies(@canvas, layer.content),
+          layer.content.dependencies(@canvas),
+          layer.look.mask.whole? ? nil : @canvas.layout
+        ]
       end
 
       def blank

@@ -27,6 +27,9 @@ module SheetTrace
       # @return [Boolean] whether a content is made for the whole sheet, and can lie nowhere else
       def whole_sheet? = false
 
+      # @return [Boolean] whether a content is made of what is below it
+      def reads_below? = false
+
       # @return [Array<PictureFile>] that a content shows
       def pictures = []
 

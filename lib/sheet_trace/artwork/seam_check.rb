@@ -38,13 +38,13 @@ module SheetTrace
       private
 
       def seams
-        sides = cut_edges
-        return [] if sides.first.first.empty?
+        sides = UvMap::CutEdges.call(@map)
+        return [] if sides.first.starts.empty?
 
         differences = differences(*sides)
         lengths = lengths(sides.first)
-        faces = sides.map { |starts, _| @mesh.corner_faces[starts].to_a }.transpose
-        islands = sides.map { |starts, _| @map.face_islands[@mesh.corner_faces[starts]].to_a }.transpose
+        faces = sides.map { |side| @mesh.corner_faces[side.starts].to_a }.transpose
+        islands = sides.map { |side| @map.face_islands[@mesh.corner_faces[side.starts]].to_a }.transpose
         (0...lengths.size)
           .group_by { |row| islands[row].sort }
           .map { |pair, rows| seam(pair, rows, differences, lengths, faces) }
@@ -63,36 +63,14 @@ module SheetTrace
         )
       end
 
-      # Edges by where they lie, as vertices are often parted where the map is cut.
-      #
-      # @return [Array<Array(Numo::Int32, Numo::Int32)>] of either side, the corners that its edges start and end at;
-      #   the two run against each other
-      def cut_edges
-        across = @mesh.welded.across.each_with_index.filter_map { |other, half| [half, other] if other && half < other }
-        return Array.new(2) { Array.new(2) { Numo::Int32.zeros(0) } } if across.empty?
-
-        halves = Numo::Int64.cast(across)
-        sides = [0, 1].map { |k| corners_of(halves[true, k].copy) }
-        (from, to), (back_from, back_to) = sides.map { |ends| ends.map { |corners| @map.corner_points[corners] } }
-        on = sides.map { |starts, _| @map.face_mapped[@mesh.corner_faces[starts]] }.reduce(:&)
-        rows = (on & (from.ne(back_to) | to.ne(back_from))).where
-        sides.map { |ends| ends.map { |corners| rows.empty? ? Numo::Int32.zeros(0) : corners[rows] } }
-      end
-
-      # @return [Array(Numo::Int32, Numo::Int32)] that half-edges of triangles start and end at
-      def corners_of(halves)
-        corners = @mesh.triangulation.corners.flatten
-        [corners[halves], corners[halves + 1 - (Numo::Int64.cast((halves % 3).eq(2)) * 3)]]
-      end
-
-      def lengths((starts, stops))
-        places = [starts, stops].map { |corners| @mesh.positions[@mesh.corner_vertices[corners], true] }
+      def lengths(side)
+        places = [side.starts, side.stops].map { |corners| @mesh.positions[@mesh.corner_vertices[corners], true] }
         Geometry::Vectors.lengths(places[0] - places[1]).to_a
       end
 
       # @return [Array<Array<Float>>] by edge: at places along it
       def differences(*sides)
-        ends = sides.map { |corners| ends_px(*corners) }
+        ends = sides.map { |side| ends_px(side.starts, side.stops) }
         counts = ends.map { |from, to, _| Geometry::Vectors.lengths(to - from) }
         counts = (Numo::DFloat.maximum(*counts) / APART_PX).ceil.clip(1, MOST_PLACES).to_a.map(&:to_i)
         rows = Numo::Int64.cast(counts.each_with_index.flat_map { |count, row| [row] * count })

@@ -36,6 +36,7 @@ const background = computed(() => {
     >{{ content.text }}</span
   >
   <span v-else-if="content.kind === 'merged'" class="swatch mark border rounded"><PhStack :size="18" /></span>
+  <span v-else-if="content.kind === 'seam_blend'" class="swatch seam border rounded"></span>
   <span
     v-else-if="content.kind === 'guide'"
     class="swatch guide border rounded"
@@ -59,6 +60,11 @@ const background = computed(() => {
 .mark {
   display: grid;
   place-items: center;
+}
+.seam {
+  background:
+    linear-gradient(var(--bs-secondary-color) 0 0) 50% / 1px 100% no-repeat,
+    linear-gradient(90deg, var(--rule-strong), var(--bs-body-bg));
 }
 .guide {
   background:

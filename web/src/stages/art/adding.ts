@@ -6,7 +6,7 @@ import { useSelection } from "@/stores/selection";
 
 export type NewLayer = Operations["add_layer"];
 /** what a painter makes a layer of */
-export type NewContent = Exclude<NewLayer["content"], { kind: "same" | "guide" | "merged" }>;
+export type NewContent = Exclude<NewLayer["content"], { kind: "same" | "guide" | "merged" | "seam_blend" }>;
 export type ArtPage = "layers" | "add" | "editions";
 
 /** The pages of the art stage; what is added is picked among the layers, to be placed and changed. */

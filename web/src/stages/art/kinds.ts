@@ -3,6 +3,7 @@ import type { Content, Layer, LayerPlace } from "@/api/types";
 import LetteringFields from "./contents/LetteringFields.vue";
 import GradientFields from "./contents/GradientFields.vue";
 import FillFields from "./contents/FillFields.vue";
+import SeamFields from "./contents/SeamFields.vue";
 import GuideFields from "./contents/GuideFields.vue";
 import PictureFields from "./contents/PictureFields.vue";
 import IslandFields from "./places/IslandFields.vue";
@@ -58,6 +59,15 @@ const WORDS: Record<Content["kind"], Record<LayerPlace["kind"], string>> = {
     level: "guide",
     path: "guide",
   },
+  seam_blend: {
+    sheet: "blend",
+    model: "blend",
+    side: "blend",
+    island: "blend",
+    surface: "blend",
+    level: "blend",
+    path: "blend",
+  },
   merged: {
     sheet: "merged",
     model: "merged",
@@ -77,6 +87,7 @@ const CONTENTS: Partial<Record<Content["kind"], Component>> = {
   picture: PictureFields,
   lettering: LetteringFields,
   guide: GuideFields,
+  seam_blend: SeamFields,
 };
 const PLACES: Partial<Record<LayerPlace["kind"], Component>> = {
   island: IslandFields,
@@ -89,7 +100,7 @@ const PLACES: Partial<Record<LayerPlace["kind"], Component>> = {
 };
 
 /** contents that lie over the whole sheet and nowhere else */
-const WHOLE: Content["kind"][] = ["guide", "merged"];
+const WHOLE: Content["kind"][] = ["guide", "merged", "seam_blend"];
 
 export const wordOf = (layer: Layer) => WORDS[layer.content.kind][layer.place.kind];
 export const fieldsOf = (layer: Layer) =>

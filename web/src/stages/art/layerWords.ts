@@ -30,6 +30,7 @@ export function useLayerWords() {
     }
     if (content.kind === "merged") return `of ${content.layers.length} layers`;
     if (content.kind === "guide") return "not delivered";
+    if (content.kind === "seam_blend") return `within ${shown(content.width_mm, 1)} mm of seams`;
     return mask ? `on ${masks.wordsOf(mask)}` : "over the sheet";
   }
 
