@@ -135,11 +135,15 @@ module SheetTraceServer
     def pictures = @jobs.blobs.method(:fetch)
 
     # @return [#call] takes a digest or a file's name, gives the SheetTrace::Artwork::PictureFile of that picture of
-    #   a job, or nil
+    #   a job, or the FontFile of a font; nil if there is none
     def picture_files(id)
       lambda do |name|
-        row = @jobs.pictures(id).reverse.find { |picture| [picture[:digest], picture[:name]].include?(name) }
-        row && SheetTrace::Artwork::PictureFile.seen(**row.slice(:digest, :name, :width_px, :height_px, :media_type))
+        row = @jobs.files(id).reverse.find { |file| [file[:digest], file[:name]].include?(name) } or next
+        if row[:media_type] == Store::Jobs::FONT
+          SheetTrace::Artwork::FontFile.new(**row.slice(:digest, :name), bytes: pictures.call(row[:digest]))
+        else
+          SheetTrace::Artwork::PictureFile.seen(**row.slice(:digest, :name, :width_px, :height_px, :media_type))
+        end
       end
     end
 
@@ -164,7 +168,7 @@ module SheetTraceServer
         first,
         operations,
         model: @jobs.model_files(id),
-        pictures: @jobs.pictures(id).to_h { |row| [row, pictures.call(row[:digest])] },
+        pictures: @jobs.files(id).to_h { |row| [row, pictures.call(row[:digest])] },
         name: SheetTrace::Job::Deliver.base_name("#{@jobs.find(id)[:name]}.job")
       )
     end

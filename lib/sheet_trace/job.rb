@@ -32,6 +32,8 @@ module SheetTrace
     # @!method kept_maps @return [Array<KeptMap>] maps set aside, the oldest first
     # @!method painted_maps @return [Array<KeptMap>] layouts that skins held to the model were painted on
     # @!method palette @return [Array<Artwork::Swatch>] colours to paint with
+    # @!method fonts @return [Array<Artwork::Font>] that were brought in
+    # @!method mask @return [Artwork::MaskPicture, nil] what the mask beside the texture is made of
     # @!method relief @return [Artwork::Relief, nil] how the art is raised
     # @!method exported @return [Array<Trace::Exported>] templates that were exported, the oldest first
     # @!method artwork @return [Artwork::Stack]
@@ -203,6 +205,15 @@ module SheetTrace
       least * scale
     end
 
+    # @param canvas [Artwork::Canvas]; edition [Integer]
+    # @return [Vips::Image] 8-bit grey
+    # @raise [InputError] where the art has no mask
+    def mask_picture(canvas, edition: artwork.shown)
+      raise InputError, "the art has no mask; give it one on Art first" unless mask
+
+      mask.picture(artwork, canvas, edition: edition, scale: scale_of(canvas.size))
+    end
+
     # @param kind [String] of Artwork::Relief::PICTURES
     # @param composed [Vips::Image] the sheet's art; size [Layout::Sheet] of it
     # @return [Vips::Image]
@@ -210,9 +221,13 @@ module SheetTrace
     def relief_picture(kind, composed, size)
       raise InputError, "the art has no relief; give it one on Art first" unless relief
 
-      scale = Math.sqrt(size.width_px.fdiv(sheet.width_px) * size.height_px.fdiv(sheet.height_px))
+      scale = scale_of(size)
       relief.picture(kind, composed, px_per_mm: density_px_per_mm * scale, scale: scale)
     end
+
+    # @param size [Layout::Sheet]
+    # @return [Float] px of it to one of the sheet's own
+    def scale_of(size) = Math.sqrt(size.width_px.fdiv(sheet.width_px) * size.height_px.fdiv(sheet.height_px))
 
     # @param pictures [#call, nil] takes a digest, gives the bytes of the image file; without them nothing is said of
     #   what islands lie on

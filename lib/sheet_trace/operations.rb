@@ -40,6 +40,8 @@ module SheetTrace
           SetPalette
           SetRelief
           SetBlending
+          SetMask
+          AddFont
           NoteExport
           BringBack
           Pack

@@ -37,13 +37,25 @@ module SheetTraceServer
       RELIEF =
         Shape::Record.new(
           "Relief",
-          from: shape.one_of(*SheetTrace::Artwork::Relief::FROM),
+          from: shape.one_of(*SheetTrace::Artwork::Relief::FROM.keys),
           color: shape::TEXT,
           low: shape::NUMBER,
           high: shape::NUMBER,
           noise_px: shape::NUMBER,
           smooth_px: shape::NUMBER,
           height_mm: shape::NUMBER
+        )
+      MASK_PICTURE =
+        Shape::Record.new(
+          "MaskPicture",
+          from: shape.one_of(*SheetTrace::Artwork::MaskPicture::FROM.keys),
+          color: shape::TEXT,
+          low: shape::NUMBER,
+          high: shape::NUMBER,
+          noise_px: shape::NUMBER,
+          smooth_px: shape::NUMBER,
+          inverted: shape::FLAG,
+          layers: [shape::TEXT.list.or_null, "ids; null: all"]
         )
       COLUMN =
         Shape::Record.new(
@@ -72,11 +84,12 @@ module SheetTraceServer
           shown: [shape::NUMBER, "of the editions"],
           palette: SWATCH.list,
           relief: [RELIEF.or_null, "how the art is raised"],
+          mask: [MASK_PICTURE.or_null, "what the mask beside the texture is made of"],
           in_use: [shape::TEXT.list, "colours of layers and of the underlay's cells, #rrggbb"],
           columns: [COLUMN.list, "what editions can replace"],
           cells: [shape::TEXT.or_null.list.list, "by edition and column; null: as in the stack"]
         )
-      SHAPES = [MASK, LAYER, GROUP, SWATCH, RELIEF, COLUMN, SHAPE].freeze
+      SHAPES = [MASK, LAYER, GROUP, SWATCH, RELIEF, MASK_PICTURE, COLUMN, SHAPE].freeze
 
       # @param job [SheetTrace::Job]
       # @return [Hash]
@@ -92,6 +105,7 @@ module SheetTraceServer
           editions: stack.editions.map(&:name),
           palette: job.palette.map(&:to_h),
           relief: job.relief&.to_h,
+          mask: job.mask&.to_h,
           in_use: SheetTrace::Artwork::Swatch.in_use(job),
           columns: columns.map { |column| { layer: column.layer.id, member: column.member.to_s, title: column.title } },
           cells:

@@ -21,6 +21,7 @@ module SheetTraceServer
           image: shape::TEXT.or_null,
           faces: shape::NUMBER
         )
+      FONT = Shape::Record.new("BroughtInFont", name: [shape::TEXT, "digest of its file"], title: shape::TEXT)
       STEP = Shape::Record.new("Step", what: shape::TEXT, elsewhere: [shape::FLAG, "done by another page"])
       HISTORY = Shape::Record.new("History", undo: STEP.or_null, redo: STEP.or_null)
       UV_SET = Shape::Record.new("UvSet", index: shape::NUMBER, name: shape::TEXT)
@@ -84,9 +85,10 @@ module SheetTraceServer
           islands: IslandsJson::SHAPE.list,
           fit_setup: FitSetupJson::SHAPE,
           artwork: ArtworkJson::SHAPE,
-          pictures: Shapes::PICTURE.list
+          pictures: Shapes::PICTURE.list,
+          fonts: [FONT.list, "that were brought in"]
         )
-      SHAPES = [NOTE, PART, MATERIAL, STEP, HISTORY, UV_SET, SOURCE, EXPORTED, BOUNDS, COUNTS, SHAPE].freeze
+      SHAPES = [NOTE, PART, MATERIAL, FONT, STEP, HISTORY, UV_SET, SOURCE, EXPORTED, BOUNDS, COUNTS, SHAPE].freeze
 
       # @param row [Hash] of jobs; revision [Hash] row of revisions; snapshot [SheetTrace::Job::Snapshot]
       # @param pictures [Array<Hash>]; history [Hash] rows of revisions; page [String, nil] that is told
@@ -123,7 +125,14 @@ module SheetTraceServer
           islands: IslandsJson.call(job),
           fit_setup: FitSetupJson.call(job),
           artwork: ArtworkJson.call(job),
-          pictures: pictures.map { |picture| picture.except(:job_id) }
+          **brought(job, pictures)
+        }
+      end
+
+      def self.brought(job, pictures)
+        {
+          pictures: pictures.map { |picture| picture.except(:job_id) },
+          fonts: job.fonts.map { |font| { name: font.name, title: font.title } }
         }
       end
 
@@ -170,7 +179,7 @@ module SheetTraceServer
           materials: mesh.materials.size
         }
       end
-      private_class_method :step, :source, :parts, :materials, :counts
+      private_class_method :brought, :step, :source, :parts, :materials, :counts
     end
   end
 end

@@ -24,6 +24,15 @@ module SheetTraceServer
           answer(Json::BroughtJson::SHAPE, Json::BroughtJson.call(kept, notes.map(&:message)))
         end
 
+        app.post("/api/jobs/:id/fonts") do
+          workshop.jobs.find(params[:id])
+          file = SheetTrace::Artwork::FontFile.of_bytes(uploaded_bytes, name: uploaded_name)
+          seen = { media_type: Store::Jobs::FONT, width_px: 0, height_px: 0 }
+          digest = workshop.jobs.keep_picture(params[:id], file.bytes, file.name, seen)
+          status 201
+          answer(Json::BroughtFontJson::SHAPE, Json::BroughtFontJson.call(digest))
+        end
+
         app.get("/api/jobs/:id/pictures/:digest/colors") do
           picture = workshop.jobs.picture(params[:id], params[:digest])
           forever

@@ -63,6 +63,12 @@ module SheetTraceServer
           answer(Json::ReachJson::SHAPE, Json::ReachJson.call(SheetTrace::Artwork::Reach.call(job.artwork, canvas)))
         end
 
+        app.get("/api/jobs/:id/mask.png") do
+          render_image("mask") do |job|
+            job.mask_picture(job.canvas(pictures: workshop.pictures, size: fit(job.sheet, PREVIEW_PX)))
+          end
+        end
+
         SheetTrace::Artwork::Relief::PICTURES.each do |kind|
           app.get("/api/jobs/:id/#{kind}.png") do
             render_image(kind) do |job|

@@ -16,6 +16,8 @@ module SheetTraceServer
         model_files: %i[position name digest],
         blob_uses: %i[digest]
       }.freeze
+      # What tells fonts from pictures, which are kept side by side.
+      FONT = "font/sfnt"
       private_constant :COPIED
 
       # The job or revision asked for is not there.
@@ -171,7 +173,10 @@ module SheetTraceServer
       end
 
       # @return [Array<Hash>] digest, name, media_type, width_px, height_px
-      def pictures(id) = @database[:pictures].where(job_id: id).order(Sequel.lit("rowid")).all
+      def pictures(id) = files(id).reject { |row| row[:media_type] == FONT }
+
+      # @return [Array<Hash>] of pictures and fonts
+      def files(id) = @database[:pictures].where(job_id: id).order(Sequel.lit("rowid")).all
 
       # @raise [NotFound]
       def picture(id, digest)

@@ -146,8 +146,7 @@ module SheetTrace
 
       # Triangles of the sheet beside edges: what is between an edge and the next, then two for each edge.
       #
-      # @return [Array<Array>] corners k x 3 x 2; where they look across, the same; how far they are from the seam, k x 3
-      #   mm
+      # @return [Array<Array>] corners k x 3 x 2; where they look across, the same; how far from the seam, k x 3 mm
       def strips(own, other, side)
         found =
           [[[0, 1, 2], [0.0, 0.0, @reach_mm]], [[0, 2, 3], [0.0, @reach_mm, @reach_mm]]].map do |of, far|
@@ -185,8 +184,8 @@ module SheetTrace
 
       def spread(values, count) = Numo::DFloat.zeros(count, 3) + Numo::DFloat[values]
 
-      # One side of edges on the sheet. from, to [Numo::DFloat] n x 2 px; inwards [Numo::DFloat] n x 2: what leads as far
-      # into the island as strips go, square to the edge on the model; islands [Numo::Int32] n
+      # One side of edges on the sheet. from, to [Numo::DFloat] n x 2 px; inwards [Numo::DFloat] n x 2: what leads as
+      # far into the island as strips go, square to the edge on the model; islands [Numo::Int32] n
       Edges =
         Struct.new(:from, :to, :inwards, :islands) do
           def self.of(side, map, px, unit_mm, reach_mm)

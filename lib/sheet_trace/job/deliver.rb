@@ -83,7 +83,7 @@ module SheetTrace
       def of_edition(edition, several)
         base = name(edition, several)
         sheet = Artwork::Compose.call(@job.artwork, @canvas, edition: edition)
-        pictures = pictures(sheet, base)
+        pictures = { **pictures(sheet, base), **mask(edition, base) }
         return pictures if @options[:format] == NONE
 
         color = "#{base}.#{@options[:image]}"
@@ -93,7 +93,7 @@ module SheetTrace
       end
 
       # What GLB has within.
-      def embedded?(name) = %w[.png .jpg].include?(File.extname(name)) && !name.match?(/-(?:height|alpha)\./)
+      def embedded?(name) = %w[.png .jpg].include?(File.extname(name)) && !name.match?(/-(?:height|alpha|mask)\./)
 
       def writer = Formats::WRITERS.fetch(@options[:format])
 
@@ -114,6 +114,14 @@ module SheetTrace
           found[name] = Formats::Png::Writer.call(own, px_per_mm: @px_per_mm)
         end
         found
+      end
+
+      # @return [Hash{String => String}] nothing where there is none
+      def mask(edition, base)
+        return {} unless @job.mask&.there?(@job.artwork)
+
+        own = @job.mask_picture(@canvas, edition: edition)
+        { "#{base}-mask.png" => Formats::Png::Writer.call(own, px_per_mm: @px_per_mm) }
       end
 
       def flat(sheet) = sheet.flatten(background: rgb(@options[:ground])).cast(:uchar).copy(interpretation: :srgb)

@@ -25,7 +25,9 @@ module SheetTrace
         painted_maps: PaintedMaps,
         palette: Palette,
         relief: Relief,
+        mask: Mask,
         exported: Exported,
+        fonts: Fonts,
         artwork: Artwork
       }.freeze
     end

@@ -33,10 +33,17 @@ module SheetTrace
 
       # A picture goes by its name and by the digest of its file.
       def take(name, bytes)
+        return take_font(name, bytes) if Artwork::FontFile.font?(bytes)
+
         opened = Formats::Pictures.open(bytes, name: name).first.first
         file = Artwork::PictureFile.of_bytes(opened.bytes, name: name)
         [name, file.digest].each { |key| @files[key] = file }
         @bytes[file.digest] = opened.bytes
+      end
+
+      def take_font(name, bytes)
+        file = Artwork::FontFile.of_bytes(bytes, name: name)
+        [name, file.digest].each { |key| @files[key] = file }
       end
 
       def run

@@ -6,10 +6,12 @@ module SheetTrace
     class Picture < Parameters::Type
       # @return [Artwork::PictureFile] itself, where it is one already
       def validate(value, _label, context)
-        return value if value.respond_to?(:digest)
+        return value if value.is_a?(Artwork::PictureFile)
 
         found = value.is_a?(String) && context.pictures.call(value)
-        found || raise(InputError, "there is no picture #{value.inspect.slice(0, 60)} in the job; bring it in first")
+        return found if found.is_a?(Artwork::PictureFile)
+
+        raise(InputError, "there is no picture #{value.inspect.slice(0, 60)} in the job; bring it in first")
       end
 
       def to_plain(value) = value.is_a?(String) ? value : value.to_h

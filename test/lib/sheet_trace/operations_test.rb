@@ -184,6 +184,8 @@ describe SheetTrace::Operations do
     "set_palette" => [{ palette: "pine" } => /line 1 of the palette is "pine"/, { palette: 3 } => /palette is 3/],
     "free_layer" => [{ id: "none" } => /no layer "none"/],
     "set_blending" => [{ linear: "x" } => /linear is "x"/],
+    "set_mask" => [{ low: 0.8, high: 0.2 } => /high must lie above low/, { layers: ["none"] } => /no layer "none"/],
+    "add_font" => [{ file: "none" } => /no font file "none"/, { file: "4x4" } => /no font file "4x4"/],
     "fill_column" => [
       { id: "none", pictures: ["4x4"] } => /no layer "none"/,
       { id: "a", pictures: [] } => /pictures/,

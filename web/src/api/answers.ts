@@ -40,7 +40,7 @@ export interface Layer {
   id: string;
   name: string;
   /** what it shows */
-  content: { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number; drawing?: boolean }; crop: [number, number, number, number]; recolour: { from: string; to: string; within?: number }[] } | { kind: "fill"; color: string } | { kind: "gradient"; color: string; to: string; turn_deg: number; round: boolean } | { kind: "lettering"; text: string; font: "Lora" | "Lora Bold" | "Lora Italic" | "Oswald" | "Oswald Bold" | "Pacifico"; color: string; align: "left" | "centre" | "right"; tracking: number; leading: number; outline: number; outline_color: string; cap_mm: number; em_mm: number; cap_texels: number; stroke_texels: number; breaks_up: boolean; line_height: number } | { kind: "guide"; color: string; line_px: number; edges: "all" | "outline" } | { kind: "seam_blend"; width_mm: number; between: ((number | string)[])[] } | { kind: "merged"; layers: string[] };
+  content: { kind: "picture"; picture: { digest: string; name: string; width_px: number; height_px: number; drawing?: boolean }; crop: [number, number, number, number]; recolour: { from: string; to: string; within?: number }[] } | { kind: "fill"; color: string } | { kind: "gradient"; color: string; to: string; turn_deg: number; round: boolean } | { kind: "lettering"; text: string; font: string; color: string; align: "left" | "centre" | "right"; tracking: number; leading: number; outline: number; outline_color: string; cap_mm: number; em_mm: number; cap_texels: number; stroke_texels: number; breaks_up: boolean; line_height: number } | { kind: "guide"; color: string; line_px: number; edges: "all" | "outline" } | { kind: "seam_blend"; width_mm: number; between: ((number | string)[])[] } | { kind: "merged"; layers: string[] };
   /** where it lies */
   place: { kind: "sheet"; box: [number, number, number, number] } | { kind: "island"; island: number; width_mm: number; x_mm: number; y_mm: number; turn_deg: number; along: "straight" | "rim"; bend_deg: number; corners: [number, number, number, number, number, number, number, number]; height_mm: number; middle_px: [number, number]; frame_px: [number, number][]; outline_px: [number, number][]; edges_mm: [number, number, number, number]; upright_lines: { at_mm: number; name: string }[]; level_lines: { at_mm: number; name: string }[]; panel: string; stretch_mean: number; stretch_worst: number; round_mm: number; rim_widths_mm: [number, number]; mm_per_px: [number, number, number, number] } | { kind: "surface"; face: number; at: [number, number, number]; width_mm: number; turn_deg: number; way: "smooth" | "creased" | "square_on"; over_edges: boolean; depth_mm: number; height_mm: number; islands: number[]; stretch_mean: number; stretch_worst: number; cracks_mm: number; laid: number } | { kind: "level"; face: number; at: [number, number, number]; height_mm: number; offset_mm: number; all_round: boolean; trim_mm: [number, number]; length_mm: number; closed: boolean; islands: number[] } | { kind: "path"; spots: { face: number; at: [number, number, number] }[]; back: boolean; edges: number[]; rim_of: number; height_mm: number; offset_mm: number; all_round: boolean; trim_mm: [number, number]; length_mm: number; closed: boolean; islands: number[] } | { kind: "model"; painted_on: string; guide_px: number } | { kind: "side"; side: "front" | "back" | "left" | "right" | "above" | "below" };
   visible: boolean;
@@ -84,6 +84,18 @@ export interface Relief {
   height_mm: number;
 }
 
+export interface MaskPicture {
+  from: "paint" | "lightness" | "color";
+  color: string;
+  low: number;
+  high: number;
+  noise_px: number;
+  smooth_px: number;
+  inverted: boolean;
+  /** ids; null: all */
+  layers: string[] | null;
+}
+
 export interface EditionColumn {
   /** id */
   layer: string;
@@ -106,6 +118,8 @@ export interface Artwork {
   palette: Swatch[];
   /** how the art is raised */
   relief: Relief | null;
+  /** what the mask beside the texture is made of */
+  mask: MaskPicture | null;
   /** colours of layers and of the underlay's cells, #rrggbb */
   in_use: string[];
   /** what editions can replace */
@@ -152,6 +166,10 @@ export interface RuleBreak {
 
 export interface RuleBreaks {
   breaks: RuleBreak[];
+}
+
+export interface BroughtFont {
+  digest: string;
 }
 
 export interface Brought {
@@ -325,6 +343,12 @@ export interface Material {
   faces: number;
 }
 
+export interface BroughtInFont {
+  /** digest of its file */
+  name: string;
+  title: string;
+}
+
 export interface Step {
   what: string;
   /** done by another page */
@@ -413,6 +437,8 @@ export interface Job {
   fit_setup: FitSetup;
   artwork: Artwork;
   pictures: Picture[];
+  /** that were brought in */
+  fonts: BroughtInFont[];
 }
 
 export interface Jobs {

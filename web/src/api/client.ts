@@ -5,6 +5,7 @@ import type {
   CheckedSeams,
   Reach,
   Done,
+  BroughtFont,
   DeliveryOptions,
   MainColors,
   PrintOptions,
@@ -213,6 +214,7 @@ export const api = {
   redo: (job: Job) => askJob("POST", "/redo", job),
   bringPicture: (id: string, file: File, onProgress?: Progress) =>
     upload<Brought>(at(id, "/pictures"), file, onProgress),
+  bringFont: (id: string, file: File) => upload<BroughtFont>(at(id, "/fonts"), file),
   preflight: (id: string, revision: number, followed: Followed) =>
     ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`), undefined, followed),
   worstFaces: (id: string, revision: number, by: MeasureKind) =>
@@ -350,6 +352,7 @@ export const api = {
   urls: {
     events: "/api/events",
     look: (id: string, revision: number, look: Exclude<Look, "art">) => at(id, `/${look}.png?${query({ revision })}`),
+    mask: (id: string, revision: number) => at(id, `/mask.png?${query({ revision })}`),
     relief: (id: string, revision: number, kind: "height" | "normals") => at(id, `/${kind}.png?${query({ revision })}`),
     model: (id: string, revision: number) => at(id, `/model.png?${query({ revision })}`),
     edition: (id: string, revision: number, edition: number, view: string) =>

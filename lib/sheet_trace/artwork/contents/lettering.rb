@@ -5,8 +5,8 @@ require "cgi"
 module SheetTrace
   module Artwork
     module Contents
-      # Words, set by Pango in one of the fonts that ship with the application. Its box is the ink's. Lengths are shares
-      # of the em, so that a place says how large it is.
+      # Words, set by Pango in one of the fonts that ship along or that were brought in. Its box is the ink's. Lengths are
+      # shares of the em, so that a place says how large it is.
       class Lettering < Kept
         # Px of the em that proportions are measured at.
         MEASURED_PX = 200
@@ -32,7 +32,7 @@ module SheetTrace
         private_constant :Extent, :EXTENTS
 
         text :text, "in one line or several", longest: LONGEST
-        one_of :font, Font::FILES.keys, default: Font::FILES.keys.first
+        parameter :font, References::Font.new, default: Font::FILES.keys.first
         color :color, "#rrggbb", default: "#1f2a36"
         one_of :align, ALIGNED.keys, "of several lines", default: "centre"
         number :tracking, -0.3..3.0, "between letters, more than the font has", default: 0.0
@@ -70,7 +70,7 @@ module SheetTrace
             lacking = Font.named(lettering.font).missing(lettering.text)
             if lacking.any?
               raise InputError.new(
-                      "#{lettering.font} has no #{lacking.join(" ")}; take another font, or leave it out",
+                      "#{Font.named(lettering.font).title} has no #{lacking.join(" ")}; take another font, or leave it out",
                       where: {
                         text: lettering.text
                       }
@@ -97,7 +97,7 @@ module SheetTrace
         def title = text.lines.first.strip.slice(0, 40)
 
         # @return [String] in words
-        def to_words = "#{title.inspect} in #{font}"
+        def to_words = "#{title.inspect} in #{Font.named(font).title}"
 
         private
 
@@ -167,7 +167,7 @@ module SheetTrace
           image =
             Vips::Image.text(
               "<span letter_spacing=\"#{(tracking * em_px * PANGO_UNITS).round}\">#{CGI.escapeHTML(text)}</span>",
-              font: "#{font} #{em_px}",
+              font: "#{own.description} #{em_px}",
               fontfile: own.path,
               dpi: 72,
               align: ALIGNED.fetch(align),

@@ -3,13 +3,27 @@
 module SheetTrace
   class Job
     module Upgrade
-      # Until version 5 layers stood in no groups, and were blended by their values in sRGB.
+      # Until version 5 layers stood in no groups, and were blended by their values in sRGB;
+      # art had no mask, and jobs no fonts of their own.
       module FromVersion5
         # @param document [Hash] with symbols for keys
         # @return [Hash]
         def self.call(document)
           parts = document[:parts]
-          { **document, version: 6, parts: { **parts, artwork: { **parts[:artwork], groups: [], linear: false } } }
+          {
+            **document,
+            version: 6,
+            parts: {
+              **parts,
+              mask: nil,
+              fonts: [],
+              artwork: {
+                **parts[:artwork],
+                groups: [],
+                linear: false
+              }
+            }
+          }
         end
       end
     end

@@ -19,7 +19,7 @@ describe SheetTrace::Artwork::Relief do
 
   it "reads heights off lightness, between the levels that are lowest and highest" do
     greys = [0, 64, 128, 192, 255]
-    found = relief(low: 0.2, high: 0.8).heights(sheet(greys))
+    found = relief(low: 0.2, high: 0.8).levels(sheet(greys))
 
     greys.each_with_index do |grey, x|
       assert_in_delta ((lightness(grey) - 0.2) / 0.6).clamp(0, 1), found.getpoint(x, 2)[0], 0.002
@@ -50,21 +50,21 @@ describe SheetTrace::Artwork::Relief do
     speck = [50] * 9
     image = sheet(speck).draw_rect([255, 255, 255, 255], 4, 4, 1, 1, fill: true)
 
-    assert_operator relief.heights(image).getpoint(4, 4)[0], :>, 0.9
-    assert_in_delta lightness(50), relief(noise_px: 1).heights(image).getpoint(4, 4)[0], 0.002
+    assert_operator relief.levels(image).getpoint(4, 4)[0], :>, 0.9
+    assert_in_delta lightness(50), relief(noise_px: 1).levels(image).getpoint(4, 4)[0], 0.002
     edge = sheet(([0] * 8) + ([255] * 8))
-    smooth = SheetTrace::Artwork::Relief.new(smooth_px: 4.0).heights(edge)
+    smooth = SheetTrace::Artwork::Relief.new(smooth_px: 4.0).levels(edge)
 
     assert_equal((0..15).map { |x| smooth.getpoint(x, 8)[0] }, (0..15).map { |x| smooth.getpoint(x, 8)[0] }.sort)
     assert_operator smooth.getpoint(6, 8)[0], :>, 0.05
     clear = Vips::Image.black(4, 4, bands: 4).copy(interpretation: :srgb) + [255, 255, 255, 0]
 
-    assert_in_delta 0, relief.heights(clear.cast(:uchar)).max, 1e-9
+    assert_in_delta 0, relief.levels(clear.cast(:uchar)).max, 1e-9
   end
 
   it "raises what is near to a colour" do
     pixels = Numo::UInt8.cast([[232, 217, 166, 255], [47, 90, 69, 255]])
-    found = relief(from: "color", color: "#e8d9a6", low: 0.6).heights(SheetTrace::Artwork::Patch.image(pixels, 2, 1))
+    found = relief(from: "color", color: "#e8d9a6", low: 0.6).levels(SheetTrace::Artwork::Patch.image(pixels, 2, 1))
 
     assert_in_delta 1.0, found.getpoint(0, 0)[0], 1e-4
     assert_in_delta 0.0, found.getpoint(1, 0)[0], 1e-4

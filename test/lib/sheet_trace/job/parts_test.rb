@@ -27,12 +27,14 @@ describe SheetTrace::Job::Parts do
         ["set_palette", { palette: "#2f5a45 pine" }],
         ["note_export", { width_px: 64, height_px: 64, at: "2026-11-27T10:00:00Z" }],
         ["set_relief", { from: "color", height_mm: 2.0 }],
+        ["set_mask", { from: "color", layers: nil }],
         ["set_bleed", { bleed_px: 6 }],
         ["add_layer", { content: { kind: "fill", color: "#2f5a45" }, islands: [0, 3], faces: [2] }],
         ["place_picture", { picture: "40x20", island: 0, width_mm: 30, x_mm: 4.0, turn_rad: 0.3 }],
         ["add_layer", { id: "skin", content: { kind: "picture", picture: "64x64" } }],
         ["hold_skin", { id: "skin", to: "model" }],
         ["move_layer", { id: "skin", to: 1 }],
+        ["group_layers", { ids: %w[layer-1], group: "Print" }],
         ["add_edition", { name: "Plum" }],
         ["replace_in_edition", { id: "layer-1", content: { kind: "fill", color: "#7b3f72" } }]
       ]

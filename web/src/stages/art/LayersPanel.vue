@@ -9,6 +9,7 @@ import NumberField from "@/ui/NumberField.vue";
 import { useAdding } from "./adding";
 import { fieldsOf } from "./kinds";
 import LayerList from "./LayerList.vue";
+import MaskPanel from "./MaskPanel.vue";
 import ReliefPanel from "./ReliefPanel.vue";
 import SeamList from "./SeamList.vue";
 
@@ -58,6 +59,7 @@ const source = computed(() => jobs.layers.find(({ id }) => id === layer.value?.f
       <component :is="fields" v-for="(fields, i) in fieldsOf(layer)" :key="i" :layer="layer" />
     </template>
     <ReliefPanel v-if="jobs.layers.length > 0" />
+    <MaskPanel v-if="jobs.layers.length > 0" />
     <SeamList />
     <h3>Edges and mixing</h3>
     <div class="fields">

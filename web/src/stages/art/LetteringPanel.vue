@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** New lettering, on the picked island or on the model. */
-import { BButton, BFormSelect, BFormTextarea } from "bootstrap-vue-next";
+import { BButton, BFormTextarea } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import { LIMITS } from "@/api/operations";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import ColorField from "@/ui/ColorField.vue";
 import { useAdding } from "./adding";
+import FontField from "./FontField.vue";
 import PlaceOnModel from "./PlaceOnModel.vue";
 
 /** share of an island's width that new lettering is wide */
@@ -17,7 +18,7 @@ const jobs = useJob();
 const selection = useSelection();
 const adding = useAdding();
 const text = ref("");
-const font = ref(LIMITS.fonts[0]);
+const font = ref<string>(LIMITS.fonts[0]);
 const color = ref("#1f2a36");
 
 const island = computed(() => (selection.islands.length === 1 ? jobs.islands[selection.islands[0]!] : undefined));
@@ -38,8 +39,7 @@ async function set() {
 <template>
   <BFormTextarea v-model="text" rows="2" maxlength="400" aria-label="Words" placeholder="Words" />
   <div class="fields mt-2">
-    <label for="new-font">Font</label>
-    <BFormSelect id="new-font" v-model="font" class="wide" :options="[...LIMITS.fonts]" />
+    <FontField :font="font" @change="font = $event" />
     <span>Colour</span>
     <ColorField class="wide" label="Colour of new lettering" :value="color" @change="color = $event" />
   </div>

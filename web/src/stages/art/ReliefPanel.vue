@@ -7,9 +7,9 @@ import type { Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSettings } from "@/stores/settings";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
-import ColorField from "@/ui/ColorField.vue";
 import FoldSection from "@/ui/FoldSection.vue";
 import NumberField from "@/ui/NumberField.vue";
+import ReadOffFields from "./ReadOffFields.vue";
 
 const MOST_STRENGTH = 4;
 const jobs = useJob();
@@ -17,7 +17,6 @@ const settings = useSettings();
 const relief = computed(() => jobs.job!.artwork.relief);
 const set = (changes: Operations["set_relief"]) => jobs.operate("set_relief", changes);
 const heights = computed(() => api.urls.relief(jobs.job!.id, jobs.job!.revision, "height"));
-const percent = (share: number) => Math.round(1000 * share) / 10;
 </script>
 
 <template>
@@ -31,40 +30,12 @@ const percent = (share: number) => Math.round(1000 * share) / 10;
         @update:model-value="set({ from: $event })"
       />
       <div class="fields mt-2">
-        <template v-if="relief.from === 'color'">
-          <span>Colour</span>
-          <ColorField class="wide" label="High colour" :value="relief.color" @change="set({ color: $event })" />
-        </template>
-        <NumberField
-          class="wide"
-          label="Lowest at"
-          :value="percent(relief.low)"
-          unit="%"
-          :decimals="1"
-          @change="set({ low: $event / 100 })"
-        />
-        <NumberField
-          class="wide"
-          label="Highest at"
-          :value="percent(relief.high)"
-          unit="%"
-          :decimals="1"
-          @change="set({ high: $event / 100 })"
-        />
-        <NumberField
-          class="wide"
-          label="Specks"
-          :value="relief.noise_px"
-          unit="px"
-          :decimals="0"
-          @change="set({ noise_px: $event })"
-        />
-        <NumberField
-          class="wide"
-          label="Smoothed"
-          :value="relief.smooth_px"
-          unit="px"
-          @change="set({ smooth_px: $event })"
+        <ReadOffFields
+          :value="relief"
+          color-label="High colour"
+          low="Lowest at"
+          high="Highest at"
+          @change="set($event)"
         />
         <NumberField
           class="wide"

@@ -238,6 +238,7 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
     <p class="form-text mb-0">
       {{ shownLayers }} of {{ jobs.layers.length }} layers, {{ jobs.job.counts.faces }} faces
       <template v-if="jobs.job.artwork.relief">, height map and normal map</template>
+      <template v-if="jobs.job.artwork.mask">, mask</template>
     </p>
   </div>
 </template>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** The words of a layer and how they are set. */
-import { BFormSelect, BFormTextarea } from "bootstrap-vue-next";
+import { BFormTextarea } from "bootstrap-vue-next";
 import { computed, ref, watch } from "vue";
-import { LIMITS } from "@/api/operations";
 import type { Layer, Lettering } from "@/api/types";
 import { useJob } from "@/stores/job";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import ColorField from "@/ui/ColorField.vue";
+import FontField from "../FontField.vue";
 import FoldSection from "@/ui/FoldSection.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import NumberField from "@/ui/NumberField.vue";
@@ -42,14 +42,7 @@ const take = () => text.value.trim() && text.value !== content.value.text && cha
     <h3>Words</h3>
     <BFormTextarea v-model="text" rows="2" maxlength="400" aria-label="Words of the layer" @change="take" />
     <div class="fields mt-2">
-      <label for="layer-font">Font</label>
-      <BFormSelect
-        id="layer-font"
-        class="wide"
-        :model-value="content.font"
-        :options="[...LIMITS.fonts]"
-        @update:model-value="change({ font: $event as Lettering['font'] })"
-      />
+      <FontField :font="content.font" @change="change({ font: $event })" />
       <template v-if="placed">
         <span>Capitals</span>
         <NumberField

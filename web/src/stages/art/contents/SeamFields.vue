@@ -11,7 +11,9 @@ const content = computed(() => props.layer.content as Extract<Content, { kind: "
 const seams = computed(() => {
   const { between } = content.value;
   if (!between) return "all seams";
-  const names = between.map((pair) => [...new Set(pair as number[])].map((island) => jobs.islands[island]?.name ?? "").join(" | "));
+  const names = between.map((pair) =>
+    [...new Set(pair as number[])].map((island) => jobs.islands[island]?.name ?? "").join(" | "),
+  );
   return `${names.slice(0, 3).join(", ")}${names.length > 3 ? ` and ${names.length - 3} more` : ""}`;
 });
 </script>
