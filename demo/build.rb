@@ -86,6 +86,30 @@ module Demo
     )
   end
 
+  # @return [Sample] with its nets on the template, in two skins with cut-outs
+  def self.dressed_heron
+    dawn, dusk = Heron.skins.keys
+    built(
+      "Heron, dressed",
+      model: {
+        "heron-dressed.obj" => Heron.obj(fitted: true)
+      },
+      sheet: {
+        width_px: 768,
+        height_px: 512
+      },
+      pictures: Heron.skins,
+      operations: [
+        ["set_bleed", { bleed_px: 0 }],
+        ["add_layer", { id: "plumage", name: "plumage", content: { kind: "picture", picture: dawn } }],
+        ["hold_skin", { id: "plumage", to: "model" }],
+        ["rename_edition", { edition: 0, name: "Dawn" }],
+        ["add_edition", { name: "Dusk" }],
+        ["replace_in_edition", { id: "plumage", edition: 1, content: { kind: "picture", picture: dusk } }]
+      ]
+    )
+  end
+
   # @return [Sample] walls, roof and sign set into the atlas; the palette lies ready
   def self.kiosk
     cells = Kiosk::CELLS.map { |name, (x, y, width, height)| { name: name, x: x, y: y, width: width, height: height } }
@@ -135,7 +159,7 @@ module Demo
   end
 
   # @return [Array<Sample>] the last one is shown first
-  def self.samples = [kiosk, heron, paper_lantern, skiff, parade_drum, lantern_shade, tea_caddy]
+  def self.samples = [kiosk, heron, dressed_heron, paper_lantern, skiff, parade_drum, lantern_shade, tea_caddy]
 
   # Round the skiff's hull and through its transom.
   STRIPE = {
@@ -237,6 +261,7 @@ module Demo
       **TeaCaddy.flavours,
       **Skiff.pictures,
       **Heron.pictures,
+      **Heron.skins,
       **Kiosk.pictures
     }.each { |name, bytes| File.binwrite(File.join(folder, name), bytes) }
   end

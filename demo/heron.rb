@@ -52,8 +52,9 @@ module Demo
     }.freeze
     private_constant :Block, :BLOCKS, :FILE_PX, :SIDES, :FEATHERS
 
+    # @param fitted [Boolean] with its nets where the template has them
     # @return [String] the model as an OBJ file
-    def self.obj
+    def self.obj(fitted: false)
       lines = ["# Quillhaven Lantern Regatta: heron of blocks"]
       BLOCKS.each_with_index do |(name, block), k|
         lines << "o #{name}" << "usemtl plumage"
@@ -67,7 +68,7 @@ module Demo
           end
         )
         SIDES.each_value.with_index do |corners, side|
-          lines.concat(corners.each_index.map { |i| uv(block, net(block.sides)[side][i]) })
+          lines.concat(corners.each_index.map { |i| uv(block, net(block.sides)[side][i], fitted) })
           words =
             corners.each_with_index.map do |corner, i|
               "#{(k * 8) + ends.index(corner) + 1}/#{(k * 24) + (side * 4) + i + 1}"
@@ -141,7 +142,47 @@ module Demo
       { "heron-template.png" => SheetTrace::Formats::Png::Writer.call(image) }
     end
 
-    def self.uv(block, place)
+    # How many px of the painted skins one of the template is.
+    FINE = 8
+    # What their colours are multiplied by; the crest is cut into a fringe, and the wings' ends into feathers.
+    SKINS = { "heron-dawn.png" => [1.08, 1.0, 0.94], "heron-dusk.png" => [0.62, 0.66, 0.98] }.freeze
+    private_constant :FINE, :SKINS
+
+    # Painted on the template at a finer scale: rows of feathers, with cut-outs in them.
+    #
+    # @return [Hash{String => String}] file name => PNG
+    def self.skins
+      template = Vips::Image.new_from_buffer(pictures.values.first, "").zoom(FINE, FINE)
+      x, y = Vips::Image.xyz(template.width, template.height).bandsplit
+      # Scallops of a px of the template, every other row shifted by half.
+      row = (y / FINE).floor
+      along = (((x + ((row % 2) * (FINE / 2))) % FINE) - (FINE / 2.0)) / (FINE / 2.0)
+      shade = (((y % FINE) / FINE) + (along * along * -0.5)) * 0.28
+      alpha = template.extract_band(3) & fringes(x, y)
+      SKINS.transform_values do |tint|
+        colors = (template.extract_band(0, n: 3).cast(:float) * tint * (shade + 0.8)).rint.cast(:uchar)
+        SheetTrace::Formats::Png::Writer.call(colors.bandjoin(alpha).copy(interpretation: :srgb))
+      end
+    end
+
+    # @return [Vips::Image] 0 where the lower rims of crest and wings are cut out, else 255
+    def self.fringes(x, y)
+      panels
+        .select { |name, *_| name.match?(/(crest|wing) (left|right)/) }
+        .reduce(x * 0) do |cut, (_, left, top, width, height)|
+          inside = (x >= left * FINE) & (x < (left + width) * FINE) & (y < (top + height) * FINE)
+          # Teeth that go up to a third of the panel.
+          tooth = (((x % (2 * FINE)) - FINE).abs / FINE) * (height * FINE / 3.0)
+          cut | (inside & (y >= ((tooth * -1) + ((top + height) * FINE))))
+        end ^ 255
+    end
+
+    def self.uv(block, place, fitted)
+      if fitted
+        x, y = block.net.zip(place).map(&:sum)
+        return format("vt %.6f %.6f", x.fdiv(WIDTH), 1 - y.fdiv(HEIGHT))
+      end
+
       angle = block.turn_deg * Math::PI / 180
       x, y = place.map { |px| px * block.scale }
       px = [
@@ -150,6 +191,6 @@ module Demo
       ]
       format("vt %.6f %.6f", px[0] / FILE_PX, 1 - (px[1] / FILE_PX))
     end
-    private_class_method :net, :uv
+    private_class_method :net, :uv, :fringes
   end
 end

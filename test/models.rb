@@ -21,15 +21,23 @@ module Models
     end
   end
 
-  # A picture that is known by its size alone.
+  # A picture that is known by its size alone, or a font.
   #
   # @param name [String] such as "100x50"
   # @return [SheetTrace::Artwork::PictureFile, nil]
   def picture(name)
+    return font_file if name == "harbour.ttf"
+
     name = name.delete_suffix(".png")
     width, height = name.split("x").map(&:to_i)
     return unless height
     SheetTrace::Artwork::PictureFile.new(digest: name, name: "#{name}.png", width_px: width, height_px: height)
+  end
+
+  # A font that ships along, as if it were brought in.
+  def font_file
+    bytes = File.binread(File.join(SheetTrace::Drawing::FONTS, "pacifico-regular.ttf"))
+    SheetTrace::Artwork::FontFile.of_bytes(bytes, name: "harbour.ttf")
   end
 
   # A layer over the whole sheet.

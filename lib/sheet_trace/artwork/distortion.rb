@@ -48,9 +48,10 @@ module SheetTrace
       # @return [Numo::DFloat] 4 x 2 places of the surface: where the rectangle's corners are pulled to
       def corners = Numo::DFloat[*@corners]
 
+      # @param bent [Boolean] whether the surface bends what is straight
       # @return [Numo::DFloat] n x 2 places of the surface round its border, from the top left on clockwise
-      def outline
-        count = @bend.zero? ? 1 : SIDE
+      def outline(bent: false)
+        count = @bend.zero? && !bent ? 1 : SIDE
         sides = CORNERS.zip(CORNERS.rotate)
         to_surface(
           sides.flat_map { |from, to| Array.new(count) { |i| from.zip(to).map { |a, b| a + ((b - a) * i / count) } } }

@@ -10,7 +10,7 @@ module SheetTrace
         2 => ->(document, blobs) { FromVersion2.call(document, blobs) },
         3 => ->(document, blobs) { FromVersion3.call(document, blobs) },
         4 => ->(document, blobs) { FromVersion4.call(document, blobs) },
-        5 => ->(document, _blobs) { FromVersion5.call(document) }
+        5 => ->(document, blobs) { FromVersion5.call(document, blobs) }
       }.freeze
       OLDEST = STEPS.keys.min
       private_constant :STEPS, :OLDEST

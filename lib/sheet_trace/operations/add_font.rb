@@ -4,7 +4,7 @@ module SheetTrace
   module Operations
     # Takes a font file that was brought in into the job, for lettering.
     class AddFont < Operation
-      parameter :file, References::FontFile.new, "as it was brought in"
+      parameter :file, Artwork::FontUpload.new, "as it was brought in"
       fact :font, Parameters::Text.new(200)
 
       def call(job)

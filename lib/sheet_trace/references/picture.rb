@@ -6,10 +6,10 @@ module SheetTrace
     class Picture < Parameters::Type
       # @return [Artwork::PictureFile] itself, where it is one already
       def validate(value, _label, context)
-        return value if value.is_a?(Artwork::PictureFile)
+        return value if value.respond_to?(:width_px)
 
         found = value.is_a?(String) && context.pictures.call(value)
-        return found if found.is_a?(Artwork::PictureFile)
+        return found if found.respond_to?(:width_px)
 
         raise(InputError, "there is no picture #{value.inspect.slice(0, 60)} in the job; bring it in first")
       end

@@ -32,7 +32,7 @@ module SheetTrace
         private_constant :Extent, :EXTENTS
 
         text :text, "in one line or several", longest: LONGEST
-        parameter :font, References::Font.new, default: Font::FILES.keys.first
+        parameter :font, FontName.new, default: Font::FILES.keys.first
         color :color, "#rrggbb", default: "#1f2a36"
         one_of :align, ALIGNED.keys, "of several lines", default: "centre"
         number :tracking, -0.3..3.0, "between letters, more than the font has", default: 0.0

@@ -174,7 +174,7 @@ module SheetTrace
           size = size_mm(content)
           # A clockwise turn to the eye is a negative one where y points up.
           turn = Geometry::Affine.turn(-turn_rad)
-          [own.corners, own.outline].map do |places|
+          [own.corners, own.outline(bent: rim?)].map do |places|
             turned =
               turn.apply(
                 Geometry::Vectors.columns([(places[true, 0] - 0.5) * size[0], (places[true, 1] - 0.5) * -size[1]])

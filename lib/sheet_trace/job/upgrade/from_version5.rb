@@ -3,27 +3,14 @@
 module SheetTrace
   class Job
     module Upgrade
-      # Until version 5 layers stood in no groups, and were blended by their values in sRGB;
-      # art had no mask, and jobs no fonts of their own.
+      # Layers stood in no groups, and were blended by their values in sRGB; art had no mask, and jobs no fonts of their
+      # own.
       module FromVersion5
-        # @param document [Hash] with symbols for keys
-        # @return [Hash]
-        def self.call(document)
+        # @return [Hash] version 6
+        def self.call(document, _blobs)
           parts = document[:parts]
-          {
-            **document,
-            version: 6,
-            parts: {
-              **parts,
-              mask: nil,
-              fonts: [],
-              artwork: {
-                **parts[:artwork],
-                groups: [],
-                linear: false
-              }
-            }
-          }
+          art = parts[:artwork] ? { artwork: { **parts[:artwork], groups: [], linear: false } } : {}
+          { version: 6, parts: { **parts, mask: nil, fonts: [], **art } }
         end
       end
     end

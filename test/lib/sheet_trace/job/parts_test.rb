@@ -27,6 +27,7 @@ describe SheetTrace::Job::Parts do
         ["set_palette", { palette: "#2f5a45 pine" }],
         ["note_export", { width_px: 64, height_px: 64, at: "2026-11-27T10:00:00Z" }],
         ["set_relief", { from: "color", height_mm: 2.0 }],
+        ["add_font", { file: "harbour.ttf" }],
         ["set_mask", { from: "color", layers: nil }],
         ["set_bleed", { bleed_px: 6 }],
         ["add_layer", { content: { kind: "fill", color: "#2f5a45" }, islands: [0, 3], faces: [2] }],

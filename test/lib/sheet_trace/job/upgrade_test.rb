@@ -93,6 +93,17 @@ describe SheetTrace::Job::Upgrade do
     end
   end
 
+  it "opens a document of version 5, which had no groups, no mask, no fonts and no linear light" do
+    job = operate(Models.job(Models.panel), "add_layer", content: { kind: "fill", color: "#204060" }).job
+    dumped = SheetTrace::Job::Snapshot.dump(job)
+    parts = dumped.document[:parts].except(:mask, :fonts)
+    art = parts[:artwork].except(:groups, :linear)
+    art = { **art, layers: art[:layers].map { |layer| layer.except(:group) } }
+    plain = JSON.parse(JSON.generate({ version: 5, parts: { **parts, artwork: art } }), symbolize_names: true)
+
+    assert_equal job.artwork, SheetTrace::Job::Snapshot.load(plain, dumped.blobs.method(:fetch)).job.artwork
+  end
+
   it "opens a document of version 4, which had no relief and kept no exports" do
     dumped = SheetTrace::Job::Snapshot.dump(Models.job(Models.panel))
     parts = dumped.document[:parts].except(:relief, :exported)
