@@ -121,7 +121,7 @@ module SheetTrace
             if layer.content.reads_below?
               layer.content.paint_over(yield, self)
             else
-              layer.place.frame(self, layer.content)&.then { |frame| layer.content.paint(frame, self) }
+              framed(layer)&.then { |frame| layer.content.paint(frame, self) }
             end
           patch && !mask.whole? ? patch.masked(masked(mask, patch.box)) : patch
         end
@@ -146,6 +146,19 @@ module SheetTrace
         low = points.min(axis: 0).floor.to_a.map(&:to_i)
         high = points.max(axis: 0).ceil.to_a.map(&:to_i)
         Box.new(*low, *low.zip(high).map { |from, to| to - from }).within(Box.whole(size))
+      end
+
+      # Where a layer is masked, no more of it is made than the mask lets through.
+      #
+      # @return [Frame, nil]
+      def framed(layer)
+        frame = layer.place.frame(self, layer.content)
+        return frame if frame.nil? || layer.look.mask.whole?
+
+        points = layout.uv_map.triangles.points[layer.look.mask.triangles(layout.uv_map).where, true]
+        return if points.empty?
+
+        frame.limited(box_of(points_px(layout)[points.flatten, true])).then { |own| own unless own.part.empty? }
       end
 
       # @return [Numo::Bit] one for each texel of the box: 1 where a mask lets through

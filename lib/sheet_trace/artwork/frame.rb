@@ -32,13 +32,25 @@ module SheetTrace
         # @return [Boolean] whether the content lies straight and whole in the box
         def straight? = texels.nil?
 
+        # @return [Box] all of it
+        def box = Box.new(left_px, top_px, width_px, height_px)
+
+        # @return [Box] the part that is wanted
+        def part = shown || box
+
+        # @param wanted [Box] of the sheet
+        # @return [Frame] where it is straight, of what lies in that alone
+        def limited(wanted) = straight? ? Frame.new(**to_h, shown: part.within(wanted)) : self
+
+        # @param image [Vips::Image] as large as the part that is wanted
+        # @return [Patch]
+        def patch_of_part(image) = Patch.new(image: image, left_px: part.left_px, top_px: part.top_px)
+
         # @param image [Vips::Image] as large as the box, 8-bit sRGB with alpha
         # @return [Patch]
         def patch(image)
-          box = Box.new(left_px, top_px, width_px, height_px)
-          part = shown || box
           image = image.crop(*part.seen_from(box).to_a).copy_memory if part != box
-          Patch.new(image: image, left_px: part.left_px, top_px: part.top_px)
+          patch_of_part(image)
         end
       end
   end

@@ -13,15 +13,12 @@ module SheetTrace
         # @param frame [Frame]
         # @return [Patch]
         def paint(frame, _canvas)
-          alpha = Numo::UInt8.new(frame.height_px * frame.width_px).fill(frame.straight? ? 255 : 0)
-          alpha[frame.texels] = Numo::UInt8.cast((frame.coverage * 255).round) unless frame.straight?
-          pixels = Numo::UInt8.zeros(alpha.size, 4)
-          Drawing::Color
-            .parse(color)
-            .to_a
-            .first(3)
-            .each_with_index { |share, band| pixels[true, band] = (share * 255).round }
-          pixels[true, 3] = alpha
+          rgb = Drawing::Color.parse(color).to_a.first(3).map { |share| (share * 255).round }
+          return frame.patch_of_part(flat(frame.part, [*rgb, 255])) if frame.straight?
+
+          pixels = Numo::UInt8.zeros(frame.height_px * frame.width_px, 4)
+          rgb.each_with_index { |level, band| pixels[true, band] = level }
+          pixels[frame.texels, 3] = Numo::UInt8.cast((frame.coverage * 255).round)
           frame.patch(Patch.image(pixels, frame.width_px, frame.height_px))
         end
 
@@ -30,6 +27,11 @@ module SheetTrace
 
         # @return [String] in words
         def to_words = color
+
+        private
+
+        def flat(box, levels) =
+          (Vips::Image.black(box.width_px, box.height_px, bands: 4) + levels).cast(:uchar).copy(interpretation: :srgb)
       end
     end
   end

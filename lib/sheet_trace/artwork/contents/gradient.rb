@@ -5,6 +5,9 @@ module SheetTrace
     module Contents
       # From one colour to another, along a line across its box or from the middle outwards.
       class Gradient < Kept
+        LINES = 64
+        private_constant :LINES
+
         color :color, "#rrggbb, where it begins"
         color :to, "#rrggbb, where it ends"
         angle :turn_rad, -1000..1000, "0: from the top down; clockwise", default: 0.0
@@ -16,14 +19,11 @@ module SheetTrace
         # @param frame [Frame]
         # @return [Patch]
         def paint(frame, _canvas)
-          across, down = frame.straight? ? straight_places(frame) : [frame.across, frame.down]
-          share = shares(across - 0.5, down - 0.5).clip(0, 1)
+          return frame.patch_of_part(straight(frame)) if frame.straight?
+
           pixels = Numo::UInt8.zeros(frame.height_px * frame.width_px, 4)
-          rows = frame.straight? || frame.texels
-          [color, to].map { |own| Drawing::Color.parse(own).to_a.first(3) }
-            .transpose
-            .each_with_index { |(from, to), band| pixels[rows, band] = ((from + (share * (to - from))) * 255).round }
-          pixels[rows, 3] = frame.straight? ? 255 : (frame.coverage * 255).round
+          pixels[frame.texels, 0..2] = colors(frame.across, frame.down)
+          pixels[frame.texels, 3] = (frame.coverage * 255).round
           frame.patch(Patch.image(pixels, frame.width_px, frame.height_px))
         end
 
@@ -35,11 +35,33 @@ module SheetTrace
 
         private
 
-        def straight_places(frame)
-          [frame.width_px, frame.height_px].each_with_index.map do |px, axis|
-            own = (Numo::DFloat.new(px).seq + 0.5) / px
-            (own.expand_dims(axis) + Numo::DFloat.zeros(frame.height_px, frame.width_px)).flatten
+        # Of the part that is wanted, some lines at a time.
+        def straight(frame)
+          part = frame.part
+          across = places(part.left_px - frame.left_px, part.width_px, frame.width_px)
+          down = places(part.top_px - frame.top_px, part.height_px, frame.height_px)
+          pixels = Numo::UInt8.zeros(part.height_px, part.width_px, 4)
+          pixels[true, true, 3] = 255
+          (0...part.height_px).step(LINES) do |first|
+            some = first...[first + LINES, part.height_px].min
+            grid = Numo::DFloat.zeros(some.size, part.width_px)
+            own = colors((grid + across.expand_dims(0)).flatten, (grid + down[some].expand_dims(1)).flatten)
+            pixels[some, true, 0..2] = own.reshape(some.size, part.width_px, 3)
           end
+          Patch.image(pixels, part.width_px, part.height_px)
+        end
+
+        # Middles of texels, as shares of the box.
+        def places(from, count, whole) = (Numo::DFloat.new(count).seq + from + 0.5) / whole
+
+        # @return [Numo::UInt8] n x 3
+        def colors(across, down)
+          share = shares(across - 0.5, down - 0.5).clip(0, 1)
+          found = Numo::UInt8.zeros(share.size, 3)
+          [color, to].map { |own| Drawing::Color.parse(own).to_a.first(3) }
+            .transpose
+            .each_with_index { |(from, to), band| found[true, band] = ((from + (share * (to - from))) * 255).round }
+          found
         end
 
         # A turned line is as long as the box is in its direction, so that its ends lie on the corners.

@@ -5,8 +5,8 @@ require "cgi"
 module SheetTrace
   module Artwork
     module Contents
-      # Words, set by Pango in one of the fonts that ship along or that were brought in. Its box is the ink's. Lengths are
-      # shares of the em, so that a place says how large it is.
+      # Words, set by Pango in one of the fonts that ship along or that were brought in. Its box is the ink's. Lengths
+      # are shares of the em, so that a place says how large it is.
       class Lettering < Kept
         # Px of the em that proportions are measured at.
         MEASURED_PX = 200
