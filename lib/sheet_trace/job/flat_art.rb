@@ -87,7 +87,7 @@ module SheetTrace
         layout = @job.layout
         job =
           @job.with(
-            artwork: @job.artwork.with(layers: @job.artwork.layers.map { |layer| held(layer) }),
+            artwork: Artwork::Stack.new(layers: layers, linear: @job.artwork.linear),
             painted_maps: @job.painted_maps + [KeptMap.new(HERE) { layout }],
             layout: SheetTrace::Layout.new(uv_map: layout.uv_map, sheet: sheet)
           )
@@ -95,6 +95,30 @@ module SheetTrace
         px = layout.points_px + FAR_PX
         2.times { |axis| px[own, axis] = @points_px[axis][own] + @bleed_px + ROOM_PX }
         Remap.with_points(job, sheet.px_to_uv.apply(px))
+      end
+
+      # What is made of the sheet below it, as blended seams are, needs the islands on the other side: up to the last such
+      # layer, all is taken from the job's own sheet.
+      def layers
+        seen = @job.artwork.seen
+        last = seen.rindex { |layer| layer.content.reads_below? }
+        return seen.map { |layer| held(layer) } unless last
+
+        [from_sheet(seen.first(last + 1)), *seen.drop(last + 1).map { |layer| held(layer) }]
+      end
+
+      def from_sheet(layers)
+        canvas = @job.canvas(pictures: @pictures)
+        bytes = Formats::Png::Writer.call(Artwork::Compose.of_layers(layers, canvas, bleed_px: ROOM_PX))
+        file = Artwork::PictureFile.of_bytes(bytes, name: "sheet.png")
+        others = @pictures
+        @pictures = ->(digest) { digest == file.digest ? bytes : others.call(digest) }
+        Artwork::Layer.new(
+          id: "sheet",
+          name: "sheet",
+          content: Artwork::Contents::Picture.new(picture: file),
+          place: Artwork::Places::OnModel.new(painted_on: HERE)
+        )
       end
 
       # Skins keep to the model, whatever sheet it lies on.

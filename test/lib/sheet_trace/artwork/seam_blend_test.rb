@@ -122,4 +122,18 @@ describe SheetTrace::Artwork::Contents::SeamBlend do
 
     assert_equal [[front, right]], twice.artwork.layer("b").content.between
   end
+
+  it "is printed as it is on the sheet, though a label's island is printed alone" do
+    job, front, right = caddy(width_px: 1024)
+    job = blended(job, width_mm: 20, between: [[front, right]])
+    flat = job.flat_map(front).by_point
+    size = job.flat_map(front).size_mm
+    places = [flat[0] + (size[0] / 2), (flat[1] * -1) + (size[1] / 2)]
+    image = SheetTrace::Job::FlatArt.call(job, front, places, px_per_mm: 5.0, bleed_mm: 2.0, pictures: nil)
+    mean = red.zip(blue).map { |a, b| (a + b) / 2.0 }
+
+    # The right edge lies 2 + 80 mm from the image's left.
+    image.getpoint(((2 + 79.8) * 5).floor, 300).first(3).zip(mean) { |got, wanted| assert_in_delta wanted, got, 4 }
+    assert_equal red, image.getpoint((2 + 40) * 5, 300).first(3).map(&:to_i)
+  end
 end
