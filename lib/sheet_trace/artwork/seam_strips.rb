@@ -15,8 +15,9 @@ module SheetTrace
       # @param canvas [Canvas]
       # @param width_mm [Float] across a seam, both sides together
       # @param between [Array<Array(Integer, Integer)>, nil] islands on both sides; all seams if nil
+      # @param outside [Boolean] texels beyond the islands' rims instead, which go on over the seam
       # @return [SeamStrips, nil] nil where there are none
-      def self.call(canvas, width_mm, between)
+      def self.call(canvas, width_mm, between, outside: false)
         sides = UvMap::CutEdges.call(canvas.layout.uv_map)
         islands =
           sides.map do |side|
@@ -29,14 +30,17 @@ module SheetTrace
           end
         return if rows.empty?
 
-        new(canvas, sides.map { |side| side.at(rows) }, width_mm / 2).then { |strips| strips unless strips.empty? }
+        new(canvas, sides.map { |side| side.at(rows) }, width_mm / 2, outside).then do |strips|
+          strips unless strips.empty?
+        end
       end
 
-      def initialize(canvas, sides, reach_mm)
+      def initialize(canvas, sides, reach_mm, outside)
         @canvas = canvas
         @map = canvas.layout.uv_map
         @px = canvas.size.to_px(canvas.layout.points_uv)
         @reach_mm = reach_mm
+        @outside = outside
         @width = canvas.size.width_px
         @height = canvas.size.height_px
         @parts = parts(*sides)
@@ -64,6 +68,21 @@ module SheetTrace
         sums /= weights.expand_dims(1)
         sums[true, 0..2] /= Numo::DFloat.maximum(sums[true, 3], Float::MIN).expand_dims(1) / 255
         patch(texels, Numo::UInt8.cast(sums.round.clip(0, 255)))
+      end
+
+      # What lies on the other sides of the seams, as a strip beyond each rim.
+      #
+      # @param below [Vips::Image] 8-bit sRGB with alpha, as large as the canvas
+      # @return [Vips::Image] the same kind; transparent where there is no strip
+      def shown(below)
+        pixels = Picture.pixels(below).reshape(@width * @height, 4)
+        all = Numo::UInt8.zeros(@width * @height, 4)
+        @parts.each do |part|
+          sums = between_px(pixels, part.across)
+          sums[true, 0..2] /= Numo::DFloat.maximum(sums[true, 3], Float::MIN).expand_dims(1) / 255
+          all[part.texels, true] = Numo::UInt8.cast(sums.round.clip(0, 255))
+        end
+        Patch.image(all, @width, @height)
       end
 
       private
@@ -106,7 +125,8 @@ module SheetTrace
           pairs = edges[own].islands.to_a.zip(edges[other].islands.to_a)
           groups = pairs.each_index.group_by { |row| pairs[row] }
           groups.filter_map do |islands, rows|
-            part(strips(edges[own].at(rows), edges[other].at(rows), sides[own].at(rows)), islands, found)
+            here = @outside ? edges[own].turned : edges[own]
+            part(strips(here.at(rows), edges[other].at(rows), sides[own].at(rows)), islands, found)
           end
         end
       end
@@ -130,7 +150,8 @@ module SheetTrace
         column, line =
           [[0, @width], [1, @height]].map { |axis, side| Numo::Int64.cast(across[true, axis].floor.clip(0, side - 1)) }
         there = found[(line * @width) + column]
-        rows = (found[texels].eq(islands[0]) & (there.eq(islands[1]) | there.lt(0))).where
+        mine = @outside ? -1 : islands[0]
+        rows = (found[texels].eq(mine) & (there.eq(islands[1]) | there.lt(0))).where
         return if rows.empty?
 
         share = ((1 - (away[rows] / @reach_mm)) / 2).clip(0, 0.5)
@@ -200,6 +221,9 @@ module SheetTrace
             inwards *= (reach_mm / Numo::DFloat.maximum(high, 1e-9)).expand_dims(1)
             new(from, to, inwards, map.face_islands[map.mesh.corner_faces[side.starts]])
           end
+
+          # @return [Edges] with what leads out of the island
+          def turned = Edges.new(from, to, inwards * -1, islands)
 
           # @param rows [Array<Integer>]
           # @return [Edges] some of them

@@ -97,8 +97,8 @@ module SheetTrace
         Remap.with_points(job, sheet.px_to_uv.apply(px))
       end
 
-      # What is made of the sheet below it, as blended seams are, needs the islands on the other side: up to the last such
-      # layer, all is taken from the job's own sheet.
+      # What is made of the sheet below it, as blended seams are, needs the islands on the other side: up to the last
+      # such layer, all is taken from the job's own sheet.
       def layers
         seen = @job.artwork.seen
         last = seen.rindex { |layer| layer.content.reads_below? }

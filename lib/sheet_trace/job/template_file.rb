@@ -8,13 +8,19 @@ module SheetTrace
 
       GROUNDS = %w[none art underlay].freeze
       MARGIN_PX = 16
-      private_constant :MARGIN_PX
+      # How strongly the neighbour's art is shown.
+      DIMMED = 0.5
+      private_constant :MARGIN_PX, :DIMMED
 
       one_of :format, Formats::Drawings::KINDS.keys, default: "png"
       islands :islands, "all if nothing is said of islands, parts and materials", optional: true
       parts :parts, optional: true
       materials :materials, optional: true
       one_of :ground, GROUNDS, "a picture of the job under the lines", default: "none"
+      number :strip_px,
+             0.0..256.0,
+             "beyond each seam so much of the neighbour's art is shown, dimmed, at the layout's own size",
+             default: 0.0
       flag :crop, "only the part of the sheet that the islands lie on", default: false
       number :dpi, 1.0..4800.0, "px to an inch that the file says; as on the model if nil", optional: true
       one_of :paper,
@@ -39,7 +45,7 @@ module SheetTrace
             size: size,
             islands: islands,
             facts: facts(job, title),
-            under: under(job, file[:ground], size, pictures),
+            under: under(job, file, size, pictures),
             **options
           )
         scene = cropped(scene, job, islands, size) if file[:crop]
@@ -74,7 +80,25 @@ module SheetTrace
         raise InputError, "there is nothing to trace; pick islands that are on the sheet, or trace them all"
       end
 
-      def self.under(job, ground, size, pictures)
+      # @return [Vips::Image, nil]
+      def self.under(job, file, size, pictures)
+        ground = ground(job, file[:ground], size, pictures)
+        return ground if file[:strip_px].zero?
+
+        strips = strips(job, file[:strip_px], job.canvas(pictures: pictures, size: size))
+        strips && ground ? strips.composite2(ground, :over).cast(:uchar) : strips || ground
+      end
+
+      # Beyond each seam the art that goes on there.
+      def self.strips(job, strip_px, canvas)
+        width_mm = 2 * strip_px / (job.density_px_per_mm || 1.0)
+        strips = Artwork::SeamStrips.call(canvas, width_mm, nil, outside: true) or return
+
+        shown = strips.shown(Artwork::Compose.call(job.artwork, canvas))
+        shown.extract_band(0, n: 3).bandjoin((shown.extract_band(3) * DIMMED).cast(:uchar))
+      end
+
+      def self.ground(job, ground, size, pictures)
         case ground
         when "art"
           Artwork::Compose.call(job.artwork, job.canvas(pictures: pictures, size: size))
@@ -99,7 +123,7 @@ module SheetTrace
             .map { |px, side| [px.ceil + MARGIN_PX, side].min }
         scene.cropped(left, top, [right - left, 1].max, [bottom - top, 1].max)
       end
-      private_class_method :facts, :chosen, :under, :cropped
+      private_class_method :facts, :chosen, :under, :strips, :ground, :cropped
     end
   end
 end

@@ -77,7 +77,14 @@ module SheetTrace
 
       def round(loop_of) = loop_of.zip(loop_of.rotate).map(&:flatten)
       def trim = [line(@loops.flat_map { |own| round(own) }, tint: "#d6006c", cutting: true)]
-      def safe = [line(@loops.flat_map { |own| round(Offset.call(own, -@safe)) }, tint: "#0077b6", dash_mm: [1.5, 1.0])]
+      def safe =
+        [
+          line(
+            @loops.flat_map { |own| round(Geometry::Offset.call(own, -@safe)) },
+            tint: "#0077b6",
+            dash_mm: [1.5, 1.0]
+          )
+        ]
 
       # Beside the corners of the box, outside the bleed.
       def crops

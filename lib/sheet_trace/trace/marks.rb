@@ -7,6 +7,8 @@ module SheetTrace
       # In the order in which they are laid over each other.
       KINDS = {
         "twins" => :Twins,
+        "bleed" => :Borders,
+        "safe" => :Borders,
         "centres" => :Centres,
         "folds" => :Folds,
         "neighbours" => :Neighbours,

@@ -29,6 +29,8 @@ module SheetTrace
                 "what is written on it",
                 default: []
       color :mark_color, "of marks; that of the lines if nil", optional: true
+      number :bleed_px, 0.5..256.0, "of the bleed mark, outside islands, at the layout's own size", default: 4.0
+      number :safe_px, 0.5..1024.0, "of the safe mark, within islands, at the layout's own size", default: 12.0
 
       # @param layout [Layout]
       # @param size [Layout::Sheet] of the template, which may differ from the layout's own

@@ -4,6 +4,7 @@ import { BFormCheckbox } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import ColorField from "@/ui/ColorField.vue";
+import NumberField from "@/ui/NumberField.vue";
 import SelectField from "@/ui/SelectField.vue";
 import { useTracing } from "./tracing";
 
@@ -17,6 +18,8 @@ const MARKS = {
   rulers: "Millimetres",
   centres: "Middles",
   twins: "Shared places",
+  bleed: "Bleed",
+  safe: "Safe zone",
   ticks: "Pixel ticks",
   title: "Title line",
 } as const;
@@ -49,6 +52,24 @@ const ground = computed({
     <div class="marks" role="group" aria-label="Marks">
       <BFormCheckbox v-for="(name, mark) in MARKS" :key="mark" v-model="marks" :value="mark">{{ name }}</BFormCheckbox>
     </div>
+    <div v-if="marks.includes('bleed') || marks.includes('safe')" class="fields mt-1">
+      <NumberField
+        v-if="marks.includes('bleed')"
+        class="wide"
+        label="Bleed"
+        :value="tracing.options.bleed_px ?? 4"
+        unit="px"
+        @change="tracing.options.bleed_px = $event"
+      />
+      <NumberField
+        v-if="marks.includes('safe')"
+        class="wide"
+        label="Safe zone"
+        :value="tracing.options.safe_px ?? 12"
+        unit="px"
+        @change="tracing.options.safe_px = $event"
+      />
+    </div>
     <h3>Ground</h3>
     <div class="fields">
       <SelectField id="islands-in" v-model="tracing.options.fill!" label="Islands" :choices="FILLS" />
@@ -68,6 +89,15 @@ const ground = computed({
         label="Under it"
         :choices="UNDER"
         :without="jobs.job.fit_setup.shown === null ? ['underlay'] : []"
+      />
+      <NumberField
+        v-if="jobs.layers.length > 0"
+        class="wide"
+        label="Beyond seams"
+        title="So much of the neighbour's art is shown beyond each seam, dimmed"
+        :value="tracing.file.strip_px ?? 0"
+        unit="px"
+        @change="tracing.file.strip_px = $event"
       />
     </div>
   </div>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 /** How large the template is, what of the sheet it shows, and the file that it becomes. */
-import { BFormCheckbox } from "bootstrap-vue-next";
+import { BFormCheckbox, BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { LIMITS } from "@/api/operations";
 import { useJob } from "@/stores/job";
-import { useSelection } from "@/stores/selection";
 import ChoiceBar from "@/ui/ChoiceBar.vue";
 import DocumentSize from "@/ui/DocumentSize.vue";
 import NoteBox from "@/ui/NoteBox.vue";
@@ -24,9 +23,9 @@ const FORMATS = {
   svg: "SVG drawing",
   pdf: "PDF, true size",
 } as const;
+const RATIOS = { auto: "as it fits", "1": "1 : 1", "0.5": "1 : 2" } as const;
 const PAPERS = { "": "as large as it is", a4: "A4 pages", a3: "A3 pages", letter: "Letter pages" };
 const jobs = useJob();
-const selection = useSelection();
 const tracing = useTracing();
 
 function byDocument(width_px: number, height_px: number, dpi: number) {
@@ -82,9 +81,11 @@ const loses = computed(() => {
       The gutter of {{ shown(jobs.job.gutter_px) }} px becomes {{ shown(gutter) }} px at this size: paint will run over
       to neighbours.
     </NoteBox>
-    <BFormCheckbox v-model="tracing.onlyPicked" class="mt-2"
-      >Only picked islands ({{ selection.islands.length }})</BFormCheckbox
-    >
+    <div class="fields mt-2">
+      <label for="traced">Show</label>
+      <BFormSelect id="traced" v-model="tracing.which" class="wide" :options="tracing.choices" />
+      <SelectField id="ratio" v-model="tracing.ratio" label="Preview" :choices="RATIOS" />
+    </div>
     <BFormCheckbox v-model="tracing.file.crop">Only the part they lie on</BFormCheckbox>
     <h3>File</h3>
     <div class="fields">

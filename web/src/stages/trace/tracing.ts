@@ -10,6 +10,8 @@ import { useTemplate } from "./template";
 
 /** px of a side that the sheet shows the template with at the most */
 const SHOWN_PX = 2048;
+/** and where more is asked for */
+const MOST_PX = 4096;
 
 /** The template that is set up: its size, which islands, and what comes of it. */
 export const useTracing = defineStore("tracing", () => {
@@ -20,7 +22,8 @@ export const useTracing = defineStore("tracing", () => {
   const size = ref({ width_px: 1024, height_px: 1024 });
   const by = ref<"px" | "document">("px");
   const dpi = ref(300);
-  const onlyPicked = ref(false);
+  /** "all", "picked", or a part or a material by its number: "part 2", "material 0" */
+  const which = ref("all");
   watch(
     () => jobs.job?.sheet,
     (sheet) => sheet && (size.value = { ...sheet }),
@@ -37,9 +40,31 @@ export const useTracing = defineStore("tracing", () => {
     paper: file.value.paper,
     hairlines: file.value.hairlines,
     dpi: by.value === "document" ? dpi.value : null,
-    islands: onlyPicked.value ? [...selection.islands] : null,
+    strip_px: file.value.strip_px,
+    ...chosen.value,
   }));
-  const nothing = computed(() => onlyPicked.value && selection.islands.length === 0);
+  const chosen = computed(() => {
+    const [kind, number] = which.value.split(" ");
+    return {
+      islands: kind === "picked" ? [...selection.islands] : null,
+      parts: kind === "part" ? [Number(number)] : null,
+      materials: kind === "material" ? [Number(number)] : null,
+    };
+  });
+  const choices = computed(() => {
+    const list = (kind: string, all: { name: string }[]) =>
+      all.length > 1 ? all.map(({ name }, i) => ({ value: `${kind} ${i}`, text: `${kind} ${name}` })) : [];
+    return [
+      { value: "all", text: "all islands" },
+      { value: "picked", text: `picked islands (${selection.islands.length})` },
+      ...list("part", jobs.job?.parts ?? []),
+      ...list("material", jobs.job?.materials ?? []),
+    ];
+  });
+  watch(choices, (now) => {
+    if (!now.some(({ value }) => value === which.value)) which.value = "all";
+  });
+  const nothing = computed(() => which.value === "picked" && selection.islands.length === 0);
   const wrong = computed(() => {
     for (const [side, px] of [
       ["width", size.value.width_px],
@@ -50,8 +75,14 @@ export const useTracing = defineStore("tracing", () => {
     const line = options.value.line_px ?? 1;
     return within(line, LIMITS.line_px) ? "" : `The line is ${line} px wide; give ${LIMITS.line_px.join(" to ")}.`;
   });
+  /** px of the preview to one of the template: as goes, or as is chosen */
+  const ratio = ref<"auto" | "1" | "0.5">("auto");
   /** share of the template's own size that the sheet shows it at */
-  const share = computed(() => Math.min(1, SHOWN_PX / Math.max(size.value.width_px, size.value.height_px)));
+  const share = computed(() => {
+    const longest = Math.max(size.value.width_px, size.value.height_px);
+    const wanted = ratio.value === "auto" ? SHOWN_PX / longest : Number(ratio.value);
+    return Math.min(1, wanted, MOST_PX / longest);
+  });
   /** Shown on the sheet as it will be; a large one smaller, its lines with it. */
   const preview = computed(() => {
     if (wrong.value || nothing.value || !jobs.job) return null;
@@ -68,5 +99,5 @@ export const useTracing = defineStore("tracing", () => {
     api.urls.trace(jobs.job!.id, jobs.job!.revision, file.value.format ?? "png", settings.value),
   );
 
-  return { page, size, by, dpi, onlyPicked, options, file, nothing, wrong, share, preview, url };
+  return { page, size, by, dpi, which, choices, ratio, options, file, nothing, wrong, share, preview, url };
 });

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module SheetTrace
-  module Print
+  module Geometry
     # A closed line at a distance from another, its corners mitred.
     module Offset
       # A corner goes no further out than this many times the distance.
