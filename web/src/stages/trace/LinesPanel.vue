@@ -8,6 +8,8 @@ import SelectField from "@/ui/SelectField.vue";
 import { useTracing } from "./tracing";
 
 const LINES = { unbroken: "Unbroken", dashed: "Dashed", dotted: "Dotted", hidden: "None" } as const;
+/** px of what the sheet shows to px of the template */
+const RATIOS = { auto: "as it fits", "1": "1 : 1", "0.5": "1 : 2" } as const;
 const tracing = useTracing();
 </script>
 
@@ -68,5 +70,8 @@ const tracing = useTracing();
       >No lines across flat four-sided faces</BFormCheckbox
     >
     <BFormCheckbox v-model="tracing.options.hard">Hard pixels, no shades</BFormCheckbox>
+    <div class="fields mt-1">
+      <SelectField id="ratio" v-model="tracing.ratio" label="Shown here" :choices="RATIOS" />
+    </div>
   </div>
 </template>

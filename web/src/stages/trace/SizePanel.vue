@@ -23,7 +23,6 @@ const FORMATS = {
   svg: "SVG drawing",
   pdf: "PDF, true size",
 } as const;
-const RATIOS = { auto: "as it fits", "1": "1 : 1", "0.5": "1 : 2" } as const;
 const PAPERS = { "": "as large as it is", a4: "A4 pages", a3: "A3 pages", letter: "Letter pages" };
 const jobs = useJob();
 const tracing = useTracing();
@@ -84,7 +83,6 @@ const loses = computed(() => {
     <div class="fields mt-2">
       <label for="traced">Show</label>
       <BFormSelect id="traced" v-model="tracing.which" class="wide" :options="tracing.choices" />
-      <SelectField id="ratio" v-model="tracing.ratio" label="Preview" :choices="RATIOS" />
     </div>
     <BFormCheckbox v-model="tracing.file.crop">Only the part they lie on</BFormCheckbox>
     <h3>File</h3>
