@@ -34,7 +34,7 @@ module SheetTraceCli
     end
 
     desc "flatten IN", "lay the surface flat in true shape, at one density, and write the model with its new UVs"
-    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
+    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .gltf, .dae or .ply"
     option :method,
            default: "best",
            desc:
@@ -63,7 +63,7 @@ module SheetTraceCli
     end
 
     desc "pack IN", "pack the islands on a sheet by their true outlines, and write the model with its new UVs"
-    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
+    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .gltf, .dae or .ply"
     option :size, required: true, desc: "of the sheet, px, such as 1024x1024"
     option :gutter, type: :numeric, default: 8, desc: "px between islands"
     option :margin, type: :numeric, default: 4, desc: "px along the border of the sheet"
@@ -119,7 +119,7 @@ module SheetTraceCli
     desc "fit IN",
          "set the islands into the cells of a picture, or bring them to where landmarks say, and write the model " \
            "with its new UVs"
-    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
+    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .gltf, .dae or .ply"
     option :underlay, required: true, desc: "the picture: PNG, JPEG, WebP, TIFF, TGA, SVG or OpenRaster"
     option :size, required: true, desc: "of the sheet, px; the picture lies over all of it"
     option :cells, default: "auto", desc: "auto or grid:COLSxROWS"
@@ -173,7 +173,7 @@ module SheetTraceCli
       puts "#{files.keys.join(", ")} written to #{options[:out]}"
     end
 
-    desc "convert IN OUT", "write a model in another format: OUT ends with .obj, .glb, .dae or .ply"
+    desc "convert IN OUT", "write a model in another format: OUT ends with .obj, .glb, .gltf, .dae or .ply"
     def convert(model, out)
       writer_for(out) # before anything is read
       files = write(SheetTrace::Formats::Model.of_reading(read(model)), out)

@@ -31,7 +31,7 @@ module SheetTraceCli
 
     desc "deliver RECIPE", "do what a recipe says, and write the textured model in the format of the file's ending"
     option :model, desc: "another model than the recipe's"
-    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .dae or .ply"
+    option :out, aliases: "-o", required: true, desc: "the model to write: .obj, .glb, .gltf, .dae or .ply"
     option :size, desc: "of the textures: px, such as 2048x2048; the sheet's if it is left out"
     option :image, default: "png", desc: "of the textures: png, tif, tga, jpg or webp"
     option :editions, desc: "their names, with commas between; the one shown if it is left out"

@@ -57,6 +57,7 @@ module SheetTraceServer
         stretch: SheetTrace::Check::Stretch::LIMITS,
         density: SheetTrace::Check::Density::TOLERANCE,
         fonts: SheetTrace::Artwork::Font::FILES.keys,
+        losses: SheetTrace::Job::Deliver::LOSSES,
         blend: SheetTrace::Artwork::Blend::MODES.keys,
         companions: SheetTrace::Trace::Companions::KINDS.keys,
         drawings: SheetTrace::Formats::Drawings::KINDS.transform_values { |kind| kind[:loses] }

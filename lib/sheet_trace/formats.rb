@@ -16,6 +16,7 @@ module SheetTrace
         "model format",
         "obj" => "SheetTrace::Formats::Obj::Writer",
         "glb" => "SheetTrace::Formats::Gltf::Writer",
+        "gltf" => "SheetTrace::Formats::Gltf::Writer::Apart",
         "dae" => "SheetTrace::Formats::Collada::Writer",
         "ply" => "SheetTrace::Formats::Ply::Writer"
       )

@@ -37,6 +37,48 @@ module SheetTrace
           new(mesh: mesh, uv_sets: [set], **rest)
         end
 
+        # @param parts [Array<Integer>]
+        # @return [Model] of these parts alone, without vertices that no face of them has
+        def of_parts(parts)
+          faces = mesh.face_parts.to_a.each_index.select { |face| parts.include?(mesh.face_parts[face]) }
+          corners =
+            Numo::Int64.cast(faces.flat_map { |face| (mesh.face_starts[face]...mesh.face_starts[face + 1]).to_a })
+          with(
+            mesh: Model.part_mesh(mesh, faces, corners, parts),
+            uv_sets:
+              uv_sets.map do |set|
+                UvSet.new(
+                  name: set.name,
+                  uvs: set.uvs,
+                  corner_uvs: set.corner_uvs[corners],
+                  face_mapped: set.face_mapped[faces]
+                )
+              end
+          )
+        end
+
+        # @return [Model] with some members changed
+        def with(**changes) = self.class.new(**to_h, **changes)
+
+        def self.part_mesh(mesh, faces, corners, parts)
+          vertices = mesh.corner_vertices[corners]
+          used = vertices.to_a.uniq
+          numbers = Numo::Int32.zeros(mesh.vertex_count).tap { |own| own[used] = Numo::Int32.new(used.size).seq }
+          Mesh.new(
+            positions: mesh.positions[used, true],
+            face_starts:
+              Numo::Int32.cast(
+                [0, *mesh.face_sizes[faces].to_a].reduce([]) { |all, size| all << ((all.last || 0) + size) }
+              ),
+            corner_vertices: numbers[vertices],
+            face_parts: Numo::Int32.cast(mesh.face_parts[faces].to_a.map { |part| parts.index(part) }),
+            parts: mesh.parts.values_at(*parts),
+            face_materials: mesh.face_materials[faces],
+            materials: mesh.materials,
+            corner_normals: mesh.corner_normals && mesh.corner_normals[corners, true]
+          )
+        end
+
         # UVs without the noise of arithmetic: exact where they lie on whole pixels, else to ten decimals, which is far
         # below what any sheet can tell apart.
         #

@@ -11,10 +11,22 @@ module SheetTrace
       UNITS_MM = { "mm" => 1.0, "cm" => 10.0, "m" => 1000.0, "in" => 25.4 }.freeze
       NONE = "none"
       LONGEST_NAME = 60
+      # What is lost by a choice of formats, said before anything is written; a member that is not said may be any.
+      LOSSES = [
+        { image: %w[jpg], alpha: %w[keep], message: "JPEG has no transparency: it is laid on white." },
+        {
+          format: %w[glb gltf],
+          image: %w[tif tga webp],
+          message: "glTF holds PNG and JPEG only: the model goes without."
+        },
+        { format: %w[ply], message: "PLY names no texture: it has to be chosen where the model is opened." },
+        { format: %w[glb gltf], message: "glTF holds triangles only: polygons are cut into them.", polygons: true }
+      ].freeze
       private_constant :NONE, :LONGEST_NAME
 
       one_of :format, [*Formats::WRITERS.names, NONE], "of the model", default: "obj"
       one_of :image, Formats::Images::KINDS.keys, "of the textures", default: "png"
+      parts :parts, "that the model has; all if nil", optional: true
       editions :editions, "the one shown if nil", optional: true
       text :name,
            "of the files: {job} and {edition} stand for their names; {edition} is added where there are several",
@@ -136,6 +148,18 @@ module SheetTrace
       def model(sheet, color, pictures)
         unit_mm = @options[:unit] ? UNITS_MM.fetch(@options[:unit]) : @job.unit_mm
         base = File.basename(color, ".*")
+        whole = whole_model(sheet, color, pictures, unit_mm, base)
+        @options[:parts] ? of_parts(whole) : whole
+      end
+
+      def of_parts(model)
+        parts = @options[:parts].uniq.select { |part| @job.mesh.face_parts.eq(part).any? }
+        raise InputError, "none of these parts has a face; pick others" if parts.empty?
+
+        model.of_parts(parts)
+      end
+
+      def whole_model(sheet, color, pictures, unit_mm, base)
         alpha = @options[:alpha] == "keep" ? alpha(sheet) : nil
         Formats::Model.of_layout(
           @job.layout,

@@ -1,10 +1,13 @@
 # frozen_string_literal: true
 
+require "uri"
+
 module SheetTrace
   module Formats
     module Gltf
       # Writes GLB: a node and a mesh for each part, a primitive for each material in it, triangles with normals and all
-      # UV sets, base colours with PNG and JPEG pictures inside the file. Lengths in metres, v down.
+      # UV sets, base colours with PNG and JPEG pictures inside the file. Lengths in metres, v down. `Apart` writes the
+      # same as .gltf with its binary and pictures beside it.
       # Leaves out: polygons (cut into triangles), pictures of other kinds, parts without faces.
       # Source: Khronos, "glTF 2.0 Specification", 3 and 4 (GLB).
       class Writer
@@ -18,9 +21,17 @@ module SheetTrace
         # @param model [Model]
         # @param base_name [String] of the file NAME.glb
         # @return [Written]
-        def self.call(model, base_name:) = new(model).send(:written, base_name)
+        def self.call(model, base_name:) = new(model, apart: false).send(:written, base_name)
 
-        def initialize(model)
+        # .gltf, .bin and pictures.
+        module Apart
+          # @return [Written]
+          def self.call(model, base_name:) = Writer.send(:new, model, apart: true).send(:written, base_name)
+        end
+
+        def initialize(model, apart:)
+          @apart = apart
+          @beside = {}
           @model = model
           @mesh = model.mesh
           @sets = model.used_sets
@@ -37,10 +48,16 @@ module SheetTrace
           if @mesh.face_sizes.ne(3).any?
             @notes << Written.left_out(
               "polygons_cut",
-              "GLB holds triangles only: polygons were cut into #{@mesh.triangulation.count} triangles"
+              "glTF holds triangles only: polygons were cut into #{@mesh.triangulation.count} triangles"
             )
           end
-          Written.new(files: { "#{base_name}.glb" => container(document) }, notes: @notes)
+          Written.new(files: @apart ? files(base_name) : { "#{base_name}.glb" => container(document) }, notes: @notes)
+        end
+
+        def files(base_name)
+          said = document
+          said[:buffers] = [{ uri: "#{base_name}.bin", byteLength: @binary.bytesize }]
+          { "#{base_name}.gltf" => JSON.pretty_generate(said), "#{base_name}.bin" => @binary, **@beside }
         end
 
         def document
@@ -169,13 +186,21 @@ module SheetTrace
           bytes = @model.images[name]
           type = bytes && MIME_TYPES.find { |start, _type| bytes.b.start_with?(start) }&.last
           unless type
-            @notes << Written.left_out("picture_left_out", "GLB holds PNG and JPEG; #{name} was left out")
+            @notes << Written.left_out("picture_left_out", "glTF holds PNG and JPEG; #{name} was left out")
             return
           end
+          return beside(name, bytes) if @apart
+
           @binary << ("\0" * (-@binary.bytesize % 4))
           @views << { buffer: 0, byteOffset: @binary.bytesize, byteLength: bytes.bytesize }
           @binary << bytes.b << ("\0" * (-bytes.bytesize % 4))
           { name: File.basename(name, ".*"), mimeType: type, bufferView: @views.size - 1 }
+        end
+
+        # RFC 3986, 2.1: what a path may not hold is escaped.
+        def beside(name, bytes)
+          @beside[name] = bytes
+          { name: File.basename(name, ".*"), uri: URI.encode_www_form_component(name).gsub("+", "%20") }
         end
 
         def material_json(material, texture)

@@ -7,7 +7,7 @@ module SheetTrace
       module Model
         extend Sized
 
-        text :file, "path to write, ending with .obj, .glb, .dae or .ply", longest: 1000
+        text :file, "path to write, ending with .obj, .glb, .gltf, .dae or .ply", longest: 1000
         sized "of its texture; the sheet's if nil"
         parameter :options, Parameters::Record.of(Job::Deliver), "how the files are written", default: {}
 

@@ -119,4 +119,30 @@ describe SheetTrace::Job::Deliver do
       assert_equal %w[caddy.glb], deliver(format: "glb").keys
     end
   end
+
+  # Three blocks, two of them delivered: what is brought in again has their faces, UVs and names alone.
+  it "delivers picked parts alone, in every format, with the texture of the whole sheet" do
+    job = Models.job(Models.blocks([[[0, 0, 0], [4, 5, 6]], [[20, 0, 0], [7, 3, 2]], [[40, 0, 0], [1, 2, 3]]]))
+    job = operate(operate(job, "lay_flat").job, "pack").job
+    uvs = ->(reading) do
+      reading.uv_sets.first.then do |set|
+        set.uvs[set.corner_uvs, true].to_a.map { |uv| uv.map { |value| value.round(5) } }.sort
+      end
+    end
+    whole =
+      SheetTrace::Formats.read_files(SheetTrace::Job::Deliver.call(job, pictures: nil, base_name: "a", format: "ply"))
+    %w[obj glb gltf dae ply].each do |format|
+      files = SheetTrace::Job::Deliver.call(job, pictures: nil, base_name: "a", format: format, parts: [2, "block 0"])
+      read = SheetTrace::Formats.read_files(files)
+
+      assert_equal 12, read.mesh.triangulation.count / 2, format
+      assert_equal ["block 0", "block 2"], read.mesh.parts.sort, format unless format == "ply"
+
+      assert_in_delta 40.5, read.mesh.bounds[1][0] * (read.unit_mm || 1), 1e-3
+      assert_empty uvs.call(read).uniq - uvs.call(whole), format unless format == "obj"
+    end
+    assert_refused(SheetTrace::InputError, message: /no part "none"/) do
+      SheetTrace::Job::Deliver.call(job, pictures: nil, parts: ["none"])
+    end
+  end
 end

@@ -19,7 +19,14 @@ import SizeFields from "@/ui/SizeFields.vue";
 import { within } from "@/ui/sums";
 import { NO_RULES, read, USUAL, useDelivery, written } from "./delivery";
 
-const MODELS = { obj: "OBJ and MTL", glb: "GLB, one file", dae: "COLLADA", ply: "PLY", none: "no model" };
+const MODELS = {
+  obj: "OBJ and MTL",
+  glb: "GLB, one file",
+  gltf: "glTF and its files",
+  dae: "COLLADA",
+  ply: "PLY",
+  none: "no model",
+};
 const IMAGES = { png: "PNG", tif: "TIFF", tga: "TGA", jpg: "JPEG", webp: "WebP" };
 const ALPHAS = { keep: "kept", drop: "dropped, on a colour", apart: "in a file of its own" };
 const COMPANIONS: Record<(typeof LIMITS.companions)[number], string> = {
@@ -62,21 +69,36 @@ const whole = computed(
   () => underlay.value?.recipe.length === 0 && underlay.value.box.every((share, i) => share === (i < 2 ? 0 : 1)),
 );
 const mirrored = computed(() => jobs.islands.filter((island) => island.mirrored).map((island) => island.name));
+interface Loss {
+  format?: readonly string[];
+  image?: readonly string[];
+  alpha?: readonly string[];
+  polygons?: boolean;
+  message: string;
+}
 /** what is lost, before it is */
-const losses = computed(() => {
-  const { format, image, alpha } = options.value;
-  return [
-    image === "jpg" && alpha === "keep" ? "JPEG has no transparency: it is laid on white." : "",
-    format === "glb" && image !== "png" && image !== "jpg"
-      ? "GLB holds PNG and JPEG only: the model goes without."
-      : "",
-    format === "ply" ? "PLY names no texture: it has to be chosen where the model is opened." : "",
-  ].filter(Boolean);
-});
+const losses = computed(() =>
+  (LIMITS.losses as readonly Loss[])
+    .filter(({ format, image, alpha, polygons }) =>
+      [
+        !format || format.includes(options.value.format!),
+        !image || image.includes(options.value.image!),
+        !alpha || alpha.includes(options.value.alpha!),
+        !polygons || jobs.job!.counts.triangles !== jobs.job!.counts.faces,
+      ].every(Boolean),
+    )
+    .map(({ message }) => message),
+);
+const part = ref("");
+const parts = computed(() => [
+  { value: "", text: "all" },
+  ...jobs.job!.parts.map(({ name }, i) => ({ value: String(i), text: name })),
+]);
 
 const sent = computed(() => ({
   ...size,
   ...options.value,
+  parts: part.value === "" ? null : [Number(part.value)],
   editions: all.value ? editions.value.map((_, i) => i) : null,
 }));
 const file = computed(() => api.urls.delivery(jobs.job!.id, jobs.job!.revision, sent.value));
@@ -128,6 +150,10 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
     <div class="fields mt-2">
       <SelectField id="model-format" v-model="options.format!" label="Model" :choices="MODELS" />
       <SelectField id="image-format" v-model="options.image!" label="Textures" :choices="IMAGES" />
+      <template v-if="parts.length > 2">
+        <label for="delivered-part">Part</label>
+        <BFormSelect id="delivered-part" v-model="part" class="wide" :options="parts" />
+      </template>
       <label for="file-name">Name</label>
       <BFormInput
         id="file-name"
