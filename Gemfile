@@ -18,6 +18,7 @@ gem "zeitwerk", "~> 2.6.18"
 gem "thor", "~> 1.3"
 
 # server
+gem "listen", "~> 3.9"
 gem "lru_redux", "~> 1.1"
 gem "nio4r", "~> 2.7"
 gem "puma", "~> 6.6"

@@ -3,6 +3,7 @@
 require_relative "server/front"
 require_relative "server/store/database"
 require_relative "server/workers/gateway"
+require_relative "server/exchange/watcher"
 
 path = ENV.fetch("SHEET_TRACE_DATABASE") { File.expand_path("var/sheet-trace.sqlite", __dir__) }
 begin
@@ -13,7 +14,6 @@ end
 events = SheetTraceServer::Events.new
 upload_s = Float(ENV.fetch("SHEET_TRACE_UPLOAD_S", "30"))
 pool = SheetTraceServer::Workers::Pool.new(path)
-run SheetTraceServer::Front.app(
-      api: SheetTraceServer::Workers::Gateway.new(pool, events, upload_s: upload_s),
-      events: events
-    )
+api = SheetTraceServer::Workers::Gateway.new(pool, events, upload_s: upload_s)
+SheetTraceServer::Exchange::Watcher.new(SheetTraceServer::Store::Exchanges.root(path), api).start
+run SheetTraceServer::Front.app(api: api, events: events)

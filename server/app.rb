@@ -12,6 +12,7 @@ require_relative "params"
 require_relative "cancelled"
 require_relative "store/database"
 require_relative "store/jobs"
+require_relative "store/exchanges"
 require_relative "workshop"
 require_relative "answers"
 # what the others name
@@ -62,6 +63,7 @@ module SheetTraceServer
     # @yieldparam job_id [String]; revision_id [Integer] what is shown of a job from now on
     def self.open(database, &)
       set :workshop, Workshop.new(Store::Jobs.new(database), &)
+      set :exchanges, Store::Exchanges.new(database, database.opts.fetch(:database))
       self
     end
 
@@ -73,6 +75,7 @@ module SheetTraceServer
     register Routes::Picks
     register Routes::Watching
     register Routes::KeptMaps
+    register Routes::Exchange
 
     def message_of(failure)
       case failure

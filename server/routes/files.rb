@@ -44,6 +44,8 @@ module SheetTraceServer
               base_name: base_name,
               **Params.query(SheetTrace::Job::Deliver, params, job)
             )
+          next into(files) if params[:into] == "folder"
+
           download("#{base_name}.zip", "application/zip", SheetTrace::Formats::Zip::Writer.call(files))
         end
 
@@ -102,11 +104,21 @@ module SheetTraceServer
       module Helpers
         def base_name = SheetTrace::Job::Deliver.base_name("#{workshop.jobs.find(params[:id])[:name]}.job")
 
-        # Shown in the page if preview is asked for, saved as a file if not.
+        # Shown in the page if preview is asked for, written into the exchange folder if that is, else saved as a file.
         def download(name, type, bytes)
+          return into(name => bytes) if params[:into] == "folder"
+
           content_type type
           attachment name unless params[:preview]
           bytes
+        end
+
+        # @param files [Hash{String => String}] name => bytes
+        def into(files)
+          files.each { |name, bytes| into_folder(name, bytes) }
+          first, *rest = files.keys
+          more = rest.empty? ? "" : " and #{rest.size} more"
+          answer(Json::DoneJson::SHAPE, Json::DoneJson.call("#{first}#{more} written into the exchange folder"))
         end
       end
     end
