@@ -196,6 +196,21 @@ export interface Done {
   sentence: string;
 }
 
+export interface ExchangedFile {
+  /** within the folder */
+  path: string;
+  state: "given" | "taken" | "broken";
+  /** what came of it */
+  message: string;
+  came_at: string;
+}
+
+export interface Exchange {
+  /** its path; null where there is none */
+  folder: string | null;
+  files: ExchangedFile[];
+}
+
 export interface PlainCell {
   name: string;
   x: number;

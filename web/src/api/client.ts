@@ -6,6 +6,7 @@ import type {
   Reach,
   Done,
   BroughtFont,
+  Exchange,
   DeliveryOptions,
   MainColors,
   PrintOptions,
@@ -303,6 +304,11 @@ export const api = {
     ask<Done>("POST", at(id, `/layers/${encodeURIComponent(layer)}/copies`), { to, revision }).then(
       ({ sentence }) => sentence,
     ),
+  exchange: (id: string) => ask<Exchange>("GET", at(id, "/exchange")),
+  openExchange: (id: string) => ask<Exchange>("POST", at(id, "/exchange"), {}),
+  closeExchange: (id: string) => ask<Exchange>("DELETE", at(id, "/exchange")),
+  /** Has what an address would give written into the exchange folder; gives what was done. */
+  intoFolder: (url: string) => ask<Done>("GET", `${url}&into=folder`).then(({ sentence }) => sentence),
   reach: (id: string, revision: number, followed: Followed) =>
     ask<Reach>("GET", at(id, `/reach?${query({ revision })}`), undefined, followed),
   nextLandmark: (id: string, revision: number, island: number) =>

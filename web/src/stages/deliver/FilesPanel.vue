@@ -6,6 +6,7 @@ import { api } from "@/api/client";
 import { LIMITS } from "@/api/operations";
 import type { RuleBreak } from "@/api/types";
 import { useQuestions } from "@/composables/useAnswer";
+import { useExchange } from "@/stores/exchange";
 import { useFirstSteps } from "@/stores/firstSteps";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";
@@ -42,6 +43,7 @@ const COMPANIONS: Record<(typeof LIMITS.companions)[number], string> = {
 const UPS = { y: "y, front to z", z: "z, front to −y" };
 const UNITS = { "": "as in the file", mm: "mm", cm: "cm", m: "m", in: "in" };
 const jobs = useJob();
+const exchange = useExchange();
 const messages = useMessages();
 const firstSteps = useFirstSteps();
 const { options, rules, receivers } = useDelivery();
@@ -260,6 +262,14 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
       :disabled="wrong !== undefined"
       @click="firstSteps.tick('delivery')"
       >Deliver the zip</BButton
+    >
+    <BButton
+      v-if="exchange.folder"
+      variant="secondary"
+      class="btn-wide"
+      :disabled="wrong !== undefined"
+      @click="exchange.write(file)"
+      >Write the files into the exchange folder</BButton
     >
     <p class="form-text mb-0">
       {{ shownLayers }} of {{ jobs.layers.length }} layers, {{ jobs.job.counts.faces }} faces

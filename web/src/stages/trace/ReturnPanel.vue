@@ -5,6 +5,7 @@ import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import DropZone from "@/ui/DropZone.vue";
 import NoteBox from "@/ui/NoteBox.vue";
+import ExchangePanel from "./ExchangePanel.vue";
 import TemplateChoice from "./TemplateChoice.vue";
 import { useReturning } from "./returning";
 
@@ -43,5 +44,6 @@ const sure = computed(() => {
       </NoteBox>
       <TemplateChoice />
     </template>
+    <ExchangePanel class="mt-2" />
   </section>
 </template>

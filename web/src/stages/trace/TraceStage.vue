@@ -2,6 +2,7 @@
 /** The wireframe template: its size, what is drawn and written on it, and the file that it becomes. */
 import { BButton } from "bootstrap-vue-next";
 import { onUnmounted, watch } from "vue";
+import { useExchange } from "@/stores/exchange";
 import { useFirstSteps } from "@/stores/firstSteps";
 import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
@@ -24,7 +25,11 @@ const jobs = useJob();
 const images = useSheetImage();
 const firstSteps = useFirstSteps();
 const tracing = useTracing();
+const exchange = useExchange();
 
+async function intoFolder() {
+  if (await exchange.write(tracing.url)) exported();
+}
 function exported() {
   firstSteps.tick("trace");
   void jobs.operate("note_export", { ...tracing.size, format: tracing.file.format, at: new Date().toISOString() });
@@ -57,6 +62,14 @@ onUnmounted(() => (images.instead = null));
         :disabled="!!tracing.wrong || tracing.nothing"
         @click="exported"
         >Export the trace</BButton
+      >
+      <BButton
+        v-if="exchange.folder"
+        variant="secondary"
+        class="btn-wide"
+        :disabled="!!tracing.wrong || tracing.nothing"
+        @click="intoFolder"
+        >Write it into the exchange folder</BButton
       >
       <p class="mt-2 num form-text">
         {{ tracing.size.width_px }} × {{ tracing.size.height_px }} px, a vertex at UV (u, v) lies at (u ·
