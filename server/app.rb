@@ -76,6 +76,7 @@ module SheetTraceServer
     register Routes::Watching
     register Routes::KeptMaps
     register Routes::Exchange
+    register Routes::History
 
     def message_of(failure)
       case failure

@@ -125,6 +125,23 @@ module SheetTraceServer
       @jobs.step(id, by).tap { |moved| @changed.call(id, @jobs.find(id)[:revision_id]) if moved }
     end
 
+    # Makes a state that the job was in the present one again, as a step of its own: what was done since stays.
+    #
+    # @return [String] what was done
+    def go_back(id, revision_id, page: nil)
+      @lock.synchronize do
+        row = @jobs.revision(id, revision_id)
+        base = @jobs.revision(id)
+        former = snapshot(id, row[:id])
+        after = SheetTrace::Job::Snapshot.dump(former.job, before: snapshot(id, base[:id]))
+        said = "Back to #{row[:mark] ? "“#{row[:mark]}”" : "the state after “#{row[:description]}”"}"
+        made = @jobs.commit(id, base[:id], after, said, { back_to: row[:number] }, page: page)
+        @snapshots[made] = @latest[id] = after
+        @changed.call(id, made)
+        said
+      end
+    end
+
     # @yieldparam job [SheetTrace::Job]
     # @return [String] bytes of an image, rendered once for a revision and a key
     def image(id, revision_id, *key)
@@ -154,7 +171,7 @@ module SheetTraceServer
         name: @jobs.find(id)[:name],
         pictures: @jobs.pictures(id).map { |row| [row[:name], pictures.call(row[:digest])] },
         model_files: @jobs.model_files(id),
-        steps: @jobs.revisions_until_shown(id).flat_map { |row| recorded(row) }
+        steps: recorded(@jobs.revisions_until_shown(id))
       )
     end
 
@@ -163,7 +180,7 @@ module SheetTraceServer
     def recipe_files(id)
       revisions = @jobs.revisions_until_shown(id)
       first = snapshot(id, revisions.first[:id]).job
-      operations = revisions.flat_map { |row| recorded(row) }
+      operations = recorded(revisions)
       SheetTrace::Recipe::Save.call(
         first,
         operations,
@@ -229,8 +246,23 @@ module SheetTraceServer
     end
 
     # What a revision did, as a recipe has it. A sample's first revision holds all that it was made with.
-    def recorded(row)
-      operation = JSON.parse(row[:operation], symbolize_names: true)
+    # @param rows [Array<Hash>] of revisions, from the first on
+    # @return [Array<Hash>] name:, parameters: of what led to the last one; what was gone back from is left out
+    def recorded(rows)
+      until_row = {}
+      rows.reduce([]) do |steps, row|
+        operation = JSON.parse(row[:operation], symbolize_names: true)
+        until_row[row[:number]] = (
+          if operation[:back_to]
+            until_row.fetch(operation[:back_to])
+          else
+            steps + steps_of(operation)
+          end
+        )
+      end
+    end
+
+    def steps_of(operation)
       operation[:operations] || (operation[:name] ? [operation.slice(:name, :parameters)] : [])
     end
   end

@@ -47,11 +47,8 @@ module SheetTraceServer
       end
 
       def take((folder, path))
-        TRIES.times do |number|
-          return if done?(folder, path, last: number == TRIES - 1)
-
-          sleep WAIT_S
-        end
+        tries = 0
+        sleep WAIT_S until done?(folder, path, last: (tries += 1) == TRIES)
       rescue StandardError => e
         warn e.full_message(highlight: false)
       end
@@ -63,7 +60,7 @@ module SheetTraceServer
         status, _headers, parts = @api.call(env)
         parts.each {}
         parts.close if parts.respond_to?(:close)
-        ![425, 503].include?(status)
+        last || ![425, 503].include?(status)
       end
     end
   end

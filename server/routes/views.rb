@@ -11,9 +11,17 @@ module SheetTraceServer
       REACH_PX = 512
       THUMBNAIL_PX = 320
       MODEL_PX = 240
+      LARGE_MODEL_PX = 640
       EDITION_PX = 400
       TEMPLATE_PX = 160
-      private_constant :PREVIEW_PX, :COMPARED_PX, :REACH_PX, :THUMBNAIL_PX, :MODEL_PX, :EDITION_PX, :TEMPLATE_PX
+      private_constant :PREVIEW_PX,
+                       :COMPARED_PX,
+                       :REACH_PX,
+                       :THUMBNAIL_PX,
+                       :MODEL_PX,
+                       :LARGE_MODEL_PX,
+                       :EDITION_PX,
+                       :TEMPLATE_PX
 
       # An edition, and from where it is seen.
       module SeenEdition
@@ -116,10 +124,12 @@ module SheetTraceServer
           end
         end
 
-        app.get("/api/jobs/:id/model.png") do
-          render_image("model") do |job|
-            sheet = worn(job, fit(job.sheet, COMPARED_PX))
-            SheetTrace::Artwork::ModelPicture.call(job.layout, sheet, side_px: MODEL_PX)
+        { "model" => MODEL_PX, "large-model" => LARGE_MODEL_PX }.each do |name, side_px|
+          app.get("/api/jobs/:id/#{name}.png") do
+            render_image(name) do |job|
+              sheet = worn(job, fit(job.sheet, COMPARED_PX))
+              SheetTrace::Artwork::ModelPicture.call(job.layout, sheet, side_px: side_px)
+            end
           end
         end
 

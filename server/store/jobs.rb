@@ -11,7 +11,7 @@ module SheetTraceServer
     class Jobs
       # What a job is made of, beside its own row.
       COPIED = {
-        revisions: %i[number description operation document page created_at],
+        revisions: %i[number description operation document page mark created_at],
         pictures: %i[digest name media_type width_px height_px],
         model_files: %i[position name digest],
         blob_uses: %i[digest]
@@ -122,6 +122,19 @@ module SheetTraceServer
           @database[:jobs].where(id: id).update(revision_id: target[:id], updated_at: Time.now)
           by.negative? ? shown : target
         end
+      end
+
+      # @return [Array<Hash>] rows of revisions without their documents, the last one first
+      def states(id)
+        find(id)
+        columns = %i[id number description page created_at mark]
+        @database[:revisions].where(job_id: id).reverse(:number).select(*columns).all
+      end
+
+      # @param name [String, nil] none if nil
+      def mark(id, revision_id, name)
+        revision(id, revision_id)
+        @database.write { @database[:revisions].where(id: revision_id).update(mark: name) }
       end
 
       # @return [Hash] rows of revisions: undo, the one that would be undone, and redo; nil where there is nothing to

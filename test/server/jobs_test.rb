@@ -249,4 +249,41 @@ describe "jobs on the server" do
 
     assert_equal 404, last_response.status
   end
+
+  it "lists, marks and compares the states that a job was in, and goes back to one without losing the others" do
+    job = start_job
+    first = job[:revision]
+    moved = change(job, "transform_islands", islands: [0], move_px: [10, 0])
+    named = change(moved, "rename_island", island: 0, name: "Lid")
+    states = ask(:post, "/api/jobs/#{job[:id]}/history/#{moved[:revision]}/mark", { mark: "Before the lid" })[:states]
+
+    assert_equal [3, 2, 1], states.map { |state| state[:number] }
+    assert_equal [nil, "Before the lid", nil], states.map { |state| state[:mark] }
+    assert_equal [true, false, false], states.map { |state| state[:shown] }
+    lines = ask(:get, "/api/jobs/#{job[:id]}/history/#{first}/differences")[:lines]
+
+    assert_equal 2, lines.size
+    back = ask(:post, "/api/jobs/#{job[:id]}/history/#{moved[:revision]}/back", {})
+
+    assert_equal "Back to “Before the lid”", back[:done]
+    assert_equal moved[:islands], back[:islands]
+    assert_equal 4, ask(:get, "/api/jobs/#{job[:id]}/history")[:states].size
+    undone = ask(:post, "/api/jobs/#{job[:id]}/undo")
+
+    assert_equal named[:islands].map { |island| island[:name] }, undone[:islands].map { |island| island[:name] }
+    ask(:post, "/api/jobs/#{job[:id]}/redo")
+    recipe = ask_bytes("/api/jobs/#{job[:id]}/recipe.zip")
+
+    assert_includes recipe, "transform_islands"
+    refute_includes recipe, "rename_island"
+    ask(:post, "/api/jobs/#{job[:id]}/history/999999/back", {})
+
+    assert_equal 404, last_response.status
+  end
+
+  # All that the files of a zip hold.
+  def ask_bytes(path)
+    get path, {}, "HTTP_HOST" => "127.0.0.1"
+    SheetTrace::Formats::Zip::Reader.call(last_response.body, name: "a.zip").values.join
+  end
 end

@@ -293,6 +293,32 @@ export interface NextLandmark {
   at_px: [number, number] | null;
 }
 
+export interface PastState {
+  revision: number;
+  /** from 1 */
+  number: number;
+  /** what made it */
+  what: string;
+  /** done by another page, or from a folder */
+  elsewhere: boolean;
+  at: string;
+  /** name that was given to it */
+  mark: string | null;
+  /** it is the present one */
+  shown: boolean;
+  /** redo leads to it */
+  undone: boolean;
+}
+
+export interface PastStates {
+  states: PastState[];
+}
+
+export interface Differences {
+  /** a sentence each */
+  lines: string[];
+}
+
 export interface Island {
   index: number;
   name: string;

@@ -7,6 +7,8 @@ import type {
   Done,
   BroughtFont,
   Exchange,
+  PastStates,
+  Differences,
   DeliveryOptions,
   MainColors,
   PrintOptions,
@@ -304,6 +306,12 @@ export const api = {
     ask<Done>("POST", at(id, `/layers/${encodeURIComponent(layer)}/copies`), { to, revision }).then(
       ({ sentence }) => sentence,
     ),
+  history: (id: string) => ask<PastStates>("GET", at(id, "/history")).then(({ states }) => states),
+  markState: (id: string, revision: number, mark: string | null) =>
+    ask<PastStates>("POST", at(id, `/history/${revision}/mark`), { mark }).then(({ states }) => states),
+  differences: (id: string, revision: number) =>
+    ask<Differences>("GET", at(id, `/history/${revision}/differences`)).then(({ lines }) => lines),
+  goBack: (job: Job, revision: number) => askJob("POST", `/history/${revision}/back`, job, {}),
   exchange: (id: string) => ask<Exchange>("GET", at(id, "/exchange")),
   openExchange: (id: string) => ask<Exchange>("POST", at(id, "/exchange"), {}),
   closeExchange: (id: string) => ask<Exchange>("DELETE", at(id, "/exchange")),
@@ -360,6 +368,7 @@ export const api = {
     look: (id: string, revision: number, look: Exclude<Look, "art">) => at(id, `/${look}.png?${query({ revision })}`),
     mask: (id: string, revision: number) => at(id, `/mask.png?${query({ revision })}`),
     relief: (id: string, revision: number, kind: "height" | "normals") => at(id, `/${kind}.png?${query({ revision })}`),
+    largeModel: (id: string, revision: number) => at(id, `/large-model.png?${query({ revision })}`),
     model: (id: string, revision: number) => at(id, `/model.png?${query({ revision })}`),
     edition: (id: string, revision: number, edition: number, view: string) =>
       at(id, `/editions/${edition}/model.png?${query({ revision, view })}`),

@@ -76,6 +76,7 @@ export const useJob = defineStore("job", () => {
     change(inWords(name), (current, followed) => api.operate(current, name, parameters, followed));
   const undo = () => change("Undo", (current) => api.undo(current));
   const redo = () => change("Redo", (current) => api.redo(current));
+  const goBack = (revision: number) => change("Go back", (current) => api.goBack(current, revision));
   const rename = (name: string) => change("Rename", (current) => api.renameJob(current.id, name));
 
   /**
@@ -95,5 +96,20 @@ export const useJob = defineStore("job", () => {
     }
   }
 
-  return { job, islands, layers, saved, late, open, close, refresh, operate, undo, redo, rename, bringPictures };
+  return {
+    job,
+    islands,
+    layers,
+    saved,
+    late,
+    open,
+    close,
+    refresh,
+    operate,
+    undo,
+    redo,
+    goBack,
+    rename,
+    bringPictures,
+  };
 });

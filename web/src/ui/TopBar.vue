@@ -1,7 +1,14 @@
 <script setup lang="ts">
 /** Job name, sheet, undo and redo, the state of saving, density. */
 import { BButton, BFormInput, BFormSelect } from "bootstrap-vue-next";
-import { PhArrowArcLeft, PhArrowArcRight, PhKeyboard, PhRows, PhSidebarSimple } from "@phosphor-icons/vue";
+import {
+  PhArrowArcLeft,
+  PhArrowArcRight,
+  PhClockCounterClockwise,
+  PhKeyboard,
+  PhRows,
+  PhSidebarSimple,
+} from "@phosphor-icons/vue";
 import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import type { Step } from "@/api/types";
@@ -9,6 +16,7 @@ import { useBench } from "@/stores/bench";
 import { useJob } from "@/stores/job";
 import { counted } from "@/stores/picks";
 import { usePreflight } from "@/stores/preflight";
+import HistoryDialog from "./HistoryDialog.vue";
 import SeverityMark from "./SeverityMark.vue";
 import ThemeButton from "./ThemeButton.vue";
 
@@ -19,6 +27,7 @@ const preflight = usePreflight();
 const router = useRouter();
 const SEVERITIES = ["error", "warning", "hint"] as const;
 const naming = ref<string | null>(null);
+const history = ref(false);
 
 const savedAt = computed(() => {
   if (!jobs.saved) return "saving…";
@@ -110,6 +119,16 @@ function rename() {
       >
         <PhArrowArcRight :size="16" aria-hidden="true" /><span class="wide ms-1">Redo</span>
       </BButton>
+      <BButton
+        variant="secondary"
+        size="sm"
+        aria-label="History"
+        title="All steps: look at any state, mark it, go back to it"
+        @click="history = true"
+      >
+        <PhClockCounterClockwise :size="16" aria-hidden="true" />
+      </BButton>
+      <HistoryDialog v-if="history" v-model="history" />
     </div>
     <span class="form-text mt-0 me-auto" role="status"
       ><span class="wide">{{ savedAt }}</span></span
