@@ -44,6 +44,13 @@ const step = (word: string, done: Step | null, keys: string) =>
     ? `${word}: ${done.what}${done.elsewhere ? ", done on another page" : ""} (${keys})`
     : `Nothing to ${word.toLowerCase()}`;
 
+/** One stop for Tab; the arrows go on within it, as in any toolbar. */
+function besides(event: KeyboardEvent, by: number) {
+  const bar = event.currentTarget as HTMLElement;
+  const buttons = [...bar.querySelectorAll<HTMLButtonElement>(":scope > button:not(:disabled)")];
+  buttons[buttons.indexOf(event.target as HTMLButtonElement) + by]?.focus();
+}
+
 const editions = computed(() => [
   ...jobs.job!.artwork.editions.map((text, value) => ({ value: value as number | null, text })),
   { value: null, text: "Editions…" },
@@ -98,7 +105,13 @@ function rename() {
       @click="bench.unfold('Sheet')"
       >{{ jobs.job.sheet.width_px }} × {{ jobs.job.sheet.height_px }} px</RouterLink
     >
-    <div class="d-flex gap-2" role="group" aria-label="History">
+    <div
+      class="d-flex gap-2"
+      role="toolbar"
+      aria-label="Steps"
+      @keydown.left.prevent="besides($event, -1)"
+      @keydown.right.prevent="besides($event, 1)"
+    >
       <BButton
         variant="secondary"
         size="sm"
@@ -114,6 +127,7 @@ function rename() {
         size="sm"
         :disabled="!jobs.job.history.redo"
         aria-label="Redo"
+        :tabindex="jobs.job.history.undo ? -1 : 0"
         :title="step('Redo', jobs.job.history.redo, 'Ctrl+Shift+Z')"
         @click="jobs.redo()"
       >
@@ -123,6 +137,7 @@ function rename() {
         variant="secondary"
         size="sm"
         aria-label="History"
+        :tabindex="jobs.job.history.undo || jobs.job.history.redo ? -1 : 0"
         title="All steps: look at any state, mark it, go back to it"
         @click="history = true"
       >
