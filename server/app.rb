@@ -77,6 +77,7 @@ module SheetTraceServer
     register Routes::KeptMaps
     register Routes::Exchange
     register Routes::History
+    register Routes::Revised
 
     def message_of(failure)
       case failure

@@ -152,14 +152,18 @@ module SheetTraceServer
     def pictures = @jobs.blobs.method(:fetch)
 
     # @return [#call] takes a digest or a file's name, gives the SheetTrace::Artwork::PictureFile of that picture of
-    #   a job, or the FontFile of a font; nil if there is none
+    #   a job, or its FontFile or ModelFile; nil if there is none
     def picture_files(id)
       lambda do |name|
         row = @jobs.files(id).reverse.find { |file| [file[:digest], file[:name]].include?(name) } or next
-        if row[:media_type] == Store::Jobs::FONT
-          SheetTrace::Artwork::FontFile.new(**row.slice(:digest, :name), bytes: pictures.call(row[:digest]))
+        own = row.slice(:digest, :name)
+        case row[:media_type]
+        when Store::Jobs::FONT
+          SheetTrace::Artwork::FontFile.new(**own, bytes: pictures.call(row[:digest]))
+        when Store::Jobs::MODEL
+          SheetTrace::Job::ModelFile.new(**own, bytes: pictures.call(row[:digest]))
         else
-          SheetTrace::Artwork::PictureFile.seen(**row.slice(:digest, :name, :width_px, :height_px, :media_type))
+          SheetTrace::Artwork::PictureFile.seen(**own, **row.slice(:width_px, :height_px, :media_type))
         end
       end
     end

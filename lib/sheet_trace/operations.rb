@@ -106,6 +106,7 @@ module SheetTrace
           LoadLayout
           RenamePart
           SplitPart
+          ReviseModel
           RenameMaterial
         ].to_h do |constant|
           [constant.gsub(/(?<=[a-z])(?=[A-Z])/, "_").downcase, "SheetTrace::Operations::#{constant}"]

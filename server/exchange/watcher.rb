@@ -48,7 +48,9 @@ module SheetTraceServer
 
       def take((folder, path))
         tries = 0
-        sleep WAIT_S until done?(folder, path, last: (tries += 1) == TRIES)
+        until done?(folder, path, last: (tries += 1) == TRIES)
+          sleep WAIT_S
+        end
       rescue StandardError => e
         warn e.full_message(highlight: false)
       end
@@ -58,7 +60,7 @@ module SheetTraceServer
         body = JSON.generate(folder: folder, path: path, last_try: last)
         env = Rack::MockRequest.env_for(TAKE, :method => "POST", :input => body, "CONTENT_TYPE" => "application/json")
         status, _headers, parts = @api.call(env)
-        parts.each {}
+        parts.each(&:bytesize)
         parts.close if parts.respond_to?(:close)
         last || ![425, 503].include?(status)
       end

@@ -30,7 +30,7 @@ module SheetTraceServer
           seen = { media_type: Store::Jobs::FONT, width_px: 0, height_px: 0 }
           digest = workshop.jobs.keep_picture(params[:id], file.bytes, file.name, seen)
           status 201
-          answer(Json::BroughtFontJson::SHAPE, Json::BroughtFontJson.call(digest))
+          answer(Json::BroughtFileJson::SHAPE, Json::BroughtFileJson.call(digest))
         end
 
         app.get("/api/jobs/:id/pictures/:digest/colors") do

@@ -16,8 +16,9 @@ module SheetTraceServer
         model_files: %i[position name digest],
         blob_uses: %i[digest]
       }.freeze
-      # What tells fonts from pictures, which are kept side by side.
+      # What tells fonts and models from pictures, which are kept side by side.
       FONT = "font/sfnt"
+      MODEL = "model/any"
       private_constant :COPIED
 
       # The job or revision asked for is not there.
@@ -186,9 +187,9 @@ module SheetTraceServer
       end
 
       # @return [Array<Hash>] digest, name, media_type, width_px, height_px
-      def pictures(id) = files(id).reject { |row| row[:media_type] == FONT }
+      def pictures(id) = files(id).reject { |row| [FONT, MODEL].include?(row[:media_type]) }
 
-      # @return [Array<Hash>] of pictures and fonts
+      # @return [Array<Hash>] of pictures, fonts and models
       def files(id) = @database[:pictures].where(job_id: id).order(Sequel.lit("rowid")).all
 
       # @raise [NotFound]

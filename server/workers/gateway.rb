@@ -8,7 +8,7 @@ module SheetTraceServer
     # Has requests answered by workers. Ends the work of a page that has gone; a worker that dies is one clear error.
     class Gateway
       JOB = %r{\A/api/jobs/([^/]+)}
-      UPLOAD = %r{\A/api/jobs(?:/[^/]+/(?:pictures|fonts))?\z}
+      UPLOAD = %r{\A/api/jobs(?:/[^/]+/(?:pictures|fonts|models))?\z}
       CONCERNS = { art: %w[.png .tiles], check: %w[/preflight] }.freeze
       private_constant :JOB, :UPLOAD, :CONCERNS
 

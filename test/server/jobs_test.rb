@@ -281,9 +281,55 @@ describe "jobs on the server" do
     assert_equal 404, last_response.status
   end
 
+  it "shows a revised model beside the job's own, takes it, and undoes that; recipes have it too" do
+    job = start_job
+    moved =
+      Demo::TeaCaddy
+        .obj
+        .lines
+        .map { |line| line.start_with?("v ") ? "v #{line.split.drop(1).map { |x| x.to_f * 1.002 }.join(" ")}\n" : line }
+        .join
+    file = upload("/api/jobs/#{job[:id]}/models", moved, "caddy-2.obj")[:digest]
+    seen = ask(:get, "/api/jobs/#{job[:id]}/revised/#{file}?revision=#{job[:revision]}")
+
+    assert_equal [0, 6, 0, 0], seen.values_at(:kept, :moved, :added, :lost)
+    %w[before after].each do |side|
+      get "/api/jobs/#{job[:id]}/revised/#{file}/#{side}.png", {}, "HTTP_HOST" => "127.0.0.1"
+
+      assert_equal 420, Vips::Image.new_from_buffer(last_response.body, "").width
+    end
+    assert_empty ask(:get, "/api/jobs/#{job[:id]}")[:pictures]
+    taken = change(job, "revise_model", file: file)
+
+    assert_match(/caddy-2.obj in the place of tea-caddy.obj/, taken[:done])
+    assert_equal job[:islands].map { |island| island[:box_px].map { |px| px.round(3) } },
+                 taken[:islands].map { |island| island[:box_px].map { |px| px.round(3) } }
+    files = SheetTrace::Formats::Zip::Reader.call(ask_body("/api/jobs/#{job[:id]}/recipe.zip"), name: "a.zip")
+    recipe = SheetTrace::Recipe.parse(files.find { |name, _| name.end_with?(".json") }.last)
+    run =
+      SheetTrace::Recipe::Run.call(
+        recipe,
+        SheetTrace::Formats.read_files(files.slice("tea-caddy.obj")),
+        model_name: "tea-caddy.obj",
+        pictures: files.slice("caddy-2.obj")
+      )
+
+    assert_in_delta taken[:bounds_mm][:max][1], run.job.bounds_mm.last[1], 1e-6
+    back = ask(:post, "/api/jobs/#{job[:id]}/undo")
+
+    assert_equal job[:bounds_mm], back[:bounds_mm]
+    upload("/api/jobs/#{job[:id]}/models", "no model", "bad.obj")
+
+    assert_equal 422, last_response.status
+  end
+
+  def ask_body(path)
+    get path, {}, "HTTP_HOST" => "127.0.0.1"
+    last_response.body
+  end
+
   # All that the files of a zip hold.
   def ask_bytes(path)
-    get path, {}, "HTTP_HOST" => "127.0.0.1"
-    SheetTrace::Formats::Zip::Reader.call(last_response.body, name: "a.zip").values.join
+    SheetTrace::Formats::Zip::Reader.call(ask_body(path), name: "a.zip").values.join
   end
 end

@@ -38,7 +38,14 @@ module SheetTrace
 
         # @param carry [Object] what becomes of islands and faces, as Job::Carry has it
         # @return [Mask] the same of another map
-        def handed_on(carry) = with(islands: islands && carry.islands(islands), faces: faces && carry.faces(faces))
+        def handed_on(carry)
+          with(
+            islands: islands && carry.islands(islands),
+            parts: parts && carry.parts(parts),
+            materials: materials && carry.materials(materials),
+            faces: faces && carry.faces(faces)
+          )
+        end
 
         # @param names [Hash{Symbol => Array<String>}] of islands, parts and materials
         # @return [String, nil] what it shows on, in words; nil for the whole sheet

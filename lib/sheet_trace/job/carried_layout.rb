@@ -7,10 +7,13 @@ module SheetTrace
       # @param former [SheetTrace::Layout]
       # @param mesh [Mesh] the other faces
       # @param origins [Numo::Int64] by face of it: the former face that it is, or is a piece of
+      # @param pairs [Numo::Int64, nil] by corner of the mesh: the former corner that it is, -1 where there is none, as
+      #   Mesh::PairCorners has them; those that lie where they lay if nil
       # @return [SheetTrace::Layout]
-      def self.call(former, mesh, origins) = new(former, mesh, origins).send(:carried)
+      def self.call(former, mesh, origins, pairs: nil) = new(former, mesh, origins, pairs).send(:carried)
 
-      def initialize(former, mesh, origins)
+      def initialize(former, mesh, origins, pairs)
+        @pairs = pairs
         @former = former
         @before = former.uv_map.mesh
         @mesh = mesh
@@ -46,6 +49,8 @@ module SheetTrace
 
       # @return [Array(Numo::Int64, Numo::Int64)] corners that lie where the former face's own lies, and those
       def same_corners
+        return @pairs.ge(0).where.then { |rows| [rows, rows.empty? ? rows : @pairs[rows]] } if @pairs
+
         faces = @mesh.corner_faces
         sizes = [@before, @mesh].map { |mesh| mesh.face_starts[1..] - mesh.face_starts[0..-2] }
         rows = sizes[0][@origins].eq(sizes[1])[faces].where

@@ -17,15 +17,21 @@ module SheetTrace
       # @param uv_map [UvMap] that it gets
       # @param source [Source]
       # @param origins [Numo::Int64, nil] by face of the new map: the job's face that it is, or is a piece of; the
-      #   same faces if nil
+      #   same faces if nil; -1 where it is none of the job's
+      # @param vertices [Hash{Integer => Integer}, nil] former vertex => the one that it is now, where they were
+      #   numbered anew
       # @param edge_middles [Hash{Integer => Integer}] former edge => the new vertex in its middle, of edges that
       #   were parted
-      def initialize(job, uv_map, source:, origins: nil, edge_middles: {})
+      def initialize(job, uv_map, source:, origins: nil, vertices: nil, edge_middles: {})
         @job = job
         @before = job.layout.uv_map
         @uv_map = uv_map
         @source = source
-        @origins = origins || Numo::Int64.new(uv_map.mesh.face_count).seq
+        origins ||= Numo::Int64.new(uv_map.mesh.face_count).seq
+        # Of faces that are new nothing is carried, whatever stands in their row.
+        @known = origins.ge(0)
+        @origins = origins.clip(0, nil)
+        @vertices = vertices
         @edge_middles = edge_middles
         @dropped = []
         @flat_maps = {}
@@ -57,8 +63,16 @@ module SheetTrace
       # @return [Array<Integer>] faces that they are now
       def faces(former)
         wanted = Numo::Bit.zeros(@before.mesh.face_count).tap { |bits| bits[former] = 1 unless former.empty? }
-        wanted[@origins].where.to_a
+        (wanted[@origins] & @known).where.to_a
       end
+
+      # @param former [Array<Integer>] parts of the job's mesh
+      # @return [Array<Integer>] parts that are called so now
+      def parts(former) = by_name(former, @before.mesh.parts, uv_map.mesh.parts)
+
+      # @param former [Array<Integer>] materials of the job's mesh
+      # @return [Array<Integer>] materials that are called so now
+      def materials(former) = by_name(former, @before.mesh.material_names, uv_map.mesh.material_names)
 
       # @param what [String] that can't be kept
       def drop(what) = @dropped << what
@@ -132,6 +146,8 @@ module SheetTrace
           return bits
         end
 
+        return renumbered_seams(bits) if @vertices
+
         wanted =
           bits
             .where
@@ -145,6 +161,24 @@ module SheetTrace
 
       private
 
+      def by_name(former, before, now)
+        return former if before == now
+
+        former.filter_map { |index| now.index(before[index]) }
+      end
+
+      def renumbered_seams(bits)
+        edges = bits.where.to_a.map { |edge| @before.mesh.edges.vertices[edge, true].to_a }
+        wanted =
+          edges
+            .map { |ends| @vertices.values_at(*ends) }
+            .reject { |ends| ends.include?(nil) }
+            .to_h { |ends| [ends.sort, true] }
+        found = uv_map.mesh.edges.vertices.to_a.map { |ends| wanted[ends.sort] ? 1 : 0 }
+        drop("#{edges.size - found.sum} drawn seams") if found.sum < edges.size
+        Numo::Bit.cast(found)
+      end
+
       # A spot of a face, where its corners are elsewhere now.
       def moved_along(former, face, at)
         rows = [[@before.mesh, former], [uv_map.mesh, face]].map { |mesh, own| mesh.face_triangles(own).to_a }
@@ -156,7 +190,7 @@ module SheetTrace
       end
 
       # Vertices are only added to, or stay.
-      def vertices_kept? = uv_map.mesh.vertex_count >= @before.mesh.vertex_count
+      def vertices_kept? = @vertices.nil? && uv_map.mesh.vertex_count >= @before.mesh.vertex_count
 
       # What an edge is known by on both meshes: its vertices, or their places. Middles of edges are vertices of the
       # new mesh.
@@ -181,7 +215,7 @@ module SheetTrace
       def shared
         @shared ||=
           begin
-            both = (@before.face_mapped[@origins] & uv_map.face_mapped).where
+            both = (@before.face_mapped[@origins] & uv_map.face_mapped & @known).where
             areas = Geometry::Vectors.lengths(uv_map.mesh.face_area_vectors)
             both
               .to_a
@@ -195,8 +229,8 @@ module SheetTrace
       def island_under(former, x_mm, y_mm)
         rows = @before.island_triangles[former]
         face = @before.triangles.faces[rows[@job.flat_map(former).row_at(x_mm, y_mm)]]
-        piece = @origins.eq(face).where[0]
-        uv_map.face_islands[piece] if uv_map.face_mapped[piece] == 1
+        piece = (@origins.eq(face) & @known).where.to_a.first
+        uv_map.face_islands[piece] if piece && uv_map.face_mapped[piece] == 1
       rescue UvError
         nil
       end
@@ -215,7 +249,7 @@ module SheetTrace
       # @return [Numo::Int64] faces of the new island that come from the former one
       def common_faces(former, island)
         (
-          @before.face_mapped[@origins] & uv_map.face_mapped & @before.face_islands[@origins].eq(former) &
+          @before.face_mapped[@origins] & uv_map.face_mapped & @known & @before.face_islands[@origins].eq(former) &
             uv_map.face_islands.eq(island)
         ).where
       end

@@ -31,19 +31,19 @@ module SheetTrace
 
       private
 
-      # A picture goes by its name and by the digest of its file.
+      # A picture, a font or another model goes by its name and by the digest of its file.
       def take(name, bytes)
-        return take_font(name, bytes) if Artwork::FontFile.font?(bytes)
+        return keep(name, Artwork::FontFile.of_bytes(bytes, name: name)) if Artwork::FontFile.font?(bytes)
+        return keep(name, Job::ModelFile.of_bytes(bytes, name: name)) if Job::ModelFile.model?(name)
 
         opened = Formats::Pictures.open(bytes, name: name).first.first
-        file = Artwork::PictureFile.of_bytes(opened.bytes, name: name)
-        [name, file.digest].each { |key| @files[key] = file }
+        file = keep(name, Artwork::PictureFile.of_bytes(opened.bytes, name: name))
         @bytes[file.digest] = opened.bytes
       end
 
-      def take_font(name, bytes)
-        file = Artwork::FontFile.of_bytes(bytes, name: name)
+      def keep(name, file)
         [name, file.digest].each { |key| @files[key] = file }
+        file
       end
 
       def run

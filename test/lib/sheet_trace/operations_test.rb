@@ -186,6 +186,7 @@ describe SheetTrace::Operations do
     "set_blending" => [{ linear: "x" } => /linear is "x"/],
     "set_mask" => [{ low: 0.8, high: 0.2 } => /high must lie above low/, { layers: ["none"] } => /no layer "none"/],
     "add_font" => [{ file: "none" } => /no font file "none"/, { file: "4x4" } => /no font file "4x4"/],
+    "revise_model" => [{ file: "none" } => /no model file "none"/],
     "fill_column" => [
       { id: "none", pictures: ["4x4"] } => /no layer "none"/,
       { id: "a", pictures: [] } => /pictures/,

@@ -168,7 +168,7 @@ export interface RuleBreaks {
   breaks: RuleBreak[];
 }
 
-export interface BroughtFont {
+export interface BroughtFile {
   digest: string;
 }
 
@@ -691,6 +691,17 @@ export interface LayerReach {
 
 export interface Reach {
   layers: LayerReach[];
+}
+
+export interface RevisedModel {
+  sentence: string;
+  /** faces that are as they were */
+  kept: number;
+  moved: number;
+  added: number;
+  lost: number;
+  /** what else differs, a sentence each */
+  lines: string[];
 }
 
 export interface CheckedSeam {

@@ -5,8 +5,9 @@ import type {
   CheckedSeams,
   Reach,
   Done,
-  BroughtFont,
+  BroughtFile,
   Exchange,
+  RevisedModel,
   PastStates,
   Differences,
   DeliveryOptions,
@@ -217,7 +218,10 @@ export const api = {
   redo: (job: Job) => askJob("POST", "/redo", job),
   bringPicture: (id: string, file: File, onProgress?: Progress) =>
     upload<Brought>(at(id, "/pictures"), file, onProgress),
-  bringFont: (id: string, file: File) => upload<BroughtFont>(at(id, "/fonts"), file),
+  bringModel: (id: string, file: File) => upload<BroughtFile>(at(id, "/models"), file),
+  revised: (id: string, revision: number, digest: string, followed: Followed) =>
+    ask<RevisedModel>("GET", at(id, `/revised/${digest}?${query({ revision })}`), undefined, followed),
+  bringFont: (id: string, file: File) => upload<BroughtFile>(at(id, "/fonts"), file),
   preflight: (id: string, revision: number, followed: Followed) =>
     ask<Preflight>("GET", at(id, `/preflight?${query({ revision })}`), undefined, followed),
   worstFaces: (id: string, revision: number, by: MeasureKind) =>
@@ -368,6 +372,8 @@ export const api = {
     look: (id: string, revision: number, look: Exclude<Look, "art">) => at(id, `/${look}.png?${query({ revision })}`),
     mask: (id: string, revision: number) => at(id, `/mask.png?${query({ revision })}`),
     relief: (id: string, revision: number, kind: "height" | "normals") => at(id, `/${kind}.png?${query({ revision })}`),
+    revised: (id: string, revision: number, digest: string, side: "before" | "after") =>
+      at(id, `/revised/${digest}/${side}.png?${query({ revision })}`),
     largeModel: (id: string, revision: number) => at(id, `/large-model.png?${query({ revision })}`),
     model: (id: string, revision: number) => at(id, `/model.png?${query({ revision })}`),
     edition: (id: string, revision: number, edition: number, view: string) =>

@@ -101,6 +101,7 @@ export interface Operations {
   load_layout: { file: string };
   rename_part: { part: number | string; name: string };
   split_part: { part: number | string };
+  revise_model: { file: string; tolerance_mm?: number | null };
   rename_material: { material: number | string; name: string };
 }
 
@@ -116,6 +117,7 @@ export interface OperationFacts {
   pack: { attempt: number; share_used: number; density_px_per_mm: number; best: boolean };
   relax: { step: number; spacing_before: number; spacing: number };
   fit_landmarks: { residuals_px: number[]; turned_triangles: number };
+  revise_model: { kept: number; moved: number; added: number; lost: number; lines: string[] };
 }
 
 export type OperationName = keyof Operations;

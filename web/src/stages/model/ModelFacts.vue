@@ -3,6 +3,7 @@
 import { BButton, BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
+import RevisePanel from "./RevisePanel.vue";
 import FoldSection from "@/ui/FoldSection.vue";
 import IslandFacts from "@/ui/IslandFacts.vue";
 import NumberField from "@/ui/NumberField.vue";
@@ -91,5 +92,6 @@ const unitNote = computed(() => {
         <dd class="num">{{ jobs.job.counts.materials }}</dd>
       </dl>
     </FoldSection>
+    <RevisePanel />
   </template>
 </template>

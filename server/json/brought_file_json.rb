@@ -2,9 +2,9 @@
 
 module SheetTraceServer
   module Json
-    # A font file that was brought in.
-    module BroughtFontJson
-      SHAPE = Shape::Record.new("BroughtFont", digest: Shape::TEXT)
+    # A font or a model that was brought in.
+    module BroughtFileJson
+      SHAPE = Shape::Record.new("BroughtFile", digest: Shape::TEXT)
       SHAPES = [SHAPE].freeze
 
       def self.call(digest) = { digest: digest }

@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Job
+    # A job on a model that was corrected or changed since: faces are known by where they lie, and what was said of them
+    # goes along.
+    class Revised
+      # Less than this share of the old faces found, and it is another model.
+      LEAST = 0.2
+      private_constant :LEAST
+
+      # job [Job] on the new model
+      # kept, moved, added [Array<Integer>] faces of the new model; lost [Array<Integer>] faces of the old one
+      Result = Struct.new(:job, :kept, :moved, :added, :lost, keyword_init: true)
+
+      # @param job [Job]
+      # @param reading [Formats::Reading] of the new model; name [String] of its file
+      # @param tolerance_mm [Float, nil] how far a face may have moved; half a hundredth of the model's diagonal if nil
+      # @return [Result]
+      # @raise [InputError] where it is another model
+      def self.call(job, reading, name:, tolerance_mm: nil) = new(job, reading, name, tolerance_mm).call
+
+      def initialize(job, reading, name, tolerance_mm)
+        @job = job
+        @started = Job.start(reading, source_name: name, sheet: job.sheet, unit_mm: job.unit_mm)
+        @before = job.mesh
+        @mesh = in_units(@started.mesh, reading)
+        @origins = Mesh::MatchFaces.call(@before, @mesh, tolerance: tolerance_mm && (tolerance_mm / job.unit_mm))
+        @pairs = Mesh::PairCorners.call(@before, @mesh, @origins)
+      end
+      private_class_method :new
+
+      # @return [Result]
+      def call
+        known = @origins.ge(0).where.to_a
+        lost = (0...@before.face_count).to_a - @origins.to_a
+        refuse(lost.size) if @before.face_count - lost.size < LEAST * @before.face_count
+
+        kept, moved = known.partition { |face| same?(face) }
+        added = (0...@mesh.face_count).to_a - known
+        Result.new(job: revised, kept: kept, moved: moved, added: added, lost: lost)
+      end
+
+      private
+
+      # As long as the file that the job came from says its units are.
+      def in_units(mesh, reading)
+        former = @job.source.unit_mm
+        return mesh if reading.unit_mm.nil? || former.nil? || reading.unit_mm == former
+
+        mesh.with(positions: mesh.positions * (reading.unit_mm / former))
+      end
+
+      def revised
+        layout = CarriedLayout.call(@job.layout, @mesh, @origins, pairs: @pairs)
+        Remap.call(
+          @job,
+          layout.uv_map,
+          source: @started.source,
+          origins: Numo::Int64.cast(@origins),
+          vertices: vertices
+        )
+      end
+
+      # @return [Hash{Integer => Integer}] former vertex => the one that it has become
+      def vertices
+        rows = @pairs.ge(0).where
+        return {} if rows.empty?
+
+        @before.corner_vertices[@pairs[rows]].to_a.zip(@mesh.corner_vertices[rows].to_a).to_h
+      end
+
+      def same?(face)
+        corners = (@mesh.face_starts[face]...@mesh.face_starts[face + 1]).to_a
+        former = @pairs[corners]
+        return false if former.min.negative?
+
+        places =
+          [[@mesh, corners], [@before, former]].map { |mesh, own| mesh.positions[mesh.corner_vertices[own], true] }
+        (places[0] - places[1]).abs.max <= SAME * size
+      end
+
+      SAME = 1e-6
+      private_constant :SAME
+
+      def size = @size ||= [@before.bounds.reduce { |low, high| Geometry::Triple.distance(low, high) }, Float::MIN].max
+
+      def refuse(lost)
+        raise InputError.new(
+                "#{lost} of #{@before.face_count} faces of the model are not in #{@started.source_name}: it is another " \
+                  "model, or lies elsewhere; start a job with it, or give a larger tolerance",
+                where: {
+                  file: @started.source_name
+                }
+              )
+      end
+    end
+  end
+end
