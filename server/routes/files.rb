@@ -55,7 +55,7 @@ module SheetTraceServer
           options = Params.query(SheetTrace::Job::Deliver, params, job)
           rules = SheetTrace::Job::ReceiverRules.new(**Params.query(SheetTrace::Job::ReceiverRules, params))
           breaks =
-            rules.breaks(job, size, options) do
+            rules.breaks(job, size, options, base_name: base_name) do
               SheetTrace::Job::Deliver.call(
                 job,
                 pictures: workshop.pictures,

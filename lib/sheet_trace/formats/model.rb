@@ -37,6 +37,22 @@ module SheetTrace
           new(mesh: mesh, uv_sets: [set], **rest)
         end
 
+        # @return [Model] in axes of the other hand: x is turned round, and faces look outwards all the same
+        def mirrored
+          starts = mesh.face_starts.to_a
+          order = Numo::Int64.cast(starts.each_cons(2).flat_map { |from, to| [from, *(from + 1...to).to_a.reverse] })
+          positions = mesh.positions.copy.tap { |own| own[true, 0] *= -1 }
+          normals = mesh.corner_normals && mesh.corner_normals[order, true].tap { |own| own[true, 0] *= -1 }
+          with(
+            mesh:
+              mesh.with(positions: positions, corner_vertices: mesh.corner_vertices[order], corner_normals: normals),
+            uv_sets:
+              uv_sets.map do |set|
+                UvSet.new(name: set.name, uvs: set.uvs, corner_uvs: set.corner_uvs[order], face_mapped: set.face_mapped)
+              end
+          )
+        end
+
         # @param parts [Array<Integer>]
         # @return [Model] of these parts alone, without vertices that no face of them has
         def of_parts(parts)

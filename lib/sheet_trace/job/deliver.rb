@@ -9,6 +9,8 @@ module SheetTrace
 
       ALPHAS = %w[keep drop apart].freeze
       UNITS_MM = { "mm" => 1.0, "cm" => 10.0, "m" => 1000.0, "in" => 25.4 }.freeze
+      # Where the front looks => the turn about y that brings it there, quarters
+      FRONTS = { "z" => 0, "x" => 1, "-z" => 2, "-x" => 3 }.freeze
       NONE = "none"
       LONGEST_NAME = 60
       # What is lost by a choice of formats, said before anything is written; a member that is not said may be any.
@@ -19,6 +21,7 @@ module SheetTrace
           image: %w[tif tga webp],
           message: "glTF holds PNG and JPEG only: the model goes without."
         },
+        { image: %w[tga jpg webp], deep: true, message: "This picture format has 8 bits a channel." },
         { format: %w[ply], message: "PLY names no texture: it has to be chosen where the model is opened." },
         { format: %w[glb gltf], message: "glTF holds triangles only: polygons are cut into them.", polygons: true }
       ].freeze
@@ -34,7 +37,12 @@ module SheetTrace
       flag :bleed, "art is carried past the islands' edges", default: true
       one_of :alpha, ALPHAS, "drop: laid on a colour; apart: a file of its own beside", default: "keep"
       color :ground, "for what drops its alpha", default: "#ffffff"
+      flag :deep, "textures have 16 bits a channel, where their format can", default: false
       one_of :up, %w[y z], "of the model", default: "y"
+      one_of :front, FRONTS.keys, "where the model's front looks, before another axis is up", default: "z"
+      flag :left_handed,
+           "axes are left-handed: x is mirrored, and faces are turned round to look outwards",
+           default: false
       one_of :unit, UNITS_MM.keys, "that the model is written in; its own if nil", optional: true
       flag :one_material, "in the place of the model's own", default: false
       list :companions,
@@ -52,6 +60,12 @@ module SheetTrace
       # @raise [InputError, UnknownNameError]
       def self.call(job, pictures:, size: job.sheet, base_name: Deliver.base_name(job.source_name), **options)
         new(job, pictures, size, base_name, validated(options, References::Context.new(job: job))).send(:files)
+      end
+
+      # @return [Array<String>] what the files of each edition begin with
+      # @param options [Hash] as declared above, checked
+      def self.base_names(job, base_name, options)
+        new(job, nil, job.sheet, base_name, options).send(:base_names)
       end
 
       # A name that every file system and OBJ reader takes: letters, digits, hyphens and underscores.
@@ -109,6 +123,11 @@ module SheetTrace
 
       def writer = Formats::WRITERS.fetch(@options[:format])
 
+      def base_names
+        editions = @options[:editions] || [@job.artwork.shown]
+        editions.map { |edition| name(edition, editions.size > 1) }
+      end
+
       def name(edition, several)
         pattern = @options[:name]
         pattern += "-{edition}" if several && !pattern.include?("{edition}")
@@ -138,7 +157,13 @@ module SheetTrace
 
       def flat(sheet) = sheet.flatten(background: rgb(@options[:ground])).cast(:uchar).copy(interpretation: :srgb)
       def rgb(color) = Drawing::Color.parse(color).to_a.map { |share| (share * 255).round }
-      def image(own) = Formats::Images.call(own, @options[:image], px_per_mm: @px_per_mm, ground: @options[:ground])
+
+      def image(own)
+        own = (own.cast(:ushort) * 257).cast(:ushort).copy(interpretation: own.bands < 3 ? :grey16 : :rgb16) if deep?
+        Formats::Images.call(own, @options[:image], px_per_mm: @px_per_mm, ground: @options[:ground])
+      end
+
+      def deep? = @options[:deep] && Formats::Images::KINDS.fetch(@options[:image]).deep
 
       # @return [Hash{Symbol => String}] file names of height: and normals:; none where the art is flat
       def reliefs(base)
@@ -149,6 +174,7 @@ module SheetTrace
         unit_mm = @options[:unit] ? UNITS_MM.fetch(@options[:unit]) : @job.unit_mm
         base = File.basename(color, ".*")
         whole = whole_model(sheet, color, pictures, unit_mm, base)
+        whole = whole.mirrored if @options[:left_handed]
         @options[:parts] ? of_parts(whole) : whole
       end
 
@@ -175,12 +201,19 @@ module SheetTrace
       def turned(mesh, scale, color)
         names = @options[:one_material] ? [@base_name] : mesh.materials.map(&:name)
         materials = names.map { |name| Mesh::Material.new(name: name, image: color) }
-        positions = mesh.positions * scale
+        positions = fronted(mesh.positions * scale)
         if @options[:up] == "z"
           positions = Geometry::Vectors.columns([positions[true, 0], positions[true, 2] * -1, positions[true, 1]])
         end
         kept = @options[:one_material] ? { face_materials: Numo::Int32.zeros(mesh.face_count) } : {}
         mesh.with(materials: materials, positions: positions, **kept)
+      end
+
+      # Turned about y by quarters, which are exact.
+      def fronted(positions)
+        x, y, z = Array.new(3) { |axis| positions[true, axis] }
+        FRONTS.fetch(@options[:front]).times { x, z = z, x * -1 }
+        Geometry::Vectors.columns([x, y, z])
       end
 
       # @return [String, nil] what of the alpha is seen on the model, as Formats::Model has it; nil where islands are

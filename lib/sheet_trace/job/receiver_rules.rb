@@ -9,6 +9,7 @@ module SheetTrace
       whole :largest_kb, 1..10_000_000, "of all files together", optional: true
       flag :single_material, default: false
       flag :opaque, "no texture may let anything through", default: false
+      text :names, "that files must have, with * and ? as placeholders, such as tx_*", optional: true
 
       # rule [String]; message [String] what is broken; cure [String] what to do
       Break = Struct.new(:rule, :message, :cure, keyword_init: true)
@@ -17,8 +18,15 @@ module SheetTrace
       # @param options [Hash] as Deliver declares them, checked
       # @yieldreturn [Hash{String => String}] the files; asked for only where their weight counts
       # @return [Array<Break>]
-      def breaks(job, size, options, &files)
-        [*of_size(size), *of_material(job, options), *of_alpha(options), *(of_weight(files.call) if largest_kb)]
+      # @param base_name [String] what {job} stands for in names
+      def breaks(job, size, options, base_name: Deliver.base_name(job.source_name), &files)
+        [
+          *of_size(size),
+          *of_material(job, options),
+          *of_alpha(options),
+          *of_names(Deliver.base_names(job, base_name, options)),
+          *(of_weight(files.call) if largest_kb)
+        ]
       end
 
       private
@@ -49,6 +57,15 @@ module SheetTrace
         return [] unless opaque && options[:alpha] == "keep" && Formats::Images::KINDS.fetch(options[:image]).alpha
 
         [broken("opaque", "the textures keep their transparency", "drop the alpha on a colour, or take JPEG")]
+      end
+
+      def of_names(bases)
+        return [] unless names
+
+        wrong = bases.reject { |base| File.fnmatch?(names, base) }
+        return [] if wrong.empty?
+
+        [broken("names", "#{wrong.join(", ")} #{wrong.one? ? "is" : "are"} not called #{names}", "change Name")]
       end
 
       def of_weight(files)

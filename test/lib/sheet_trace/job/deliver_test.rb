@@ -145,4 +145,50 @@ describe SheetTrace::Job::Deliver do
       SheetTrace::Job::Deliver.call(job, pictures: nil, parts: ["none"])
     end
   end
+
+  # One block at 3, 5, 7: right, up, to the front.
+  it "turns the model into the axes that are wanted, every face looking outwards still" do
+    job = Models.job(Models.blocks([[[3, 5, 7], [1, 1, 1]]]))
+    job = operate(job, "lay_flat").job
+    middle = ->(read) { read.mesh.bounds.transpose.map { |low, high| ((low + high) / 2).round(6) } }
+    {
+      {} => [3, 5, 7],
+      { up: "z" } => [3, -7, 5],
+      { front: "x" } => [7, 5, -3],
+      { front: "-z" } => [-3, 5, -7],
+      { front: "-x", up: "z" } => [-7, -3, 5],
+      { left_handed: true } => [-3, 5, 7]
+    }.each do |axes, place|
+      read = SheetTrace::Formats.read_files(SheetTrace::Job::Deliver.call(job, pictures: nil, base_name: "a", **axes))
+      outwards =
+        read.mesh.face_area_vectors *
+          (read.mesh.positions[read.mesh.corner_vertices[read.mesh.face_starts[0...-1]], true] - Numo::DFloat[place])
+
+      assert_equal place.map(&:to_f), middle.call(read), axes.inspect
+      assert_operator outwards.sum(axis: 1).min, :>, 0, axes.inspect
+    end
+  end
+
+  it "writes 16 bits a channel where the format has them, each value as it was" do
+    job =
+      operate(
+        Models.job(Models.panel, width_px: 64, height_px: 64),
+        "add_layer",
+        content: {
+          kind: "fill",
+          color: "#205080"
+        }
+      ).job
+    { "png" => :ushort, "tif" => :ushort, "tga" => nil }.each do |image, format|
+      bytes =
+        SheetTrace::Job::Deliver.call(job, pictures: nil, base_name: "a", format: "none", image: image, deep: true)[
+          "a.#{image}"
+        ]
+      next unless format
+
+      read = Vips::Image.new_from_buffer(bytes, "")
+
+      assert_equal [format, [0x2020, 0x5050, 0x8080, 0xffff]], [read.format, read.getpoint(20, 40).map(&:to_i)]
+    end
+  end
 end

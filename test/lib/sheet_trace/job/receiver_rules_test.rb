@@ -45,4 +45,12 @@ describe SheetTrace::Job::ReceiverRules do
 
     assert_equal [["single_material"], []], found
   end
+
+  it "holds names against a pattern, for every edition" do
+    assert_empty breaks.call({ names: "tx_*" }, options: { name: "tx_{job}" })
+    found = breaks.call({ names: "tx_?" })
+
+    assert_equal ["names", "change Name"], found.map { |own| [own.rule, own.cure] }.flatten
+    assert_match(/not called tx_\?/, found.first.message)
+  end
 end

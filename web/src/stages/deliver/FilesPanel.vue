@@ -18,6 +18,7 @@ import NumberField from "@/ui/NumberField.vue";
 import SelectField from "@/ui/SelectField.vue";
 import SizeFields from "@/ui/SizeFields.vue";
 import { within } from "@/ui/sums";
+import AxesPicture from "./AxesPicture.vue";
 import { NO_RULES, read, USUAL, useDelivery, written } from "./delivery";
 
 const MODELS = {
@@ -40,7 +41,8 @@ const COMPANIONS: Record<(typeof LIMITS.companions)[number], string> = {
   density: "Density",
   stretch: "Stretch",
 };
-const UPS = { y: "y, front to z", z: "z, front to −y" };
+const UPS = { y: "y", z: "z" };
+const FRONTS = { z: "its front", x: "its right", "-z": "its back", "-x": "its left" };
 const UNITS = { "": "as in the file", mm: "mm", cm: "cm", m: "m", in: "in" };
 const jobs = useJob();
 const exchange = useExchange();
@@ -76,16 +78,18 @@ interface Loss {
   image?: readonly string[];
   alpha?: readonly string[];
   polygons?: boolean;
+  deep?: boolean;
   message: string;
 }
 /** what is lost, before it is */
 const losses = computed(() =>
   (LIMITS.losses as readonly Loss[])
-    .filter(({ format, image, alpha, polygons }) =>
+    .filter(({ format, image, alpha, polygons, deep }) =>
       [
         !format || format.includes(options.value.format!),
         !image || image.includes(options.value.image!),
         !alpha || alpha.includes(options.value.alpha!),
+        !deep || options.value.deep,
         !polygons || jobs.job!.counts.triangles !== jobs.job!.counts.faces,
       ].every(Boolean),
     )
@@ -173,8 +177,12 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
           <ColorField class="wide" label="Ground" :value="options.ground!" @change="options.ground = $event" />
         </template>
         <SelectField id="up" v-model="options.up!" label="Up is" :choices="UPS" />
+        <SelectField id="front" v-model="options.front!" label="Front to" :choices="FRONTS" />
         <SelectField id="unit" v-model="unit" label="One unit is" :choices="UNITS" />
       </div>
+      <AxesPicture :up="options.up!" :front="options.front!" :left-handed="options.left_handed!" />
+      <BFormCheckbox v-model="options.left_handed">Left-handed axes</BFormCheckbox>
+      <BFormCheckbox v-model="options.deep">16 bits a channel</BFormCheckbox>
       <BFormCheckbox v-model="options.bleed">Bleed of {{ jobs.job.artwork.bleed_px }} px</BFormCheckbox>
       <BFormCheckbox v-model="options.one_material">One material</BFormCheckbox>
       <BFormCheckbox v-model="options.manifest">A list of what each file is</BFormCheckbox>
@@ -198,6 +206,16 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
           unit="kB"
           :decimals="0"
           @change="rules.largest_kb = $event || null"
+        />
+        <label for="rule-names">Names</label>
+        <BFormInput
+          id="rule-names"
+          class="wide num"
+          size="sm"
+          placeholder="such as tx_*"
+          title="* stands for anything, ? for one sign"
+          :model-value="rules.names ?? ''"
+          @update:model-value="rules.names = String($event) || null"
         />
       </div>
       <div class="d-flex gap-1 mt-2">

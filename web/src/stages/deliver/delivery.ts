@@ -15,7 +15,10 @@ export const USUAL: DeliveryOptions = {
   bleed: true,
   alpha: "keep",
   ground: "#ffffff",
+  deep: false,
   up: "y",
+  front: "z",
+  left_handed: false,
   unit: null,
   one_material: false,
   manifest: false,
@@ -28,6 +31,7 @@ export const NO_RULES: ReceiverRules = {
   largest_kb: null,
   single_material: false,
   opaque: false,
+  names: null,
 };
 
 /** What is set up, and the receivers that are kept in the browser for all jobs. */
