@@ -301,7 +301,7 @@ describe "bin/sheet-trace" do
     "a method that is not known" => [["flatten", :caddy, "-o", "x.obj", "--method", "fly"], /no method "fly"/],
     "a format that is not known" => [
       ["convert", :caddy, "x.xyz"],
-      /no model format "xyz"; there are obj, glb, dae, ply/
+      /no model format "xyz"; there are obj, glb, gltf, dae, ply/
     ],
     "a command that is not known" => [["paint"], /paint/]
   }.each do |what, (arguments, message)|
