@@ -142,10 +142,11 @@ module SheetTraceCli
     desc "run RECIPE",
          "do with operations what the screen does, and write what the recipe exports; paths in it are relative to it"
     option :model, desc: "another model than the recipe's"
+    option :skip, desc: "numbers of steps that are left out, such as 3,5: those that no longer fit another model"
     option :out, aliases: "-o", required: true, desc: "the folder to write to; made if there is none"
     option :json, type: :boolean, desc: "sentences and files as JSON"
     def run_recipe(recipe)
-      running = Recipes.new(recipe, model: options[:model])
+      running = Recipes.new(recipe, model: options[:model], skip: options[:skip])
       result = running.call { |sentence| puts sentence unless options[:json] }
       files = running.write(result, options[:out])
       puts(

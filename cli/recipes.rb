@@ -9,9 +9,11 @@ module SheetTraceCli
     # @param path [String] of the recipe
     # @param model [String, nil] path of another model than its own
     # @param exports [Array<Hash>, nil] in the place of its own
-    # @raise [SheetTrace::Error] as SheetTrace::Recipe.parse says
-    def initialize(path, model: nil, exports: nil)
+    # @param skip [String, nil] numbers of steps that are left out, parted by commas
+    # @raise [SheetTrace::Error] as SheetTrace::Recipe.parse says, or if skip is no list of numbers
+    def initialize(path, model: nil, exports: nil, skip: nil)
       @path = path
+      @skip = skip.to_s.split(",").map { |number| Integer(number.strip, 10) }
       @recipe = SheetTrace::Recipe.parse(File.read(path), name: File.basename(path), exports: exports)
       @model =
         model ||
@@ -26,6 +28,13 @@ module SheetTraceCli
                 )
               )
           )
+    rescue ArgumentError
+      raise SheetTrace::InputError.new(
+              "--skip is #{skip.inspect}; give numbers of steps, such as 3,5",
+              where: {
+                skip: skip
+              }
+            )
     end
 
     # @yieldparam sentence [String] of each step
@@ -37,6 +46,7 @@ module SheetTraceCli
         ModelFiles.read(@model),
         model_name: File.basename(@model),
         pictures: pictures,
+        skip: @skip,
         &
       )
     end

@@ -11,6 +11,10 @@ module SheetTraceServer
       class Unfinished < StandardError
       end
 
+      LARGEST = 200 * 1_048_576
+      TOO_MANY = "too many files came at once; save this one again"
+      private_constant :LARGEST, :TOO_MANY
+
       # @param workshop [Workshop]; exchanges [Store::Exchanges]
       def initialize(workshop, exchanges)
         @workshop = workshop
@@ -19,26 +23,49 @@ module SheetTraceServer
 
       # @param folder [String] name of the job's folder; path [String] of the file in it
       # @param last_try [Boolean] what can't be read now is broken, and not only unfinished
+      # @param too_many [Boolean] it came with too many others to be looked at
       # @raise [Unfinished]
-      def call(folder, path, last_try:)
+      def call(folder, path, last_try:, too_many: false)
         id = @exchanges.job_of(folder) or return
-        bytes = File.binread(File.join(@exchanges.folder(id), path))
+        return broken(id, path, TOO_MANY) if too_many
+
+        bytes = bytes_of(@exchanges.folder(id), path)
         digest = SheetTrace::Job::Snapshot.digest(bytes)
         return if @exchanges.file(id, path)&.fetch(:digest) == digest
 
-        said = take(id, path, bytes)
-        @exchanges.note(id, path, digest: digest, state: "taken", message: said)
+        @exchanges.note(id, path, digest: digest, state: "taken", message: take(id, path, bytes))
       rescue Errno::ENOENT
         nil # it was moved away meanwhile
-      rescue SheetTrace::FormatError, SheetTrace::LimitError => e
+      rescue SheetTrace::FormatError => e
         raise Unfinished unless last_try
 
-        @exchanges.note(id, path, digest: digest, state: "broken", message: e.message)
-      rescue SheetTrace::Error, Store::Jobs::Conflict, Store::Damaged => e
-        @exchanges.note(id, path, digest: digest, state: "broken", message: e.message)
+        broken(id, path, e.message, digest)
+      rescue SheetTrace::Error, SystemCallError, Store::Jobs::Conflict, Store::Damaged => e
+        broken(id, path, e.message, digest)
       end
 
       private
+
+      def broken(id, path, message, digest = nil)
+        @exchanges.note(id, path, digest: digest, state: "broken", message: message)
+      end
+
+      def bytes_of(folder, path)
+        full = File.join(folder, path)
+        inside = File.realpath(full).start_with?("#{File.realpath(folder)}/")
+        raise SheetTrace::InputError, "#{path} leads out of the folder; copy the file into it" unless inside
+        if File.size(full) > LARGEST
+          raise SheetTrace::LimitError.new(
+                  "#{path} has #{File.size(full) / 1_048_576} MB; up to #{LARGEST / 1_048_576} MB are taken",
+                  where: {
+                    limit: LARGEST,
+                    got: File.size(full)
+                  }
+                )
+        end
+
+        File.binread(full)
+      end
 
       # @return [String] what was done
       def take(id, path, bytes)

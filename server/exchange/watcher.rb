@@ -4,6 +4,7 @@ require "json"
 require "listen"
 require "rack"
 require "rack/mock_request"
+require "set"
 require_relative "../exchange"
 require_relative "../store/exchanges"
 
@@ -17,7 +18,9 @@ module SheetTraceServer
       TRIES = 40
       # How often a folder is looked through where the system tells of no changes.
       LATENCY_S = 0.1
-      private_constant :WAIT_S, :TRIES, :LATENCY_S
+      # So many may wait; what comes beside them was copied by the heap, and is left for the painter to save again.
+      MOST = 200
+      private_constant :WAIT_S, :TRIES, :LATENCY_S, :MOST
 
       # @param root [String] where the folders are
       # @param api [#call] Rack application
@@ -25,6 +28,8 @@ module SheetTraceServer
         @root = root
         @api = api
         @paths = Queue.new
+        @waiting = Set.new
+        @lock = Mutex.new
       end
 
       # @return [Watcher]
@@ -39,14 +44,20 @@ module SheetTraceServer
 
       private
 
+      # A file that is saved again before it was looked at is looked at once.
       def saw(modified, added, _removed)
         (modified + added).uniq.each do |path|
           folder, own = path.delete_prefix("#{@root}/").split("/", 2)
-          @paths << [folder, own] if own && Store::Exchanges.picture?(own)
+          next unless own && Store::Exchanges.picture?(own)
+
+          @paths << [folder, own] if @lock.synchronize { @waiting.add?([folder, own]) }
         end
       end
 
       def take((folder, path))
+        many = @lock.synchronize { @waiting.delete([folder, path]) && @waiting.size > MOST }
+        return done?(folder, path, too_many: true) if many
+
         tries = 0
         until done?(folder, path, last: (tries += 1) == TRIES)
           sleep WAIT_S
@@ -56,8 +67,8 @@ module SheetTraceServer
       end
 
       # @return [Boolean] whether it was taken, or never will be
-      def done?(folder, path, last:)
-        body = JSON.generate(folder: folder, path: path, last_try: last)
+      def done?(folder, path, last: true, too_many: false)
+        body = JSON.generate(folder: folder, path: path, last_try: last, too_many: too_many)
         env = Rack::MockRequest.env_for(TAKE, :method => "POST", :input => body, "CONTENT_TYPE" => "application/json")
         status, _headers, parts = @api.call(env)
         parts.each(&:bytesize)

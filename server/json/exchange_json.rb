@@ -17,6 +17,7 @@ module SheetTraceServer
         Shape::Record.new(
           "Exchange",
           folder: [shape::TEXT.or_null, "its path; null where there is none"],
+          gone: [shape::FLAG, "it is not there any more"],
           files: FILE.list
         )
       SHAPES = [FILE, SHAPE].freeze
@@ -26,6 +27,7 @@ module SheetTraceServer
       def self.call(folder, files)
         {
           folder: folder,
+          gone: !folder.nil? && !File.directory?(folder),
           files: files.map { |row| { **row.slice(:path, :state, :message), came_at: row[:came_at].iso8601 } }
         }
       end

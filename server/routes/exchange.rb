@@ -16,6 +16,7 @@ module SheetTraceServer
         text :folder, longest: 300
         text :path, longest: 1000
         flag :last_try, default: false
+        flag :too_many, default: false
       end
 
       def self.registered(app)
@@ -40,7 +41,8 @@ module SheetTraceServer
           SheetTraceServer::Exchange::TakeFile.new(workshop, exchanges).call(
             saved[:folder],
             saved[:path],
-            last_try: saved[:last_try]
+            last_try: saved[:last_try],
+            too_many: saved[:too_many]
           )
           status 204
         rescue SheetTraceServer::Exchange::TakeFile::Unfinished
@@ -80,6 +82,9 @@ module SheetTraceServer
           File.binwrite("#{path}.part", bytes)
           File.rename("#{path}.part", path)
           path
+        rescue SystemCallError => e
+          raise SheetTrace::InputError,
+                "#{folder} can't be written to: #{e.message[/\A[^@]+/].strip}; see to it and try again"
         end
       end
     end

@@ -435,6 +435,11 @@ describe "bin/sheet-trace" do
 
       assert_equal [1, "sheet-trace: step 1, place_picture: there is no island \"Left\"; there are Front\n"],
                    [status.exitstatus, err]
+      # The step that no longer fits is changed in the recipe, or left out.
+      out, _err, status = run.call("run", path, "--model", File.join(folder, "flat.obj"), "--skip", "1", "-o", folder)
+
+      assert_equal ["a/caddy.png written to #{folder}\n", true], [out, status.success?]
+      assert_match(/--skip is "x"; give numbers/, run.call("run", path, "--skip", "x", "-o", folder)[1])
       File.write(path, JSON.generate(recipe.merge(exports: [{ kind: "texture", file: "../caddy.png" }])))
 
       assert_match(/would be written outside/, run.call("run", path, "-o", File.join(folder, "out"))[1])

@@ -104,6 +104,19 @@ describe "an exchange folder that is watched" do
     came(id, "lines.svg")
     art = job(id)["artwork"]
 
+    # Saved again and again, the last one stays.
+    operate(id, "show_edition", edition: 0)
+    50.times do |i|
+      File.binwrite(
+        path,
+        Vips::Image.black(64, 64, bands: 3).linear(1, i * 5).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
+      ) || sleep(0.05)
+    end
+    last = Digest::SHA256.file(path).hexdigest
+    100.times { break if job(id)["artwork"]["layers"][0]["content"]["picture"]["digest"] == last || !sleep(0.05) }
+
+    assert_equal last, job(id)["artwork"]["layers"][0]["content"]["picture"]["digest"]
+
     assert_equal ["First edition", "Plum"], art["editions"]
     assert_equal %w[skin lines], art["layers"].map { |layer| layer["name"] }
     assert art["layers"].last["content"]["picture"]["drawing"]
@@ -138,6 +151,27 @@ describe "files of an exchange folder" do
     saved(folder, "odd.png")
 
     assert_match(/not the proportions/, ask(:get, "/api/jobs/#{job[:id]}/exchange")[:files].first[:message])
+  end
+
+  it "takes no file that leads out of the folder, is too large, or came with too many others" do
+    job = start_job
+    folder = ask(:post, "/api/jobs/#{job[:id]}/exchange", {})[:folder]
+    File.binwrite(File.join(@folder, "secret.png"), Vips::Image.black(64, 64).cast(:uchar).pngsave_buffer)
+    File.symlink(File.join(@folder, "secret.png"), File.join(folder, "link.png"))
+    File.open(File.join(folder, "huge.png"), "wb") { |file| file.truncate(300 * 1_048_576) }
+    saved(folder, "link.png")
+    saved(folder, "huge.png")
+    ask(:post, "/api/exchange/files", { folder: File.basename(folder), path: "heap.png", too_many: true })
+    files = ask(:get, "/api/jobs/#{job[:id]}/exchange")[:files].to_h { |own| own.values_at(:path, :message) }
+
+    assert_match(/leads out of the folder/, files["link.png"])
+    assert_match(/300 MB; up to 200 MB/, files["huge.png"])
+    assert_match(/too many files/, files["heap.png"])
+    assert_empty ask(:get, "/api/jobs/#{job[:id]}")[:artwork][:layers]
+    FileUtils.remove_entry(folder)
+
+    assert ask(:get, "/api/jobs/#{job[:id]}/exchange")[:gone]
+    refute ask(:post, "/api/jobs/#{job[:id]}/exchange", {})[:gone]
   end
 
   it "looks at pictures of open folders alone" do

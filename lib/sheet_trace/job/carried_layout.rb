@@ -63,12 +63,20 @@ module SheetTrace
         [rows[same], former[same]]
       end
 
-      # @return [Numo::DFloat] 2: where a corner lies within the face that its own is a piece of
+      # @return [Numo::DFloat] 2: where a corner lies within the face that its own is a piece of, or on one beside that
+      #   in the same island, where its own is made of both
       def uv_within(uvs, corner)
         place = @mesh.positions[@mesh.corner_vertices[corner], true].to_a
-        triangle, shares = @before.nearest_spot([@origins[@mesh.corner_faces[corner]]], place)
+        triangle, shares = @before.nearest_spot(with_neighbours(@origins[@mesh.corner_faces[corner]]), place)
         own = uvs[@before.triangulation.corners[triangle, true], true]
         (own * Numo::DFloat.cast(shares).expand_dims(1)).sum(axis: 0)
+      end
+
+      def with_neighbours(face)
+        islands = @former.uv_map.face_islands
+        mapped = @former.uv_map.face_mapped
+        beside = @before.face_neighbours[face].select { |own| mapped[own] == 1 && islands[own] == islands[face] }
+        [face, *beside]
       end
     end
   end

@@ -25,7 +25,8 @@ module SheetTrace
         @started = Job.start(reading, source_name: name, sheet: job.sheet, unit_mm: job.unit_mm)
         @before = job.mesh
         @mesh = in_units(@started.mesh, reading)
-        @origins = Mesh::MatchFaces.call(@before, @mesh, tolerance: tolerance_mm && (tolerance_mm / job.unit_mm))
+        @tolerance = tolerance_mm && (tolerance_mm / job.unit_mm)
+        @origins = Mesh::MatchFaces.call(@before, @mesh, tolerance: @tolerance)
         @pairs = Mesh::PairCorners.call(@before, @mesh, @origins)
       end
       private_class_method :new
@@ -33,7 +34,7 @@ module SheetTrace
       # @return [Result]
       def call
         known = @origins.ge(0).where.to_a
-        lost = (0...@before.face_count).to_a - @origins.to_a
+        lost = gone
         refuse(lost.size) if @before.face_count - lost.size < LEAST * @before.face_count
 
         kept, moved = known.partition { |face| same?(face) }
@@ -42,6 +43,15 @@ module SheetTrace
       end
 
       private
+
+      # Former faces that are found nowhere on the new model: one may have become a part of a larger one.
+      def gone
+        left = (0...@before.face_count).to_a - @origins.to_a
+        return left if left.empty?
+
+        found = Mesh::MatchFaces.call(@mesh, @before, tolerance: @tolerance)
+        left.select { |face| found[face].negative? }
+      end
 
       # As long as the file that the job came from says its units are.
       def in_units(mesh, reading)
@@ -70,14 +80,14 @@ module SheetTrace
         @before.corner_vertices[@pairs[rows]].to_a.zip(@mesh.corner_vertices[rows].to_a).to_h
       end
 
+      # Whether each of its corners lies where one of the former face's lies: it may be a piece of it.
       def same?(face)
-        corners = (@mesh.face_starts[face]...@mesh.face_starts[face + 1]).to_a
-        former = @pairs[corners]
-        return false if former.min.negative?
+        now, former = [[@mesh, face], [@before, @origins[face]]].map { |mesh, own| places(mesh, own) }
+        now.all? { |place| former.any? { |other| Geometry::Triple.distance(place, other) <= SAME * size } }
+      end
 
-        places =
-          [[@mesh, corners], [@before, former]].map { |mesh, own| mesh.positions[mesh.corner_vertices[own], true] }
-        (places[0] - places[1]).abs.max <= SAME * size
+      def places(mesh, face)
+        mesh.positions[mesh.corner_vertices[mesh.face_starts[face]...mesh.face_starts[face + 1]], true].to_a
       end
 
       SAME = 1e-6

@@ -13,14 +13,16 @@ module SheetTrace
       # @param reading [Formats::Reading] of the model
       # @param model_name [String] of its file
       # @param pictures [Hash{String => String}] name => bytes of the picture's file
+      # @param skip [Array<Integer>] numbers of steps that are left out, counted from 1
       # @yieldparam sentence [String] of each step, as it is done
       # @return [Result]
       # @raise [Error] of the step; its message begins with the step; where: { step: } counted from 1, or { export: }
-      def self.call(recipe, reading, model_name:, pictures: {}, &block) =
-        new(recipe, reading, model_name, pictures).send(:run, &block)
+      def self.call(recipe, reading, model_name:, pictures: {}, skip: [], &block) =
+        new(recipe, reading, model_name, pictures, skip).send(:run, &block)
 
-      def initialize(recipe, reading, model_name, pictures)
+      def initialize(recipe, reading, model_name, pictures, skip)
         @recipe = recipe
+        @skip = skip
         @started =
           Job::Start.call(reading, source_name: model_name, sheet: recipe.sheet_size, unit_mm: recipe.unit_mm&.to_f)
         @bytes = {}
@@ -52,6 +54,7 @@ module SheetTrace
           @recipe
             .operations
             .each_with_index
+            .reject { |_step, index| @skip.include?(index + 1) }
             .reduce(@started.job) do |so_far, (step, index)|
               at("step #{index + 1}, #{step[:name]}", step: index + 1) do
                 change =

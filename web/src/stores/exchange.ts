@@ -8,7 +8,7 @@ import { useMessages } from "./messages";
 
 /** How often what came into the folder is asked for. */
 const EVERY_MS = 1500;
-const NONE: Exchange = { folder: null, files: [] };
+const NONE: Exchange = { folder: null, gone: false, files: [] };
 
 /** The job's exchange folder: what is saved in it by any program shows on the model. */
 export const useExchange = defineStore("exchange", () => {
@@ -18,6 +18,7 @@ export const useExchange = defineStore("exchange", () => {
   const state = shallowRef<Exchange>(NONE);
 
   const folder = computed(() => state.value.folder);
+  const gone = computed(() => state.value.gone);
   const files = computed(() => state.value.files);
 
   async function run(what: (id: string) => Promise<Exchange>, quiet = false) {
@@ -54,5 +55,5 @@ export const useExchange = defineStore("exchange", () => {
     }
   }
 
-  return { folder, files, open: () => run(api.openExchange), close: () => run(api.closeExchange), write };
+  return { folder, gone, files, open: () => run(api.openExchange), close: () => run(api.closeExchange), write };
 });

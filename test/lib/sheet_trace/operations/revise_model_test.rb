@@ -85,6 +85,34 @@ describe SheetTrace::Operations::ReviseModel do
     assert_equal "Face", change.job.island_names[change.job.artwork.layer("label").place.island]
   end
 
+  it "knows faces that came as triangles, and the other way round" do
+    triangles =
+      rewritten(order: 8).lines.flat_map do |line|
+        next [line.chomp] unless line.start_with?("f ")
+
+        a, b, c, d = line.split.drop(1)
+        ["f #{[a, b, c].join(" ")}", "f #{[a, c, d].join(" ")}"]
+      end
+    change = revised(job, triangles.join("\n"))
+
+    assert_equal [12, 0, 0, 0], change.facts.values_at(:kept, :moved, :added, :lost)
+    boxes =
+      [job, change.job].map do |state|
+        state.island_names.zip(state.layout.boxes_px.to_a.map { |box| box.map { |px| px.round(4) } }).sort
+      end
+
+    assert_equal(*boxes)
+    back = revised(change.job, rewritten(order: 9))
+
+    assert_equal 0, back.facts[:lost]
+    assert_equal boxes[0],
+                 back
+                   .job
+                   .island_names
+                   .zip(back.job.layout.boxes_px.to_a.map { |box| box.map { |px| px.round(4) } })
+                   .sort
+  end
+
   it "leaves what is new beside the sheet, and names what is lost" do
     fewer = revised(job, rewritten(faces: 5))
 

@@ -4,6 +4,7 @@ import { BButton } from "bootstrap-vue-next";
 import { useClipboard } from "@vueuse/core";
 import { useExchange } from "@/stores/exchange";
 import FoldSection from "@/ui/FoldSection.vue";
+import NoteBox from "@/ui/NoteBox.vue";
 
 const exchange = useExchange();
 const { copy, copied } = useClipboard();
@@ -15,6 +16,10 @@ const STATES = { given: "from here", taken: "on the model", broken: "not taken" 
   <FoldSection title="Exchange folder" :folded="exchange.folder === null">
     <template v-if="exchange.folder">
       <p class="path num text-break mb-1">{{ exchange.folder }}</p>
+      <NoteBox v-if="exchange.gone"
+        >The folder is gone.
+        <BButton variant="link" class="p-0 align-baseline" @click="exchange.open()">Make it anew</BButton></NoteBox
+      >
       <div class="d-flex gap-2 mb-2">
         <BButton variant="secondary" size="sm" @click="copy(exchange.folder)">{{
           copied ? "Copied" : "Copy the path"
