@@ -56,7 +56,7 @@ describe SheetTrace::Artwork::Picture do
     job = job.with(artwork: job.artwork.add(**layer))
 
     assert_nil job.artwork.layers.last.picture_px_per_texel(job)
-    [1024, 4096].each do |side|
+    [1024, 2048].each do |side|
       size = SheetTrace::Layout::Sheet.new(width_px: side, height_px: side)
       sheet = SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(size: size, pictures: ->(_digest) { svg }))
       alpha = sheet.extract_band(3)

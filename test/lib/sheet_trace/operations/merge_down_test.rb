@@ -3,7 +3,7 @@
 require_relative "../../../test_helper"
 
 describe "layers that are merged, parted, grouped and painted by" do
-  job = Models.job(Models.panel)
+  job = Models.job(Models.panel, width_px: 320, height_px: 320)
   # A skin over a flat ground, and a label with a transparent rim over both.
   define_method(:stacked) do |blend: "normal"|
     base = operate(job, "add_layer", id: "base", name: "Base", content: { kind: "fill", color: "#406080" }).job
