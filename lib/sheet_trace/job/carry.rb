@@ -137,26 +137,12 @@ module SheetTrace
       end
 
       # @param bits [Numo::Bit] E of the job's mesh
-      # @return [Numo::Bit] E of the new one: the same edges, by their vertices, or where these were numbered anew
-      #   by their places
+      # @return [Numo::Bit] E of the new one: the same edges
       def seams(bits)
-        mesh = @before.mesh
-        if mesh.corner_vertices.equal?(uv_map.mesh.corner_vertices) ||
-             mesh.corner_vertices == uv_map.mesh.corner_vertices
-          return bits
-        end
-
-        return renumbered_seams(bits) if @vertices
-
-        wanted =
-          bits
-            .where
-            .to_a
-            .flat_map { |edge| halves(edge, mesh.edges.vertices[edge, true].to_a) }
-            .to_h { |ends| [key_of(ends), true] }
-        found = uv_map.mesh.edges.vertices.to_a.map { |ends| wanted[key_of(ends, uv_map.mesh)] ? 1 : 0 }
-        drop("#{wanted.size - found.sum} drawn seams") if found.sum < wanted.size
-        Numo::Bit.cast(found)
+        carried = CarriedSeams.new(@before.mesh, uv_map.mesh, vertices: @vertices, edge_middles: @edge_middles)
+        found, lost = carried.call(bits)
+        drop("#{lost} drawn seams") if lost.positive?
+        found
       end
 
       private
@@ -165,18 +151,6 @@ module SheetTrace
         return former if before == now
 
         former.filter_map { |index| now.index(before[index]) }
-      end
-
-      def renumbered_seams(bits)
-        edges = bits.where.to_a.map { |edge| @before.mesh.edges.vertices[edge, true].to_a }
-        wanted =
-          edges
-            .map { |ends| @vertices.values_at(*ends) }
-            .reject { |ends| ends.include?(nil) }
-            .to_h { |ends| [ends.sort, true] }
-        found = uv_map.mesh.edges.vertices.to_a.map { |ends| wanted[ends.sort] ? 1 : 0 }
-        drop("#{edges.size - found.sum} drawn seams") if found.sum < edges.size
-        Numo::Bit.cast(found)
       end
 
       # A spot of a face, where its corners are elsewhere now.
@@ -191,23 +165,6 @@ module SheetTrace
 
       # Vertices are only added to, or stay.
       def vertices_kept? = @vertices.nil? && uv_map.mesh.vertex_count >= @before.mesh.vertex_count
-
-      # What an edge is known by on both meshes: its vertices, or their places. Middles of edges are vertices of the
-      # new mesh.
-      def key_of(ends, mesh = nil)
-        return ends.sort if vertices_kept?
-
-        ends
-          .map do |vertex|
-            (mesh || (vertex < @before.mesh.vertex_count ? @before.mesh : uv_map.mesh)).positions[vertex, true].to_a
-          end
-          .sort
-      end
-
-      def halves(edge, (from, to))
-        middle = @edge_middles[edge]
-        middle ? [[from, middle], [to, middle]] : [[from, to]]
-      end
 
       def flat_map(island) = @flat_maps[island] ||= Flatten::FlatMap.call(uv_map, island, unit_mm: @job.unit_mm)
 
