@@ -19,6 +19,19 @@ class RunningServer
   # @return [Integer] of the process
   attr_reader :pid
 
+  # One on a store of its own, gone when the tests have run.
+  #
+  # @return [RunningServer]
+  def self.for_tests
+    folder = Dir.mktmpdir
+    new(File.join(folder, "jobs.sqlite")).tap do |server|
+      Minitest.after_run do
+        server.kill
+        FileUtils.remove_entry(folder)
+      end
+    end
+  end
+
   # @param database [String] path of the SQLite file
   # @param settings [Hash{String => String}] of its environment
   def initialize(database, settings = {})

@@ -25,20 +25,7 @@ module BrowserTestCase
   def self.included(tests) = tests.extend(WithProof)
 
   # @return [RunningServer]
-  def self.server
-    @server ||=
-      begin
-        folder = Dir.mktmpdir
-        RunningServer
-          .new(File.join(folder, "jobs.sqlite"))
-          .tap do |server|
-            Minitest.after_run do
-              server.kill
-              FileUtils.remove_entry(folder)
-            end
-          end
-      end
-  end
+  def self.server = @server ||= RunningServer.for_tests
 
   def setup
     super

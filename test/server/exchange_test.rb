@@ -5,20 +5,7 @@ require_relative "../running_server"
 require_relative "../../demo/plain_painter"
 
 describe "an exchange folder that is watched" do
-  def self.server
-    @server ||=
-      begin
-        folder = Dir.mktmpdir
-        RunningServer
-          .new(File.join(folder, "jobs.sqlite"))
-          .tap do |server|
-            Minitest.after_run do
-              server.kill
-              FileUtils.remove_entry(folder)
-            end
-          end
-      end
-  end
+  def self.server = @server ||= RunningServer.for_tests
 
   def server = self.class.server
   def job(id) = server.get("/api/jobs/#{id}")

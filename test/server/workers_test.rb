@@ -7,20 +7,7 @@ require_relative "../../bench/surfaces"
 
 describe "workers beside the server" do
   # One server for all, on a store of its own.
-  def self.server
-    @server ||=
-      begin
-        folder = Dir.mktmpdir
-        RunningServer
-          .new(File.join(folder, "jobs.sqlite"))
-          .tap do |server|
-            Minitest.after_run do
-              server.kill
-              FileUtils.remove_entry(folder)
-            end
-          end
-      end
-  end
+  def self.server = @server ||= RunningServer.for_tests
 
   def self.crowd = @crowd ||= server.upload("patches.obj" => Bench::Surfaces.patches(700))["id"]
 

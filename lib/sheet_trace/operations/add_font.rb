@@ -4,7 +4,9 @@ module SheetTrace
   module Operations
     # Takes a font file that was brought in into the job, for lettering.
     class AddFont < Operation
-      parameter :file, Artwork::FontUpload.new, "as it was brought in"
+      parameter :file,
+                References::Upload.new("font file") { |own| own.is_a?(Artwork::FontFile) },
+                "as it was brought in"
       fact :font, Parameters::Text.new(200)
 
       def call(job)

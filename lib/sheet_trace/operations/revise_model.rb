@@ -5,7 +5,9 @@ module SheetTrace
     # Puts a corrected or changed model in the place of the job's: what lies where it lay keeps its place on the sheet,
     # its names, seams and art; what is new waits beside the sheet for its place.
     class ReviseModel < Operation
-      parameter :file, Job::ModelUpload.new, "the new model, as it was brought in"
+      parameter :file,
+                References::Upload.new("model file") { |own| own.is_a?(Job::ModelFile) },
+                "the new model, as it was brought in"
       number :tolerance_mm,
              0.0..1_000_000.0,
              "how far a face may have moved and be the same; as goes if nil",

@@ -208,6 +208,8 @@ export interface ExchangedFile {
 export interface Exchange {
   /** its path; null where there is none */
   folder: string | null;
+  /** it is not there any more */
+  gone: boolean;
   files: ExchangedFile[];
 }
 

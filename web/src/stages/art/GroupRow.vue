@@ -5,6 +5,7 @@ import { BButton } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import type { LayerGroup, Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
+import IconButton from "@/ui/IconButton.vue";
 import NumberField from "@/ui/NumberField.vue";
 import RenameField from "@/ui/RenameField.vue";
 
@@ -28,23 +29,21 @@ async function rename(name: string) {
 
 <template>
   <div class="d-flex flex-wrap align-items-center w-100">
-    <BButton
-      variant="light"
+    <IconButton
       :title="group.visible ? 'Hide the group' : 'Show the group'"
-      :aria-label="`${group.visible ? 'Hide' : 'Show'} group ${group.name}`"
+      :label="`${group.visible ? 'Hide' : 'Show'} group ${group.name}`"
       @click="change({ visible: !group.visible })"
     >
       <PhCircle :size="15" :weight="group.visible ? 'fill' : 'regular'" />
-    </BButton>
-    <BButton
-      variant="light"
+    </IconButton>
+    <IconButton
       :title="open ? 'Fold the group' : 'Unfold the group'"
-      :aria-label="`${open ? 'Fold' : 'Unfold'} group ${group.name}`"
+      :label="`${open ? 'Fold' : 'Unfold'} group ${group.name}`"
       :aria-expanded="open"
       @click="emit('fold')"
     >
       <PhCaretRight :size="12" weight="bold" :class="{ turned: open }" aria-hidden="true" />
-    </BButton>
+    </IconButton>
     <BButton
       variant="light"
       class="pick d-flex flex-fill align-items-center gap-2 text-start"
@@ -69,33 +68,30 @@ async function rename(name: string) {
           @change="change({ opacity: $event / 100 })"
         />
       </span>
-      <BButton
-        variant="light"
+      <IconButton
         title="Raise the group"
-        :aria-label="`Raise group ${group.name}`"
+        :label="`Raise group ${group.name}`"
         :disabled="below >= others"
         @click="change({ to: below + 1 })"
       >
         <PhArrowUp :size="15" />
-      </BButton>
-      <BButton
-        variant="light"
+      </IconButton>
+      <IconButton
         title="Lower the group"
-        :aria-label="`Lower group ${group.name}`"
+        :label="`Lower group ${group.name}`"
         :disabled="below <= 0"
         @click="change({ to: below - 1 })"
       >
         <PhArrowDown :size="15" />
-      </BButton>
-      <BButton
-        variant="light"
+      </IconButton>
+      <IconButton
         :title="group.locked ? 'Unlock the group' : 'Lock the group against changes'"
-        :aria-label="`${group.locked ? 'Unlock' : 'Lock'} group ${group.name}`"
-        :aria-pressed="group.locked"
+        :label="`${group.locked ? 'Unlock' : 'Lock'} group ${group.name}`"
+        :pressed="group.locked"
         @click="change({ locked: !group.locked })"
       >
         <component :is="group.locked ? PhLock : PhLockOpen" :size="15" />
-      </BButton>
+      </IconButton>
       <BButton
         variant="link"
         size="sm"

@@ -16,6 +16,7 @@ import { LIMITS } from "@/api/operations";
 import type { Layer, Operations } from "@/api/types";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
+import IconButton from "@/ui/IconButton.vue";
 import NumberField from "@/ui/NumberField.vue";
 import RenameField from "@/ui/RenameField.vue";
 import CopyToJob from "./CopyToJob.vue";
@@ -120,56 +121,46 @@ const limit = (choice: string) => choice !== "own" && change({ mask: masks.maskO
       </template>
       <CopyToJob v-if="layer.content.kind !== 'guide'" :layer="layer" />
     </span>
-    <BButton
-      variant="light"
-      title="Raise"
-      :aria-label="`Raise ${layer.name}`"
-      :disabled="at === jobs.layers.length - 1"
-      @click="move(1)"
-    >
+    <IconButton title="Raise" :label="`Raise ${layer.name}`" :disabled="at === jobs.layers.length - 1" @click="move(1)">
       <PhArrowUp :size="15" />
-    </BButton>
-    <BButton variant="light" title="Lower" :aria-label="`Lower ${layer.name}`" :disabled="at === 0" @click="move(-1)">
+    </IconButton>
+    <IconButton title="Lower" :label="`Lower ${layer.name}`" :disabled="at === 0" @click="move(-1)">
       <PhArrowDown :size="15" />
-    </BButton>
-    <BButton
+    </IconButton>
+    <IconButton
       v-if="layer.content.kind === 'merged'"
-      variant="light"
       title="Part it into its layers again"
-      :aria-label="`Part ${layer.name} into its layers`"
+      :label="`Part ${layer.name} into its layers`"
       @click="jobs.operate('part_layers', { id: layer.id })"
     >
       <PhArrowsOutLineVertical :size="15" />
-    </BButton>
-    <BButton
-      variant="light"
+    </IconButton>
+    <IconButton
       :title="below ? `Merge with ${below.name} (can be parted again)` : 'There is no layer below it'"
-      :aria-label="`Merge ${layer.name} down`"
+      :label="`Merge ${layer.name} down`"
       :disabled="!below || layer.content.kind === 'guide'"
       @click="mergeDown"
     >
       <PhArrowsInLineVertical :size="15" />
-    </BButton>
-    <BButton
-      variant="light"
+    </IconButton>
+    <IconButton
       :title="layer.locked ? 'Unlock' : 'Lock against changes'"
-      :aria-label="`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`"
-      :aria-pressed="layer.locked"
+      :label="`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`"
+      :pressed="layer.locked"
       @click="change({ locked: !layer.locked })"
     >
       <component :is="layer.locked ? PhLock : PhLockOpen" :size="15" />
-    </BButton>
-    <BButton variant="light" title="Copy" :aria-label="`Copy ${layer.name}`" @click="copy()">
+    </IconButton>
+    <IconButton title="Copy" :label="`Copy ${layer.name}`" @click="copy()">
       <PhCopy :size="15" />
-    </BButton>
-    <BButton
-      variant="light"
+    </IconButton>
+    <IconButton
       title="Remove (undo brings it back)"
-      :aria-label="`Remove ${layer.name}`"
+      :label="`Remove ${layer.name}`"
       @click="jobs.operate('remove_layer', { id: layer.id })"
     >
       <PhTrash :size="15" />
-    </BButton>
+    </IconButton>
     <BButton
       v-if="layer.replaced"
       variant="link"
