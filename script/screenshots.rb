@@ -98,13 +98,18 @@ module Screenshots
         find(".island-card", text: "hull Right").click
         find(".inspector .figures button", text: "1 hull").click
       end,
-    "fit-pixels" =>
+    "history" =>
       lambda do
-        propose_heron
-        click_button "Accept all 8"
-        find(".status-bar .done", text: "set into cells")
-        find(".island-card", text: "head Around").click
-        6.times { click_button "Zoom in" }
+        open_stage "Art"
+        find(".layer .pick", text: "caddy-front").click
+        fill_in "Label width", with: "56\n"
+        find(".status-bar .done", text: "56 mm wide")
+        click_button "Bend and pull"
+        fill_in "Bend", with: "30\n"
+        find(".status-bar .done", text: "bent by 30")
+        click_button "History"
+        all("[aria-label='States of the job'] button").last.click
+        find("label", text: "Model", exact_text: true).click
       end,
     "layout" => -> { open_stage "Lay out", island: "Back" },
     "trace" =>
@@ -178,7 +183,7 @@ module Screenshots
   end
 
   def self.propose_heron
-    open_fit "Heron", "Cells"
+    open_fit "Heron, to be fitted", "Cells"
     click_button "Find cells"
     find(".status-bar .done", text: "48 cells")
     tab "Match"
