@@ -32,6 +32,8 @@ module SheetTraceServer
         @lock = Mutex.new
       end
 
+      # Where the folders can't be watched, the server goes on without.
+      #
       # @return [Watcher]
       def start
         FileUtils.mkdir_p(@root)
@@ -39,6 +41,9 @@ module SheetTraceServer
         @listener = Listen.to(@root, latency: LATENCY_S, wait_for_delay: LATENCY_S) { |*seen| saw(*seen) }
         @listener.start
         Thread.new { loop { take(@paths.pop) } }
+        self
+      rescue StandardError => e
+        warn "sheet-trace: exchange folders are not watched: #{e.message}"
         self
       end
 

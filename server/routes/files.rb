@@ -7,7 +7,7 @@ module SheetTraceServer
       def self.registered(app)
         app.helpers Helpers
 
-        app.get("/api/jobs/:id/trace.:format") do
+        gives(app, "/api/jobs/:id/trace.:format") do
           job = shown_job
           size = Params.size(params, job.sheet)
           file = Params.query(SheetTrace::Job::TemplateFile, params, job)
@@ -34,7 +34,7 @@ module SheetTraceServer
           download("#{base_name}-editions.csv", "text/csv", csv)
         end
 
-        app.get("/api/jobs/:id/deliver.zip") do
+        gives(app, "/api/jobs/:id/deliver.zip") do
           job = shown_job
           files =
             SheetTrace::Job::Deliver.call(
@@ -44,7 +44,7 @@ module SheetTraceServer
               base_name: base_name,
               **Params.query(SheetTrace::Job::Deliver, params, job)
             )
-          next into(files) if params[:into] == "folder"
+          next into(files) if request.post?
 
           download("#{base_name}.zip", "application/zip", SheetTrace::Formats::Zip::Writer.call(files))
         end
@@ -67,7 +67,7 @@ module SheetTraceServer
           answer(Json::BreaksJson::SHAPE, Json::BreaksJson.call(breaks))
         end
 
-        app.get("/api/jobs/:id/print.:format") do
+        gives(app, "/api/jobs/:id/print.:format") do
           job = shown_job
           options = Params.query(SheetTrace::Job::PrintFile, params, job)
           name = SheetTrace::Job::Deliver.base_name("#{job.island_names[options[:island]]}.x")
@@ -100,13 +100,21 @@ module SheetTraceServer
         end
       end
 
+      # To be taken away, or by a POST to be written into the job's exchange folder.
+      def self.gives(app, path, &)
+        app.get(path, &)
+        app.post(path, &)
+      end
+      private_class_method :gives
+
       # Shared by the routes above.
       module Helpers
         def base_name = SheetTrace::Job::Deliver.base_name("#{workshop.jobs.find(params[:id])[:name]}.job")
 
-        # Shown in the page if preview is asked for, written into the exchange folder if that is, else saved as a file.
+        # Shown in the page if preview is asked for, written into the exchange folder where it is posted, else saved as
+        # a file.
         def download(name, type, bytes)
-          return into(name => bytes) if params[:into] == "folder"
+          return into(name => bytes) if request.post?
 
           content_type type
           attachment name unless params[:preview]

@@ -9,7 +9,7 @@ module SheetTraceServer
     class Gateway
       JOB = %r{\A/api/jobs/([^/]+)}
       UPLOAD = %r{\A/api/jobs(?:/[^/]+/(?:pictures|fonts|models))?\z}
-      CONCERNS = { art: %w[.png .tiles], check: %w[/preflight] }.freeze
+      CONCERNS = { art: %w[.png .tiles], check: %w[/preflight /reach] }.freeze
       private_constant :JOB, :UPLOAD, :CONCERNS
 
       # @param events [Events] what workers tell goes to

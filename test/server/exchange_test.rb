@@ -21,7 +21,7 @@ describe "an exchange folder that is watched" do
     id = server.upload("tea-caddy.obj" => Demo::TeaCaddy.obj)["id"]
     folder = server.post("/api/jobs/#{id}/exchange", "{}")["folder"]
     operate(id, "note_export", width_px: 512, height_px: 512, format: "png", at: "2026-11-27T10:00:00Z")
-    server.get("/api/jobs/#{id}/trace.png?width_px=512&height_px=512&edges=outline&background=white&into=folder")
+    server.post("/api/jobs/#{id}/trace.png?width_px=512&height_px=512&edges=outline&background=white", "{}")
     [id, folder, Dir[File.join(folder, "*.png")].first]
   end
 
@@ -173,7 +173,7 @@ describe "files of an exchange folder" do
     assert_equal 204, saved(folder, "gone.png")
     assert_nil ask(:delete, "/api/jobs/#{job[:id]}/exchange")[:folder]
     assert_path_exists folder
-    ask(:get, "/api/jobs/#{job[:id]}/trace.png?into=folder")
+    ask(:post, "/api/jobs/#{job[:id]}/trace.png")
 
     assert_match(/no exchange folder/, json[:error][:message])
   end

@@ -13,7 +13,17 @@ module SheetTrace
       # Places of the outline along a side that is bent.
       SIDE = 16
       CORNERS = [[0.0, 0.0], [1.0, 0.0], [1.0, 1.0], [0.0, 1.0]].freeze
-      private_constant :LEAST_AREA, :SIDE, :CORNERS
+      # Of the bend at which the inner side has no length, what is left of it at the least.
+      MOST = 0.98
+      private_constant :LEAST_AREA, :SIDE, :CORNERS, :MOST
+
+      # As far as what is shown lets itself be bent: an edition may show something higher than what was bent.
+      #
+      # @return [Distortion]
+      def self.within(aspect, bend_rad, pulls)
+        most = MOST * 2 * aspect
+        new(aspect, bend_rad.clamp(-most, most), pulls)
+      end
 
       # @param aspect [Float] width over height of the rectangle
       # @param bend_rad [Float] of the circle that its width goes along; above 0 its middle stands higher than its ends

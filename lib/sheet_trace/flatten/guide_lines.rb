@@ -15,6 +15,8 @@ module SheetTrace
       SMALL = 0.01
       EDGE_COS = Math.cos(20 * Math::PI / 180)
       MOST = 24
+      # An island of more faces is no net of panels.
+      NET_FACES = 4000
       # A surface faces a side where its normal has as much of it.
       FACES = 0.3
       # The model's middle is a line of an island where it is as straight, as a share of the island's size.
@@ -28,7 +30,7 @@ module SheetTrace
         [2, 0, -1] => "centre left"
       }.freeze
 
-      private_constant :LARGE, :SMALL, :EDGE_COS, :MOST, :FACES, :STRAIGHT, :SAME, :CENTRES
+      private_constant :LARGE, :SMALL, :EDGE_COS, :MOST, :NET_FACES, :FACES, :STRAIGHT, :SAME, :CENTRES
 
       # @return [Array<Line>] no two at one place
       attr_reader :upright
@@ -71,6 +73,8 @@ module SheetTrace
       def panels
         mesh = @uv_map.mesh
         own = @faces.to_a.uniq
+        return [] if own.size > NET_FACES
+
         normals = Geometry::Vectors.unit(mesh.face_area_vectors)
         areas = Geometry::Vectors.lengths(mesh.face_area_vectors)
         least = [SMALL, LARGE].map { |share| share * areas[own].sum }

@@ -320,7 +320,7 @@ export const api = {
   openExchange: (id: string) => ask<Exchange>("POST", at(id, "/exchange"), {}),
   closeExchange: (id: string) => ask<Exchange>("DELETE", at(id, "/exchange")),
   /** Has what an address would give written into the exchange folder; gives what was done. */
-  intoFolder: (url: string) => ask<Done>("GET", `${url}&into=folder`).then(({ sentence }) => sentence),
+  intoFolder: (url: string) => ask<Done>("POST", url).then(({ sentence }) => sentence),
   reach: (id: string, revision: number, followed: Followed) =>
     ask<Reach>("GET", at(id, `/reach?${query({ revision })}`), undefined, followed),
   nextLandmark: (id: string, revision: number, island: number) =>

@@ -14,13 +14,7 @@ const { pressed = undefined } = defineProps<{
 </script>
 
 <template>
-  <BButton
-    variant="light"
-    :title="title"
-    :aria-label="label"
-    :aria-pressed="pressed"
-    :disabled="disabled"
-  >
+  <BButton variant="light" :title="title" :aria-label="label" :aria-pressed="pressed" :disabled="disabled">
     <slot />
   </BButton>
 </template>

@@ -108,7 +108,7 @@ module SheetTrace
         # @raise [InputError] where it can't be bent or pulled so
         def ready(job, content)
           job.flat_map(island).then { |flat_map| flat_map.rims if rim? }
-          distortion(content)
+          Distortion.new(content.aspect, bend_rad, corners)
         end
 
         # @param canvas [Canvas]
@@ -134,7 +134,7 @@ module SheetTrace
         private
 
         def rim? = along == "rim"
-        def distortion(content) = Distortion.new(content.aspect, bend_rad, corners)
+        def distortion(content) = Distortion.within(content.aspect, bend_rad, corners)
 
         # What laying the island flat has left, in the triangles that the content lies on.
         def stretch(job, flat_map, content)

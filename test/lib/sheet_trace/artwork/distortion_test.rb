@@ -128,4 +128,16 @@ describe "what is bent and pulled on an island" do
       end
     end
   end
+
+  it "bends what an edition shows as far as that goes, where it is higher than what was bent" do
+    job = operate(Models.job(Models.panel), "place_picture", picture: "40x10", island: 0, width_mm: 40.0).job
+    id = job.artwork.layers.last.id
+    job = operate(job, "change_layer", id: id, place: { bend_deg: 300 }).job
+    job = operate(job, "add_edition", name: "High").job
+    high =
+      operate(job, "replace_in_edition", id: id, edition: "High", content: { kind: "picture", picture: "40x80" }).job
+    layer = high.artwork.worn.last
+
+    assert_operator layer.place.facts(high, layer.content)[:outline_px].flatten.map(&:abs).max, :<, 10_000
+  end
 end

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Which islands a layer has paint on, and what hides it. */
-import { computed, watch } from "vue";
+import { watchDebounced } from "@vueuse/core";
+import { computed } from "vue";
 import { api } from "@/api/client";
 import type { Layer, LayerReach } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
@@ -13,10 +14,12 @@ const jobs = useJob();
 const { some } = useLayerWords();
 const { value, ask } = useAnswer<LayerReach[]>({ quiet: true });
 
-watch(
+/** It waits until the hand rests: what is moved is drawn first. */
+const REST_MS = 600;
+watchDebounced(
   () => [props.layer.id, jobs.job?.revision],
   () => void ask(async (id, revision, followed) => (await api.reach(id, revision, followed)).layers),
-  { immediate: true },
+  { immediate: true, debounce: REST_MS },
 );
 const own = computed(() => value.value?.find(({ id }) => id === props.layer.id) ?? null);
 const on = computed(() => {
