@@ -114,6 +114,7 @@ module SheetTrace
       # but on its rim.
       def take(list, rows, over)
         @parents = list
+        @settled = []
         @shares = Array.new(list.size) { [[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]] }
         roots = (0...(3 * list.size)).to_a
         list.each_with_index do |triangle, row|
@@ -152,14 +153,19 @@ module SheetTrace
       end
 
       # Halves the longest edge of each piece that is too long; both sides of an edge alike, so that nothing gapes.
+      # Pieces that are short enough stay so, and are not looked at again.
       #
       # @return [Boolean] whether there was one
       def part_long_edges
         middles = {}
         count.times do |row|
-          from, to = too_long(row) || next
-          middles[[from, to].minmax] ||= begin
-            @places << Triple.middle(@places[from], @places[to])
+          next if @settled[row]
+
+          ends = too_long(row)
+          next @settled[row] = true unless ends
+
+          middles[edge(*ends)] ||= begin
+            @places << Triple.middle(@places[ends[0]], @places[ends[1]])
             @places.size - 1
           end
         end
@@ -167,33 +173,42 @@ module SheetTrace
         middles.any?
       end
 
+      # @return [Integer] the same from either end
+      def edge(from, to) = from < to ? (from << 32) | to : (to << 32) | from
+
       # @return [Array(Integer, Integer), nil] ends of the longest edge that is too long for how far it is
       def too_long(row)
-        own = @vertices[3 * row, 3]
-        edges = [own, own.rotate].transpose.map { |ends| [ends, Triple.distance(*@places.values_at(*ends))] }
+        a, b, c = @vertices[3 * row, 3]
+        least = @reach * STEP
+        edges = [[a, b], [b, c], [c, a]].map { |ends| [ends, Triple.distance(@places[ends[0]], @places[ends[1]])] }
         edges
+          .select { |_ends, length| length > least }
           .sort_by { |_ends, length| -length }
           .find do |ends, length|
-            break if length <= @reach * STEP
-
-            far = Triple.distance_to_line(@spot, *@places.values_at(*ends))
-            far <= @reach * 1.1 && length > [@reach * STEP, COARSER * far].max
+            far = Triple.distance_to_line(@spot, @places[ends[0]], @places[ends[1]])
+            far <= @reach * 1.1 && length > COARSER * far
           end
           &.first
       end
 
       def split(middles)
+        settled = []
         pieces =
           Array.new(count) do |row|
-            corners = @vertices[3 * row, 3].zip(@shares[row])
-            halved =
-              [corners, corners.rotate].transpose.map do |a, b|
-                middle = middles[[a[0], b[0]].minmax]
-                middle && [middle, Triple.middle(a[1], b[1])]
-              end
-            parted(corners, halved).map { |piece| [@parents[row], piece] }
+            a, b, c = @vertices[3 * row, 3]
+            found = [middles[edge(a, b)], middles[edge(b, c)], middles[edge(c, a)]]
+            corners = [a, b, c].zip(@shares[row])
+            own = found.none? ? [corners] : parted(corners, halved(corners, found))
+            settled.concat(found.none? ? [@settled[row]] : Array.new(own.size))
+            own.map { |piece| [@parents[row], piece] }
           end
         write(pieces.flatten(1))
+        @settled = settled
+      end
+
+      # @return [Array] middles of the edges from each corner to the next; nil where one stays whole
+      def halved(corners, middles)
+        corners.each_index.map { |k| middles[k] && [middles[k], Triple.middle(corners[k][1], corners[(k + 1) % 3][1])] }
       end
 
       # @param corners [Array<Array(Integer, Array)>] vertex and shares of each; halved [Array] middles of the edges
@@ -222,6 +237,7 @@ module SheetTrace
         @parents = pieces.map(&:first)
         @vertices = pieces.flat_map { |_parent, corners| corners.map(&:first) }
         @shares = pieces.map { |_parent, corners| corners.map(&:last) }
+        @settled = []
       end
 
       # The piece that the spot lies on becomes three.

@@ -124,8 +124,8 @@ module SheetTrace
           return 0.0 if laid.cracks.empty?
 
           reach = size_mm(content).min / 2
-          near = (laid.cracks[true, 0..3].abs.max(axis: 1) * unit_mm).lt(reach)
-          laid.cracks[near.where, 4].sum * unit_mm
+          near = (laid.cracks[true, 0..3].abs.max(axis: 1) * unit_mm).lt(reach).where
+          near.empty? ? 0.0 : laid.cracks[near, 4].sum * unit_mm
         end
 
         # By a raster over the content.

@@ -187,4 +187,31 @@ describe SheetTrace::Artwork::Places::OnSurface do
     # 40 px on 20 mm, at 4 texels to a mm.
     assert_in_delta 0.5, job.artwork.layer("d").picture_px_per_texel(job), 1e-9
   end
+
+  it "tells of no cracks where all of them lie beside it" do
+    job =
+      SheetTrace::Job.start(
+        SheetTrace::Solids.build("box", { width_mm: 80, height_mm: 80, depth_mm: 80 }),
+        source_name: "b"
+      )
+    low, high = job.mesh.bounds
+    at = [high[0] - 8, high[1] - 8, high[2]]
+    face =
+      (0...job.mesh.face_count).min_by do |own|
+        job
+          .mesh
+          .nearest_spot([own], at)
+          .then do |triangle, shares|
+            SheetTrace::Geometry::Triple.distance(
+              SheetTrace::Geometry::Triple.blend(job.mesh.welded.corners(triangle), shares),
+              at
+            )
+          end
+      end
+    place = { kind: "surface", face: face, at: at, width_mm: (high[0] - low[0]) / 2, way: "creased" }
+    job = operate(job, "add_layer", id: "d", content: { kind: "picture", picture: "400x20" }, place: place).job
+    layer = job.artwork.layer("d")
+
+    assert_in_delta(0.0, layer.place.facts(job, layer.content)[:cracks_mm])
+  end
 end
