@@ -42,7 +42,7 @@ const COMPANIONS: Record<(typeof LIMITS.companions)[number], string> = {
   stretch: "Stretch",
 };
 const UPS = { y: "y", z: "z" };
-const FRONTS = { z: "its front", x: "its right", "-z": "its back", "-x": "its left" };
+const FRONTS = { z: "the front, as it is", x: "the right", "-z": "the back", "-x": "the left" };
 const UNITS = { "": "as in the file", mm: "mm", cm: "cm", m: "m", in: "in" };
 const jobs = useJob();
 const exchange = useExchange();
