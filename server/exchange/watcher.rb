@@ -40,6 +40,7 @@ module SheetTraceServer
         @root = File.realpath(@root)
         @listener = Listen.to(@root, latency: LATENCY_S, wait_for_delay: LATENCY_S) { |*seen| saw(*seen) }
         @listener.start
+        saw(saved_meanwhile, [], [])
         Thread.new { loop { take(@paths.pop) } }
         self
       rescue StandardError => e
@@ -48,6 +49,12 @@ module SheetTraceServer
       end
 
       private
+
+      # Files that may have been saved while nobody looked: the last ones. What was taken before is known by its bytes.
+      def saved_meanwhile
+        files = Dir.glob(File.join(@root, "*", "{*,*/*}")).select { |path| File.file?(path) }
+        files.max_by(MOST) { |path| File.mtime(path) }
+      end
 
       # A file that is saved again before it was looked at is looked at once.
       def saw(modified, added, _removed)

@@ -66,6 +66,26 @@ describe "an exchange folder that is watched" do
     [0xaa, 0x33, 0x55].zip(sheet.getpoint(*spot)) { |wanted, got| assert_in_delta wanted, got, 3 }
   end
 
+  it "loses nothing where the server is killed while files are saved, and takes what was saved meanwhile" do
+    id, folder, = started
+    pictures =
+      [10, 200].map do |grey|
+        Vips::Image.black(64, 64, bands: 3).linear(1, grey).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
+      end
+    File.binwrite(File.join(folder, "skin.png"), pictures[0])
+    sleep 0.15
+    server.kill
+    File.binwrite(File.join(folder, "skin.png"), pictures[1])
+    server.start
+    last = Digest::SHA256.hexdigest(pictures[1])
+    200.times do
+      break if job(id)["artwork"]["layers"].first&.dig("content", "picture", "digest") == last || !sleep(0.05)
+    end
+
+    assert_equal [last], job(id)["artwork"]["layers"].map { |layer| layer["content"]["picture"]["digest"] }
+    assert_nil job(id)["damage"]
+  end
+
   it "waits for a file that is half written, and takes sub-folders for editions and drawings as they are" do
     id, folder, = started
     skin = Vips::Image.perlin(256, 256, uchar: true).bandjoin([90, 120]).copy(interpretation: :srgb).pngsave_buffer
