@@ -52,8 +52,15 @@ module SheetTraceServer
 
       # Files that may have been saved while nobody looked: the last ones. What was taken before is known by its bytes.
       def saved_meanwhile
-        files = Dir.glob(File.join(@root, "*", "{*,*/*}")).select { |path| File.file?(path) }
-        files.max_by(MOST) { |path| File.mtime(path) }
+        saved = Dir.glob(File.join(@root, "*", "{*,*/*}")).to_h { |path| [path, saved_at(path)] }.compact
+        saved.max_by(MOST) { |_path, time| time }.map(&:first)
+      end
+
+      # @return [Time, nil] nil where it is no picture, or is gone by now
+      def saved_at(path)
+        File.mtime(path) if Store::Exchanges.picture?(File.basename(path)) && File.file?(path)
+      rescue SystemCallError
+        nil
       end
 
       # A file that is saved again before it was looked at is looked at once.
