@@ -9,7 +9,7 @@ require_relative "heron"
 require_relative "kiosk"
 require_relative "skiff_job"
 
-# Builds the sample jobs from nothing, through the core alone.
+# Builds the sample jobs from nothing, through the core alone, each once.
 module Demo
   # name [String]; job [SheetTrace::Job]; pictures [Hash{String => String}] file name => bytes; model [Hash{String =>
   # String}] its files
@@ -17,8 +17,18 @@ module Demo
   # operations [Array<Hash>] name:, parameters: that it was made with, as a recipe has them
   Sample = Struct.new(:name, :job, :pictures, :model, :solid, :operations, keyword_init: true)
 
+  # Has a sample built once: it never changes.
+  #
+  # @param name [Symbol] of the method that builds it
+  def self.once(name)
+    builder = method(name)
+    sample = nil
+    define_singleton_method(name) { sample ||= builder.call }
+  end
+  private_class_method :once
+
   # @return [Sample]
-  def self.tea_caddy
+  once def self.tea_caddy
     labels = TeaCaddy.labels.map { |island, file| ["place_picture", { picture: file, island: island }] }
     built(
       "Tea caddy",
@@ -38,7 +48,7 @@ module Demo
   end
 
   # @return [Sample] as received, with all its faults
-  def self.lantern_shade
+  once def self.lantern_shade
     built(
       "Lantern shade, as received",
       model: {
@@ -49,7 +59,7 @@ module Demo
   end
 
   # @return [Sample] with its wrap, which joins at the back, in two editions
-  def self.parade_drum
+  once def self.parade_drum
     wrap, plum = ParadeDrum.pictures.keys
     built(
       "Parade drum",
@@ -68,10 +78,10 @@ module Demo
   # @return [Sample] cut along keel, stem and rims and unfolded, both halves as mirror images; parked, which is kept
   #   beside, and then packed; its number
   #   on both sides, and the landmarks of a photo that lies under it
-  def self.skiff = @skiff ||= SkiffJob.call
+  once def self.skiff = SkiffJob.call
 
   # @return [Sample] as its file has it, its template under the islands: to be found, matched and accepted
-  def self.heron
+  once def self.heron
     template = Heron.pictures.keys.first
     built(
       "Heron, to be fitted",
@@ -88,7 +98,7 @@ module Demo
   end
 
   # @return [Sample] with its nets on the template, in two skins with cut-outs
-  def self.dressed_heron
+  once def self.dressed_heron
     dawn, dusk = Heron.skins.keys
     built(
       "Heron, dressed",
@@ -112,7 +122,7 @@ module Demo
   end
 
   # @return [Sample] walls, roof and sign set into the atlas; the palette lies ready
-  def self.kiosk
+  once def self.kiosk
     cells = Kiosk::CELLS.map { |name, (x, y, width, height)| { name: name, x: x, y: y, width: width, height: height } }
     bare = built("", model: { "harbour-kiosk.obj" => Kiosk.obj, "harbour-kiosk.mtl" => Kiosk.mtl }).job
     sign = bare.mesh.face_parts.eq(bare.mesh.parts.index("sign")).where[4]
@@ -141,7 +151,7 @@ module Demo
   end
 
   # @return [Sample] a cone of paper that shades from dusk to glow, its words along the rim
-  def self.paper_lantern
+  once def self.paper_lantern
     on = { kind: "island", island: "Around" }
     glow = { kind: "gradient", color: "#3c2f57", to: "#d2552a" }
     words = { kind: "lettering", text: "Quillhaven Lantern Regatta", font: "Pacifico", color: "#fff6dc" }

@@ -59,7 +59,7 @@ module Demo
 
     # @return [Hash{String => String}] file name => PNG
     def self.pictures
-      {
+      @pictures ||= {
         "caddy-front.png" => picture(WIDTH, HEIGHT) { |c| front(c) },
         "caddy-side.png" => picture(DEPTH, HEIGHT) { |c| side(c) },
         "caddy-lid.png" => picture(WIDTH, DEPTH) { |c| lid(c) }
@@ -71,7 +71,8 @@ module Demo
 
     # @return [Hash{String => String}] file name => PNG: the fronts of the other flavours
     def self.flavours
-      FLAVOURS.to_h { |name, color| [front_of(name), picture(WIDTH, HEIGHT) { |c| front(c, name.upcase, color) }] }
+      @flavours ||=
+        FLAVOURS.to_h { |name, color| [front_of(name), picture(WIDTH, HEIGHT) { |c| front(c, name.upcase, color) }] }
     end
 
     # @return [String] the table that the editions are filled from

@@ -26,10 +26,11 @@ module SheetTrace
         THIN_TEXELS = 1.5
         private_constant :THINNEST, :THIN_TEXELS
 
-        # Width, height and thinnest stroke, in ems.
-        Extent = Struct.new(:width, :height, :stroke) { def bytesize = 1 }
+        # Of letterings that were measured: width and height, and the thinnest stroke, in ems.
+        Measured = Struct.new(:ems) { def bytesize = 1 }
         EXTENTS = BoundedMemo.new(limit: 500)
-        private_constant :Extent, :EXTENTS
+        STROKES = BoundedMemo.new(limit: 500)
+        private_constant :Measured, :EXTENTS, :STROKES
 
         text :text, "in one line or several", longest: LONGEST
         parameter :font, FontName.new, default: Font::FILES.keys.first
@@ -54,12 +55,13 @@ module SheetTrace
           em_mm = place.width_mm ? place.width_mm / width_em : 0.0
           cap = Font.named(font).cap_height
           texels = em_mm * (place.density_px_per_mm(job, self) || 0.0)
+          stroke = stroke_em * texels
           {
             cap_mm: cap * em_mm,
             em_mm: em_mm,
             cap_texels: cap * texels,
-            stroke_texels: extent.stroke * texels,
-            breaks_up: texels.positive? && extent.stroke.positive? && extent.stroke * texels < THIN_TEXELS,
+            stroke_texels: stroke,
+            breaks_up: stroke.positive? && stroke < THIN_TEXELS,
             line_height: leading || Font.named(font).line_height
           }
         end
@@ -80,10 +82,10 @@ module SheetTrace
         end
 
         # @return [Float] width over height
-        def aspect = extent.then { |size| size.width / size.height }
+        def aspect = extent_em.reduce(:/)
 
         # @return [Float] its width in ems
-        def width_em = extent.width
+        def width_em = extent_em[0]
 
         # @param frame [Frame]
         # @return [Patch]
@@ -101,11 +103,13 @@ module SheetTrace
 
         private
 
-        def extent
-          EXTENTS.fetch([text, font, align, tracking, leading, outline]) do
-            image = letters(MEASURED_PX)
-            Extent.new(*[image.width, image.height, stroke_px(image)].map { |px| px.fdiv(MEASURED_PX) })
-          end
+        def extent_em = measured(EXTENTS) { |image| [image.width.fdiv(MEASURED_PX), image.height.fdiv(MEASURED_PX)] }
+
+        def stroke_em = measured(STROKES) { |image| stroke_px(image) / MEASURED_PX }
+
+        # What was measured of its letters before, or the block measures.
+        def measured(memo)
+          memo.fetch([text, font, align, tracking, leading, outline]) { Measured.new(yield(letters(MEASURED_PX))) }.ems
         end
 
         # Twice the distance from the middles of strokes to what is no ink.

@@ -29,6 +29,12 @@ describe SheetTrace::Artwork::Contents::Lettering do
 
   define_method(:composed) { |state| SheetTrace::Artwork::Compose.call(state.artwork, state.canvas(pictures: nil)) }
 
+  # Texels one below the other: red, green and blue; alpha.
+  define_method(:colors_and_alpha) do |image|
+    pixels = SheetTrace::Artwork::Picture.pixels(image).reshape(image.width * image.height, 4)
+    [pixels[true, 0..2], pixels[true, 3]]
+  end
+
   # The panel is 80 x 120 mm at 0.4 x 0.6 of 1024 px: 5.12 px/mm. Its capitals: OS/2 table, sCapHeight (OpenType 1.9).
   it "sets capitals as high as the font's own table says, in every font" do
     fonts::FILES.each_key do |font|
@@ -50,10 +56,10 @@ describe SheetTrace::Artwork::Contents::Lettering do
   it "comes out in its colour alone, whatever the turn" do
     state = lettered("Quillhaven\nregatta", color: "#b8431c")
     state = operate(state, "change_layer", id: "l", place: { turn_deg: 23, x_mm: 1.37 }).job
-    texels = composed(state).to_a.flatten(1)
+    colors, alpha = colors_and_alpha(composed(state))
 
-    assert_equal [[184, 67, 28]], texels.select { |texel| texel[3] > 8 }.map { |texel| texel.first(3) }.uniq
-    assert_operator texels.count { |texel| texel[3] == 255 }, :>, 500
+    assert_equal [[184, 67, 28]], colors[alpha.gt(8).where, true].to_a.uniq
+    assert_operator alpha.eq(255).count, :>, 500
   end
 
   it "keeps the size of its letters when the text is another, also in an edition" do
@@ -93,10 +99,12 @@ describe SheetTrace::Artwork::Contents::Lettering do
       [0.0, 0.1].map do |outline|
         composed(lettered("OO", outline: outline, outline_color: "#ff0000", color: "#0000ff"))
       end
-    red = outlined.to_a.flatten(1).select { |texel| texel[3] > 250 && texel[0] > 250 && texel[2] < 5 }
+    colors, alpha = colors_and_alpha(outlined)
 
-    assert_operator red.size, :>, 300
-    assert_equal 0, plain.to_a.flatten(1).count { |texel| texel[0] > 5 && texel[3] > 8 }
+    assert_operator (alpha.gt(250) & colors[true, 0].gt(250) & colors[true, 2].lt(5)).count, :>, 300
+    colors, alpha = colors_and_alpha(plain)
+
+    assert_equal 0, (colors[true, 0].gt(5) & alpha.gt(8)).count
   end
 
   it "aligns lines, spaces letters and lines" do
