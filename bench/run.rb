@@ -148,7 +148,7 @@ module Bench
   # Quarter turns, 4 px between islands and along the border of a sheet of 1024 px; bench/rectangles.mjs packs their
   # boxes.
   def self.packs
-    { 60 => 1.5, 300 => 4.0, 1000 => 15.0 }.map do |count, limit_s|
+    { 60 => 1.8, 300 => 4.0, 1000 => 6.0 }.map do |count, limit_s|
       layout =
         SheetTrace::Job.start(
           SheetTrace::Formats.read(Surfaces.patches(count), name: "patches.obj"),

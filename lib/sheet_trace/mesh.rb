@@ -20,6 +20,8 @@ module SheetTrace
     attr_reader :materials
     # @return [Numo::DFloat, nil] C x 3 unit vectors for shading; nil where shading follows the faces
     attr_reader :corner_normals
+    # @return [Numo::DFloat, nil] C x 4 red, green, blue (sRGB) and alpha, 0 to 1; nil where the file has none
+    attr_reader :corner_colors
 
     def initialize(
       positions:,
@@ -29,7 +31,8 @@ module SheetTrace
       parts:,
       face_materials:,
       materials:,
-      corner_normals: nil
+      corner_normals: nil,
+      corner_colors: nil
     )
       @positions = positions.freeze
       @face_starts = face_starts.freeze
@@ -39,6 +42,7 @@ module SheetTrace
       @parts = parts.freeze
       @materials = materials.freeze
       @corner_normals = corner_normals&.freeze
+      @corner_colors = corner_colors&.freeze
       @memo = {}
       freeze
     end
@@ -71,6 +75,7 @@ module SheetTrace
         face_materials: face_materials,
         materials: materials,
         corner_normals: corner_normals,
+        corner_colors: corner_colors,
         **changes
       )
     end

@@ -12,6 +12,22 @@ module SheetTrace
       TABLE = Vips::Image.new_from_array([(0..255).map { |value| of_share(value / 255.0) * 255 }]).cast(:float)
       private_constant :TABLE
 
+      # @param shares [Numo::DFloat] 0 to 1, of sRGB
+      # @return [Numo::DFloat] 0 to 1, of light
+      def self.shares_of_srgb(shares)
+        bright = ((shares + 0.055) / 1.055)**2.4
+        dark = (shares <= 0.04045).where
+        bright.tap { bright[dark] = shares[dark] / 12.92 unless dark.empty? }
+      end
+
+      # @param shares [Numo::DFloat] 0 to 1, of light
+      # @return [Numo::DFloat] 0 to 1, of sRGB
+      def self.shares_to_srgb(shares)
+        bright = ((shares**(1 / 2.4)) * 1.055) - 0.055
+        dark = (shares <= 0.0031308).where
+        bright.tap { bright[dark] = shares[dark] * 12.92 unless dark.empty? }
+      end
+
       # @param image [Vips::Image] 8-bit sRGB
       # @return [Vips::Image] float, 0 to 255
       def self.of(image) = image.maplut(TABLE)

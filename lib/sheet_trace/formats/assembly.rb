@@ -8,7 +8,7 @@ module SheetTrace
       # part [String]; material [Integer] index
       # positions [Numo::DFloat] n x 3; sizes [Numo::Int64] corners of each face; vertices [Numo::Int64] by corner
       # uvs [Hash{String => Array(Numo::DFloat, Numo::Int64)}] set name => T x 2 values and an index by corner
-      # normals [Array(Numo::DFloat, Numo::Int64), nil] values and an index by corner
+      # normals, colors [Array(Numo::DFloat, Numo::Int64), nil] values and an index by corner; colours as Mesh has them
       # matrix [Numo::DFloat, nil] 4 x 4
       # mapped [Hash{String => Numo::Bit}, nil] by face, for sets that not all of them are in
       Piece =
@@ -20,6 +20,7 @@ module SheetTrace
           :vertices,
           :uvs,
           :normals,
+          :colors,
           :matrix,
           :mapped,
           keyword_init: true
@@ -110,6 +111,7 @@ module SheetTrace
         piece.vertices = piece.vertices[order]
         piece.uvs = piece.uvs.transform_values { |values, corners| [values, corners[order]] }
         piece.normals = [piece.normals[0], piece.normals[1][order]] if piece.normals
+        piece.colors = [piece.colors[0], piece.colors[1][order]] if piece.colors
         piece
       end
 
@@ -126,7 +128,8 @@ module SheetTrace
           materials: materials,
           face_parts: per_face { |piece| @parts.fetch(piece.part) },
           face_materials: per_face(&:material),
-          corner_normals: normals
+          corner_normals: normals,
+          corner_colors: colors
         )
       end
 
@@ -155,6 +158,18 @@ module SheetTrace
             piece.normals ? piece.normals[0][piece.normals[1], true] : Numo::DFloat.zeros(piece.vertices.size, 3)
           end
         Geometry::Vectors.unit(join_rows(rows, 3))
+      end
+
+      # White where a piece has none, nil where none has any.
+      def colors
+        return if @pieces.none?(&:colors)
+
+        join_rows(
+          @pieces.map do |piece|
+            piece.colors ? piece.colors[0][piece.colors[1], true] : Numo::DFloat.ones(piece.vertices.size, 4)
+          end,
+          4
+        ).clip(0.0, 1.0)
       end
 
       def uv_set(name)

@@ -42,10 +42,15 @@ module SheetTrace
           starts = mesh.face_starts.to_a
           order = Numo::Int64.cast(starts.each_cons(2).flat_map { |from, to| [from, *(from + 1...to).to_a.reverse] })
           positions = mesh.positions.copy.tap { |own| own[true, 0] *= -1 }
-          normals = mesh.corner_normals && mesh.corner_normals[order, true].tap { |own| own[true, 0] *= -1 }
+          normals = mesh.corner_normals && mesh.corner_normals[order, true].copy.tap { |own| own[true, 0] *= -1 }
           with(
             mesh:
-              mesh.with(positions: positions, corner_vertices: mesh.corner_vertices[order], corner_normals: normals),
+              mesh.with(
+                positions: positions,
+                corner_vertices: mesh.corner_vertices[order],
+                corner_normals: normals,
+                corner_colors: mesh.corner_colors && mesh.corner_colors[order, true]
+              ),
             uv_sets:
               uv_sets.map do |set|
                 UvSet.new(name: set.name, uvs: set.uvs, corner_uvs: set.corner_uvs[order], face_mapped: set.face_mapped)
@@ -73,6 +78,18 @@ module SheetTrace
           )
         end
 
+        # Colours for formats that hold one for each vertex: the mean where those of its corners differ.
+        #
+        # @return [Array(Numo::DFloat, Boolean), nil] V x 4, and whether some were averaged; nil where there are none
+        def vertex_colors
+          own = mesh.corner_colors or return
+          counts = mesh.corner_vertices.bincount(minlength: mesh.vertex_count)
+          colors = Geometry::Grouped.sum_rows(mesh.corner_vertices, own, mesh.vertex_count)
+          colors /= counts.clip(1, counts.max).expand_dims(1)
+          colors[counts.eq(0).where, true] = 1.0 if counts.eq(0).any?
+          [colors, (colors[mesh.corner_vertices, true] - own).abs.max > Model::SAME_COLOR]
+        end
+
         # @return [Model] with some members changed
         def with(**changes) = self.class.new(**to_h, **changes)
 
@@ -91,7 +108,8 @@ module SheetTrace
             parts: mesh.parts.values_at(*parts),
             face_materials: mesh.face_materials[faces],
             materials: mesh.materials,
-            corner_normals: mesh.corner_normals && mesh.corner_normals[corners, true]
+            corner_normals: mesh.corner_normals && mesh.corner_normals[corners, true],
+            corner_colors: mesh.corner_colors && mesh.corner_colors[corners, true]
           )
         end
 
@@ -120,6 +138,8 @@ module SheetTrace
     class Model
       WHOLE_PX = 1e-6
       DECIMALS = 1e10
+      # Colours that differ by less are the same: half a step of 8 bits.
+      SAME_COLOR = 0.5 / 255
     end
   end
 end

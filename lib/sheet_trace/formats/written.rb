@@ -13,6 +13,14 @@ module SheetTrace
           freeze
         end
 
+        # @return [Note] that vertices' colours were averaged
+        def self.colors_averaged(format)
+          left_out(
+            "vertex_colours_averaged",
+            "#{format} holds one colour for each vertex; where faces differ at a vertex, their mean was written"
+          )
+        end
+
         # @return [Note]
         def self.left_out(code, message, **where) = Note.new(code: code, message: message, where: where)
       end

@@ -201,18 +201,22 @@ module SheetTrace
       def turned(mesh, scale, color)
         names = @options[:one_material] ? [@base_name] : mesh.materials.map(&:name)
         materials = names.map { |name| Mesh::Material.new(name: name, image: color) }
-        positions = fronted(mesh.positions * scale)
-        if @options[:up] == "z"
-          positions = Geometry::Vectors.columns([positions[true, 0], positions[true, 2] * -1, positions[true, 1]])
-        end
         kept = @options[:one_material] ? { face_materials: Numo::Int32.zeros(mesh.face_count) } : {}
-        mesh.with(materials: materials, positions: positions, **kept)
+        mesh.with(
+          materials: materials,
+          positions: in_axes(mesh.positions * scale),
+          corner_normals: mesh.corner_normals && in_axes(mesh.corner_normals),
+          **kept
+        )
       end
 
-      # Turned about y by quarters, which are exact.
-      def fronted(positions)
-        x, y, z = Array.new(3) { |axis| positions[true, axis] }
+      # Turned by quarters, which are exact: about y to the front, and up.
+      #
+      # @param rows [Numo::DFloat] n x 3
+      def in_axes(rows)
+        x, y, z = Array.new(3) { |axis| rows[true, axis] }
         FRONTS.fetch(@options[:front]).times { x, z = z, x * -1 }
+        y, z = z * -1, y if @options[:up] == "z"
         Geometry::Vectors.columns([x, y, z])
       end
 

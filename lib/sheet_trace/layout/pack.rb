@@ -12,19 +12,20 @@ module SheetTrace
       # an island in all.
       ATTEMPTS = (1..12)
       PLACINGS = 300
-      # Coarse cells along the longer side of the sheet, to find the scale and for the places.
-      COARSE = 128
-      FINE = 256
+      # Coarse cells along the longer side of the sheet.
+      COARSE = 256
+      # Of the sheet that islands mostly take, with their share of what lies between them.
+      USUAL_SHARE = 0.7
       # Rows beyond the sheet's, so that what does not fit tells by how much.
       BEYOND = 1.5
-      CLOSE = { COARSE => 1.025, FINE => 1.006 }.freeze
-      ROUNDS = 3
+      CLOSE = 1.01
+      ROUNDS = 4
       FAR = 1.04
       STEP_UP = 1.012
       MOST_TRIES = 30
-      # Rounds, coarse and fine ones together, that mostly do.
-      USUAL_ROUNDS = 9
-      private_constant :COARSE, :FINE, :BEYOND, :CLOSE, :ROUNDS, :FAR, :STEP_UP, :MOST_TRIES, :USUAL_ROUNDS
+      # Rounds that mostly do.
+      USUAL_ROUNDS = 4
+      private_constant :COARSE, :USUAL_SHARE, :BEYOND, :CLOSE, :ROUNDS, :FAR, :STEP_UP, :MOST_TRIES, :USUAL_ROUNDS
 
       # What is moved as one.
       #
@@ -106,10 +107,10 @@ module SheetTrace
         return result(1.0, []) if @units.empty?
         raise no_room if @gutter_px >= @inner.max && @units.size + @obstacles.size > 1
 
-        fine = Cells.new(@inner, FINE)
+        cells = Cells.new(@inner, COARSE)
         if keep_scale || total_area.zero?
-          places = places_at(1.0, fine)
-          return result(1.0, places) if places && fits?(places, fine)
+          places = places_at(1.0, cells)
+          return result(1.0, places) if places && fits?(places, cells)
 
           raise LayoutError.new(
                   "#{@units.size} islands don't fit on #{@layout.sheet} at their present scale; let them be scaled, " \
@@ -120,8 +121,7 @@ module SheetTrace
                 )
         end
 
-        scale, places =
-          largest(fine, FINE, largest(Cells.new(@inner, COARSE), COARSE, first_guess).first || first_guess)
+        scale, places = largest(cells)
         raise no_room unless scale
 
         result(scale, places)
@@ -137,14 +137,15 @@ module SheetTrace
         )
       end
 
-      # The largest scale at which all fit, from a guess; each round learns from how far down the last one came.
+      # The largest scale at which all fit; each round learns from how far down the last one came.
       #
       # @return [Array(Float, Array)] nil and nil if none was found
-      def largest(cells, fineness, guess)
+      def largest(cells)
+        guess = first_guess(cells)
         low = best = nil
         high = Float::INFINITY
         rounds = 0
-        until done?(rounds, fineness, low, high)
+        until done?(rounds, low, high)
           rounds += 1
           places = places_at(guess, cells)
           if places && fits?(places, cells)
@@ -159,9 +160,9 @@ module SheetTrace
       end
 
       # A few rounds do where the scale that fits and the one that does not are near each other; until then it goes on.
-      def done?(rounds, fineness, low, high)
+      def done?(rounds, low, high)
         return rounds >= MOST_TRIES unless low
-        return true if high / low < CLOSE[fineness]
+        return true if high / low < CLOSE
 
         rounds >= (high < Float::INFINITY && high / low > FAR ? MOST_TRIES : ROUNDS)
       end
@@ -174,8 +175,14 @@ module SheetTrace
         wanted.between?(low * 1.002, high * 0.998) ? wanted : Math.sqrt(low * high)
       end
 
-      # By the area; what has next to none, such as an island that collapsed onto a line, by its length.
-      def first_guess = [Math.sqrt(@inner.reduce(:*) * 0.6 / total_area), Math.hypot(*@inner) / longest].min
+      # By what islands mostly come to with half of the gutter and of a cell about them; what has next to no area, such
+      # as an island that collapsed onto a line, by its length.
+      def first_guess(cells)
+        about = total_length * (@gutter_px + cells.fine_px) / 2
+        room = @inner.reduce(:*) * USUAL_SHARE
+        full = 2 * room / (about + Math.sqrt((about**2) + (4 * total_area * room)))
+        [full, Math.hypot(*@inner) / longest].min
+      end
 
       def longest
         @units
@@ -184,6 +191,10 @@ module SheetTrace
             Math.hypot(*ends.transpose.map { |values| values.minmax.reduce(:-) })
           end
           .max
+      end
+
+      def total_length
+        @units.sum { |unit| unit.lines.sum { |x1, y1, x2, y2, _layers| Math.hypot(x2 - x1, y2 - y1) } }
       end
 
       def total_area = @total_area ||= @units.sum { |unit| area(unit.lines) }
@@ -280,7 +291,7 @@ module SheetTrace
       end
 
       def result(scale, places)
-        cell = Cells.new(@inner, FINE).fine_px
+        cell = Cells.new(@inner, COARSE).fine_px
         layout =
           places.reduce(@layout) do |so_far, (unit, turn, column, row, _bottom)|
             left, top = Turns.corner(Turns.turned(unit.lines, turn))

@@ -111,6 +111,7 @@ module SheetTrace
             middles: @middles.select { |key, _vertex| key.is_a?(Integer) }
           )
           .then { |plain| @mesh.corner_normals ? shaded(plain) : plain }
+          .then { |plain| @mesh.corner_colors ? colored(plain) : plain }
       end
 
       def shaded(plain)
@@ -118,6 +119,10 @@ module SheetTrace
         lengths = Geometry::Vectors.lengths(normals)
         lengths[lengths.eq(0)] = 1.0
         Subdivided.new(**plain.to_h, mesh: plain.mesh.with(corner_normals: normals / lengths.expand_dims(1)))
+      end
+
+      def colored(plain)
+        Subdivided.new(**plain.to_h, mesh: plain.mesh.with(corner_colors: plain.carry(@mesh.corner_colors)))
       end
 
       def mesh_of(vertices, origins)
@@ -130,7 +135,8 @@ module SheetTrace
           corner_vertices: Numo::Int32.cast(vertices),
           face_parts: @mesh.face_parts[origins],
           face_materials: @mesh.face_materials[origins],
-          corner_normals: nil
+          corner_normals: nil,
+          corner_colors: nil
         )
       end
     end

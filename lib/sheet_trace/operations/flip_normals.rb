@@ -13,7 +13,12 @@ module SheetTrace
         normals =
           mesh.corner_normals &&
             (mesh.corner_normals * (1 - (2 * Numo::DFloat.cast(turned[mesh.corner_faces]))).expand_dims(1))[order, true]
-        flipped = mesh.with(corner_vertices: mesh.corner_vertices[order], corner_normals: normals)
+        flipped =
+          mesh.with(
+            corner_vertices: mesh.corner_vertices[order],
+            corner_normals: normals,
+            corner_colors: mesh.corner_colors && mesh.corner_colors[order, true]
+          )
         after =
           Job::Remap.by_corner(
             job,

@@ -6,30 +6,24 @@ import { VIEWS, directionFacing, distanceToFit, type ViewName } from "./eye";
 import { lengthOf } from "./geometry";
 import { SAME_PLACE, hitsAlong, type Hit } from "./hits";
 import { TexturedModel } from "./passes/model";
+import { ProofScreen } from "./screen";
 
 /** ms that the hand rests before a picture is drawn that takes long */
 const HAND_RESTS_MS = 150;
 
-/** Whether there is no graphics card, as far as the browser tells. */
-function drawnBySoftware(context: WebGL2RenderingContext): boolean {
-  const info = context.getExtension("WEBGL_debug_renderer_info");
-  const name = String(context.getParameter(info ? info.UNMASKED_RENDERER_WEBGL : context.RENDERER));
-  return /swiftshader|llvmpipe|software|basic render/i.test(name);
-}
-
 /** The eye, the light and the screen that the proof is drawn on. Draws only when something changed. */
 export class ProofScene {
-  private readonly renderer: THREE.WebGLRenderer;
+  private readonly screen: ProofScreen;
   private readonly scene = new THREE.Scene();
   private readonly camera = new THREE.PerspectiveCamera(32, 1, 0.01, 100);
   private readonly controls: OrbitControls;
   private readonly raycaster = new THREE.Raycaster();
   readonly model: TexturedModel;
-  /** whether there is no graphics card: a picture takes much longer than a frame */
-  private readonly slow: boolean;
   private box = new THREE.Box3();
   private frame = 0;
   private waits: number | undefined;
+  /** something changed while a picture was on its way */
+  private again = false;
 
   /** told whenever the view may have changed */
   onEye: ((eye: Triple) => void) | null = null;
@@ -43,21 +37,15 @@ export class ProofScene {
   onDue: ((due: boolean) => void) | null = null;
 
   constructor(private readonly canvas: HTMLCanvasElement) {
-    // Without a graphics card, smooth edges and smaller copies of the texture cost more than they show.
-    const quick = canvas.getContext("webgl2", { antialias: true, failIfMajorPerformanceCaveat: true });
-    const context = quick ?? canvas.getContext("webgl2", { antialias: false });
-    if (!context) throw new Error("WebGL 2 is off");
-    this.renderer = new THREE.WebGLRenderer({ canvas, context, alpha: true });
-    this.renderer.setPixelRatio(window.devicePixelRatio);
-    this.slow = drawnBySoftware(context);
-    this.model = new TexturedModel(this.slow ? 0 : this.renderer.capabilities.getMaxAnisotropy());
+    this.screen = new ProofScreen(canvas);
+    this.model = new TexturedModel(this.screen.anisotropy);
     const headlight = new THREE.DirectionalLight(0xffffff, 2.1);
     headlight.position.set(0.6, 1, 1.2);
     this.camera.add(headlight);
     this.scene.add(this.camera, new THREE.HemisphereLight(0xffffff, 0xd8cfbd, 1.5));
     this.controls = new OrbitControls(this.camera, canvas);
     this.controls.addEventListener("change", () => this.draw());
-    if (this.slow) window.addEventListener("pointermove", this.waitOn, { passive: true });
+    if (this.screen.slow) window.addEventListener("pointermove", this.waitOn, { passive: true });
   }
 
   add(object: THREE.Object3D) {
@@ -128,7 +116,7 @@ export class ProofScene {
 
   resize(width: number, height: number) {
     if (width === 0 || height === 0) return;
-    this.renderer.setSize(width, height, false);
+    this.screen.resize(width, height);
     this.camera.aspect = width / height;
     this.camera.updateProjectionMatrix();
     this.redraw();
@@ -137,7 +125,7 @@ export class ProofScene {
   /** Draws in the next frame of the screen; where a picture takes longer than that, once the hand rests. */
   redraw() {
     this.onDue?.(true);
-    if (!this.slow) this.draw();
+    if (!this.screen.slow) this.draw();
     else if (this.waits === undefined) this.wait();
   }
 
@@ -162,11 +150,15 @@ export class ProofScene {
     window.clearTimeout(this.waits);
     this.waits = undefined;
     this.onEye?.(this.camera.position.clone().sub(this.controls.target).normalize().toArray());
+    this.onDue?.(true);
     cancelAnimationFrame(this.frame);
+    this.again = this.screen.busy;
+    if (this.again) return;
     this.frame = requestAnimationFrame(() => {
       this.onDraw?.();
-      this.renderer.render(this.scene, this.camera);
-      this.onDue?.(false);
+      this.screen.draw(this.scene, this.camera, () =>
+        this.again ? this.draw() : this.onDue?.(this.waits !== undefined),
+      );
     });
   }
 
@@ -176,6 +168,6 @@ export class ProofScene {
     cancelAnimationFrame(this.frame);
     this.model.dispose();
     this.controls.dispose();
-    this.renderer.dispose();
+    this.screen.dispose();
   }
 }

@@ -34,7 +34,10 @@ module SheetTrace
               "#{base_name}.dae" => xml,
               **@model.images
             },
-            notes: empty ? [Written.left_out("empty_parts_left_out", "parts without faces were left out")] : []
+            notes: [
+              (Written.left_out("empty_parts_left_out", "parts without faces were left out") if empty),
+              (Written.left_out("vertex_colours_left_out", "colours of vertices were left out") if @mesh.corner_colors)
+            ].compact
           )
         end
 

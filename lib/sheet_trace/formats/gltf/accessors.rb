@@ -32,6 +32,12 @@ module SheetTrace
         # @raise [LimitError] where: { limit:, got: }
         def read(index, width, path) = @known[[index, width]] ||= read_anew(index, width, path).freeze
 
+        # @param index [Integer] of an accessor of three or four numbers an element
+        # @return [Integer] how many
+        def width(index, path)
+          @document.text(@document.entry("accessors", index, path), "type", "accessors/#{index}") == "VEC4" ? 4 : 3
+        end
+
         # @return [Numo::Int64] n indices, each below limit
         def indices(index, limit, path)
           values = read(index, 1, path)

@@ -7,7 +7,7 @@ module SheetTrace
       # transforms, triangles, strips and fans, normals, all TEXCOORD sets, base colours and their pictures.
       # v is turned to point up. Each node with a mesh is a part; vertices that lie in the same place become one, as
       # glTF
-      # splits them where UVs or normals part. Left out, with a note: points and lines, vertex colours, morph
+      # splits them where UVs or normals part. Left out, with a note: points and lines, further colours, morph
       # targets, skins (the bind pose is read). Refused by name: compressed meshes.
       # Source: Khronos, "glTF 2.0 Specification".
       class Reader
@@ -97,7 +97,6 @@ module SheetTrace
           return note("lines_ignored", path, "points and lines have no surface to paint and are left out") unless mode
 
           attributes = @document.object(primitive, "attributes", path)
-          note("vertex_colours_ignored", path, "vertex colours are not kept") if attributes.key?("COLOR_0")
           if primitive.key?("targets")
             note("targets_ignored", path, "morph targets are not kept; the mesh is read at rest")
           end
@@ -125,6 +124,7 @@ module SheetTrace
               vertices: vertices,
               uvs: uvs(attributes, material, positions, vertices, path),
               normals: normals,
+              colors: attributes["COLOR_0"] && [colors(attributes["COLOR_0"], positions, path), vertices],
               matrix: matrix
             )
           )
@@ -182,6 +182,19 @@ module SheetTrace
             values[true, 1] = 1 - values[true, 1]
             ["TEXCOORD #{key[/\d+/]}", [values, vertices]]
           end
+        end
+
+        # Light, with alpha or without (3.7.2.1, COLOR_n).
+        #
+        # @return [Numo::DFloat] n x 4, sRGB
+        def colors(accessor, positions, path)
+          own = columns(accessor, @accessors.width(accessor, path), positions, "#{path}/attributes/COLOR_0")
+          Numo::DFloat
+            .ones(own.shape[0], 4)
+            .tap do |colors|
+              colors[true, 0..2] = Artwork::LinearLight.shares_to_srgb(own[true, 0..2].clip(0.0, 1.0))
+              colors[true, 3] = own[true, 3] if own.shape[1] == 4
+            end
         end
 
         def columns(accessor, width, positions, path)

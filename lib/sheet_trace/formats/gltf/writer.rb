@@ -109,6 +109,7 @@ module SheetTrace
         def primitive(corners, material, sets)
           columns = { "POSITION" => @mesh.positions[@mesh.corner_vertices[corners], true] * (@model.unit_mm / 1000) }
           columns["NORMAL"] = normals(corners) if @mesh.corner_normals
+          columns["COLOR_0"] = colors(corners) if @mesh.corner_colors
           sets.each_with_index do |set, i|
             uvs = set.uvs[set.corner_uvs[corners], true].copy
             uvs[true, 1] = 1 - uvs[true, 1]
@@ -136,6 +137,12 @@ module SheetTrace
           own
         end
 
+        # As light (3.7.2.1, COLOR_n).
+        def colors(corners)
+          own = @mesh.corner_colors[corners, true].copy
+          own.tap { own[true, 0..2] = Artwork::LinearLight.shares_of_srgb(own[true, 0..2]) }
+        end
+
         def distinct(tables)
           tables
             .flat_map { |table| Array.new(table.shape[1]) { |axis| table[true, axis].copy } }
@@ -152,7 +159,7 @@ module SheetTrace
             bufferView: @views.size - 1,
             componentType: type,
             count: values.shape[0],
-            type: { 1 => "SCALAR", 2 => "VEC2", 3 => "VEC3" }.fetch(values.shape[1])
+            type: { 1 => "SCALAR", 2 => "VEC2", 3 => "VEC3", 4 => "VEC4" }.fetch(values.shape[1])
           }
           entry.merge!(min: values.min(axis: 0).to_a, max: values.max(axis: 0).to_a) if bounds
           @accessors << entry

@@ -9,7 +9,9 @@ module SheetTrace
         UV_AT = { v: nil, v_vt: 1, v_vt_vn: 1, v__vn: nil }.freeze
         NORMAL_AT = { v: nil, v_vt: nil, v_vt_vn: 2, v__vn: 1 }.freeze
         STRIDE = { v: 1, v_vt: 2, v_vt_vn: 3, v__vn: 2 }.freeze
-        private_constant :UV_AT, :NORMAL_AT, :STRIDE
+        # Of a line of a vertex with its colour.
+        COLORED_WORDS = 6
+        private_constant :UV_AT, :NORMAL_AT, :STRIDE, :COLORED_WORDS
 
         # @param scan [Scan]
         # @param name [String] the file's name, for messages
@@ -29,8 +31,7 @@ module SheetTrace
         private
 
         def reading
-          @positions =
-            coordinates(@scan.vertices, 3, 3, "vertex_extras_ignored", "vertex colours or weights are not kept")
+          @positions, colors = vertices
           @uvs = coordinates(@scan.uvs, 1, 2, "uv_depth_ignored", "the third number of vt is not kept")
           @normals =
             coordinates(
@@ -45,12 +46,28 @@ module SheetTrace
           mesh = mesh_of(runs, materials)
           normals = normals_of(runs, mesh)
           mesh = mesh.with(corner_normals: normals) if normals
+          mesh = mesh.with(corner_colors: colors[mesh.corner_vertices, true]) if colors
           mapped = per_face(runs) { |run| UV_AT[run.style] ? 1 : 0 }
           note_missing_uvs(mapped)
           note_flat_faces(mesh)
           set =
             UvSet.new(name: "vt", uvs: @uvs, corner_uvs: join(runs.map { |run| run[:uvs] }), face_mapped: mapped.eq(1))
           Reading.new(mesh: mesh, uv_sets: [set], notes: @notes.freeze, format: "obj", images: images)
+        end
+
+        # Colours stand behind the places, from 0 to 1 or to 255: common practice, no source.
+        #
+        # @return [Array(Numo::DFloat, Numo::DFloat)] n x 3 places and n x 4 colours; nil where no vertex has one
+        def vertices
+          colored = Numo::Int64.cast(@scan.vertices.word_counts) >= COLORED_WORDS
+          keep = colored.any? ? COLORED_WORDS : 3
+          rows = coordinates(@scan.vertices, 3, keep, "vertex_extras_ignored", "weights of vertices are not kept")
+          return rows, nil unless colored.any?
+
+          colors = Numo::DFloat.ones(rows.shape[0], 4)
+          given = colored.where
+          colors[given, 0..2] = rows[given, 3..5] / (rows[given, 3..5].max > 1 ? 255.0 : 1.0)
+          [rows[true, 0..2].copy, colors.clip(0.0, 1.0)]
         end
 
         def coordinates(lines, least, keep, code, message)

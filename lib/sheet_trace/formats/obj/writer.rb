@@ -3,11 +3,16 @@
 module SheetTrace
   module Formats
     module Obj
-      # Writes OBJ with an MTL: polygons, normals, parts, materials with colour and picture. Equal UVs and normals are
-      # written once; faces without UVs are written without. Leaves out: UV sets behind the first, units.
+      # Writes OBJ with an MTL: polygons, normals, parts, colours of vertices, materials with colour and picture. Equal
+      # UVs and normals are written once; faces without UVs are written without. Leaves out: UV sets behind the first,
+      # units.
       # Source: "Object Files (.obj)", Wavefront Advanced Visualizer manual, appendix B1; Ramey, Rose,
       #   Tyerman, "MTL material format (Lightwave, OBJ)", 1995.
       class Writer
+        # Of a share of a colour that are told apart.
+        COLOR_STEPS = 1e5
+        private_constant :COLOR_STEPS
+
         # @param model [Model]
         # @param base_name [String] of the files: NAME.obj and NAME.mtl
         # @return [Written] OBJ, MTL and pictures
@@ -32,19 +37,21 @@ module SheetTrace
           unless (@model.unit_mm - 1.0).abs < 1e-12
             notes << Written.left_out("unit_left_out", "OBJ has no place for units; one unit is #{@model.unit_mm} mm")
           end
+          notes << Written.colors_averaged("OBJ") if @model.vertex_colors&.last
           Written.new(files: { "#{@base_name}.obj" => obj, "#{@base_name}.mtl" => mtl, **@model.images }, notes: notes)
         end
 
         def obj
           @uvs, @uv_numbers = @set ? unique(@set.uvs) : [[], []]
           @normals, @normal_numbers = @mesh.corner_normals ? unique(@mesh.corner_normals) : [[], []]
-          [
-            "mtllib #{@base_name}.mtl\n",
-            rows("v", @mesh.positions.to_a),
-            rows("vt", @uvs),
-            rows("vn", @normals),
-            faces
-          ].join
+          ["mtllib #{@base_name}.mtl\n", rows("v", vertices.to_a), rows("vt", @uvs), rows("vn", @normals), faces].join
+        end
+
+        def vertices
+          colors, = @model.vertex_colors
+          return @mesh.positions unless colors
+
+          Numo::NArray.hstack([@mesh.positions, (colors[true, 0..2] * COLOR_STEPS).round / COLOR_STEPS])
         end
 
         def rows(word, values) = values.map { |row| "#{word} #{row.map { |value| number(value) }.join(" ")}\n" }.join

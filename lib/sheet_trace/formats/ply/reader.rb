@@ -3,16 +3,18 @@
 module SheetTrace
   module Formats
     module Ply
-      # Reads PLY, ascii and binary in both byte orders: polygons, normals of vertices, UVs by vertex (s t, u v,
-      # texture_u texture_v) or by face corner (texcoord), and the picture named by a TextureFile comment. Left out,
-      # with a note:
-      # colours, further elements and properties.
+      # Reads PLY, ascii and binary in both byte orders: polygons, normals and colours of vertices, UVs by vertex (s t,
+      # u v, texture_u texture_v) or by face corner (texcoord), and the picture named by a TextureFile comment. Left
+      # out, with a note: colours of faces, further elements and properties.
       # Source: Turk, "The PLY Polygon File Format", Stanford, 1994; names of UVs: common practice, no source.
       class Reader
         UV_NAMES = [%w[s t], %w[u v], %w[texture_u texture_v], %w[texture_s texture_t]].freeze
         FACE_NAMES = %w[vertex_indices vertex_index].freeze
+        COLOR_NAMES = %w[red green blue].freeze
+        # What stands for full, by the bytes of whole numbers.
+        FULL = { "C" => 255.0, "S" => 65_535.0 }.freeze
         KNOWN = ["x", "y", "z", "nx", "ny", "nz", *UV_NAMES.flatten, *FACE_NAMES, "texcoord", "texnumber"].freeze
-        private_constant :UV_NAMES, :FACE_NAMES, :KNOWN
+        private_constant :UV_NAMES, :FACE_NAMES, :COLOR_NAMES, :FULL, :KNOWN
 
         # @param bytes [String]
         # @param name [String] for messages
@@ -60,8 +62,24 @@ module SheetTrace
             vertices: corners,
             uvs: uvs(vertex, faces, list, corners, kept),
             normals: normals && [normals, corners],
+            colors: colors(vertex)&.then { |values| [values, corners] },
             mapped: mapped(faces, list)
           )
+        end
+
+        # @return [Numo::DFloat, nil] n x 4
+        def colors(vertex)
+          own = table(vertex, COLOR_NAMES) or return
+          letters =
+            @header.elements.find { |element| element.name == "vertex" }.properties.to_h { |p| [p.name, p.letter] }
+          alpha = table(vertex, %w[alpha])
+          share = ->(name, values) { values / FULL.fetch(letters[name][0], 1.0) }
+          Numo::DFloat
+            .ones(own.shape[0], 4)
+            .tap do |colors|
+              COLOR_NAMES.each_with_index { |name, k| colors[true, k] = share.call(name, own[true, k]) }
+              colors[true, 3] = share.call("alpha", alpha[true, 0]) if alpha
+            end
         end
 
         # @return [Array] corners of faces with at least 3, their sizes, and which places of the list they stood at
@@ -127,7 +145,9 @@ module SheetTrace
 
         def note_left_out
           @header.elements.each do |element|
-            strange = element.properties.map(&:name) - KNOWN
+            names = element.properties.map(&:name)
+            colored = element.name == "vertex" && (COLOR_NAMES - names).empty?
+            strange = names - KNOWN - (colored ? [*COLOR_NAMES, "alpha"] : [])
             if !%w[vertex face].include?(element.name)
               note("element_ignored", "#{element.records} of #{element.name} are left out") if element.records.positive?
             elsif strange.any?

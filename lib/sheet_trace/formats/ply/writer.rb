@@ -4,8 +4,7 @@ module SheetTrace
   module Formats
     module Ply
       # Writes binary little-endian PLY: polygons with the UVs of their corners, normals where all corners at a vertex
-      # agree
-      # (PLY holds one for each vertex), and the picture's name if there is one.
+      # agree (PLY holds one for each vertex), colours of vertices, and the picture's name if there is one.
       # Leaves out: parts, materials but for the first picture, normals that differ at a vertex, UV sets behind the
       # first, units.
       # Source: Turk, "The PLY Polygon File Format", Stanford, 1994; texcoord and TextureFile: common practice, no
@@ -23,13 +22,16 @@ module SheetTrace
           image = mesh.materials.filter_map(&:image).first
           count = mesh.face_sizes.max > 127 ? %w[uint L<] : %w[uchar C]
           normals = vertex_normals(mesh)
-          vertices = normals ? Numo::NArray.hstack([mesh.positions, normals]) : mesh.positions
+          colors, averaged = model.vertex_colors
           files = {
             "#{base_name}.ply" =>
-              head(mesh, set, image, count[0], normals) + vertices.to_binary + faces(mesh, set, count[1])
+              head(mesh, set, image, count[0], normals, colors) + vertices(mesh, normals, colors) +
+                faces(mesh, set, count[1])
           }
           files[image] = model.images[image] if image && model.images[image]
-          Written.new(files: files, notes: notes(model, image, normals_differ: mesh.corner_normals && !normals))
+          left_out = notes(model, image, normals_differ: mesh.corner_normals && !normals)
+          left_out << Written.colors_averaged("PLY") if averaged
+          Written.new(files: files, notes: left_out)
         end
 
         # @return [Numo::DFloat, nil] n x 3, nil where there are none or the corners at some vertex disagree
@@ -41,13 +43,23 @@ module SheetTrace
           normals if (normals[mesh.corner_vertices, true] - mesh.corner_normals).abs.max < SAME_NORMAL
         end
 
-        def self.head(mesh, set, image, count, normals)
+        # @return [String] a record for each vertex: numbers of eight bytes, then the colour's of one
+        def self.vertices(mesh, normals, colors)
+          numbers = normals ? Numo::NArray.hstack([mesh.positions, normals]) : mesh.positions
+          return numbers.to_binary unless colors
+
+          bytes = Numo::UInt8.from_binary(numbers.to_binary, [mesh.vertex_count, numbers.shape[1] * 8])
+          Numo::NArray.hstack([bytes, Numo::UInt8.cast((colors * 255).round)]).to_binary
+        end
+
+        def self.head(mesh, set, image, count, normals, colors)
           [
             "ply",
             "format binary_little_endian 1.0",
             image && "comment TextureFile #{image}",
             "element vertex #{mesh.vertex_count}",
             *["x", "y", "z", *(%w[nx ny nz] if normals)].map { |axis| "property double #{axis}" },
+            *(%w[red green blue alpha].map { |name| "property uchar #{name}" } if colors),
             "element face #{mesh.face_count}",
             "property list #{count} int vertex_indices",
             set && "property list #{count} double texcoord",
@@ -88,7 +100,7 @@ module SheetTrace
               (model.unit_mm - 1.0).abs > 1e-12 && "PLY has no place for units; one unit is #{model.unit_mm} mm"
           }.filter_map { |code, message| Written.left_out(code, message) if message }
         end
-        private_class_method :vertex_normals, :head, :faces, :notes
+        private_class_method :vertex_normals, :vertices, :head, :faces, :notes
       end
     end
   end

@@ -63,15 +63,13 @@ module SheetTrace
             "parts" => map.mesh.parts,
             "materials" => map.mesh.materials.map(&:to_a),
             "normals" => map.mesh.corner_normals && PackedArrays.array(map.mesh.corner_normals),
+            "colors" => map.mesh.corner_colors && PackedArrays.array(map.mesh.corner_colors),
             "island_count" => map.island_count
           }.to_msgpack
         end
 
         def self.unpack_surface(bytes)
           packed = MessagePack.unpack(bytes)
-          normals =
-            packed["normals"] &&
-              PackedArrays.unpack({ "normals" => packed["normals"] }, { normals: Numo::DFloat })[:normals]
           materials =
             packed["materials"].map { |name, color, image| Mesh::Material.new(name: name, color: color, image: image) }
           mesh =
@@ -79,12 +77,17 @@ module SheetTrace
               **PackedArrays.unpack(packed["mesh"], MESH_ARRAYS),
               parts: packed["parts"],
               materials: materials,
-              corner_normals: normals
+              corner_normals: numbers(packed, "normals"),
+              corner_colors: numbers(packed, "colors")
             )
           arrays = PackedArrays.unpack(packed["map"], MAP_ARRAYS)
           UvMap.new(mesh: mesh, **arrays, face_mapped: arrays[:face_mapped].eq(1), island_count: packed["island_count"])
         end
-        private_class_method :pack_surface, :unpack_surface
+
+        def self.numbers(packed, name)
+          packed[name] && PackedArrays.unpack({ name => packed[name] }, { name.to_sym => Numo::DFloat })[name.to_sym]
+        end
+        private_class_method :pack_surface, :unpack_surface, :numbers
       end
     end
   end

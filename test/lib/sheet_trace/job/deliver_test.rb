@@ -169,6 +169,18 @@ describe SheetTrace::Job::Deliver do
     end
   end
 
+  it "turns normals with the model" do
+    job = operate(Models.job("s 1\n#{Models.blocks([[[3, 5, 7], [1, 1, 1]]])}"), "lay_flat").job
+    [{}, { up: "z" }, { front: "-x", up: "z" }, { left_handed: true }].each do |axes|
+      mesh =
+        SheetTrace::Formats.read_files(SheetTrace::Job::Deliver.call(job, pictures: nil, base_name: "a", **axes)).mesh
+      out = SheetTrace::Geometry::Vectors.unit(mesh.face_area_vectors)[mesh.corner_faces, true]
+
+      # A corner of a block: its normal is as far from each of the three faces.
+      assert_in_delta 1 / Math.sqrt(3), (mesh.corner_normals * out).sum(axis: 1).min, 1e-6, axes.inspect
+    end
+  end
+
   it "writes 16 bits a channel where the format has them, each value as it was" do
     job =
       operate(
