@@ -41,13 +41,15 @@ module SheetTraceCli
     option :one_material, type: :boolean, default: false
     option :bleed, type: :boolean, default: true
     option :manifest, type: :boolean, default: false, desc: "a list of what each file is"
+    option :receivers, desc: "a file of receivers, as the application saves it"
+    option :receiver, desc: "one of them: its options in the place of those above, and its rules are kept"
     option :json, type: :boolean
     def deliver(recipe)
       size = options[:size] && SheetTrace::Layout::DocumentSize.parse(options[:size])
       chosen = %i[image alpha up unit one_material bleed manifest].to_h { |name| [name, options[name]] }.compact
       chosen[:editions] = options[:editions].split(",") if options[:editions]
       export = { kind: "model", file: File.basename(options[:out]), options: chosen, **size.to_h }
-      written(recipe, export)
+      written(recipe, options[:receiver] ? { **export, receiver: receiver.to_plain } : export)
     end
 
     desc "print RECIPE", "do what a recipe says, and write an island in true size for print: .pdf or .svg"
@@ -82,6 +84,18 @@ module SheetTraceCli
     end
 
     no_commands do
+      # @return [SheetTrace::Job::Receiver] the one that is named
+      # @raise [SheetTrace::InputError]
+      def receiver
+        path = options[:receivers] or raise SheetTrace::InputError, "--receiver needs --receivers, the file that has it"
+        all = SheetTrace::Job::Receiver.read(File.read(path), name: File.basename(path))
+        all.find { |own| own.name == options[:receiver] } ||
+          raise(
+            SheetTrace::UnknownNameError,
+            "there is no receiver #{options[:receiver].inspect} in #{path}; there are #{all.map(&:name).join(", ")}"
+          )
+      end
+
       # Runs a recipe with one export in the place of its own.
       def written(recipe, export)
         running = Recipes.new(recipe, model: options[:model], exports: [export])

@@ -9,8 +9,9 @@ module SheetTraceCli
     def initialize(reading, path, options)
       @path = path
       @options = options
-      @size = SheetTrace::Layout::DocumentSize.parse(options[:size], dpi: options[:dpi])
-      @job = SheetTrace::Job.start(reading, source_name: File.basename(path), sheet: @size)
+      most_px = SheetTrace::Layout::Sheet::TEMPLATE_PX.end
+      @size = SheetTrace::Layout::DocumentSize.parse(options[:size], dpi: options[:dpi], most_px: most_px)
+      @job = SheetTrace::Job.start(reading, source_name: File.basename(path), sheet: @size.for_a_job)
       @kind = File.extname(options[:out]).delete_prefix(".").downcase
     end
 

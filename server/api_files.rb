@@ -33,6 +33,7 @@ module SheetTraceServer
         "export type TemplateOptions = #{typescript(SheetTrace::Trace::Template)};",
         "export type DeliveryOptions = #{typescript(SheetTrace::Job::Deliver)};",
         "export type ReceiverRules = #{typescript(SheetTrace::Job::ReceiverRules)};",
+        "export type Receiver = #{typescript(SheetTrace::Job::Receiver)};",
         "export type PrintOptions = #{typescript(SheetTrace::Job::PrintFile)};",
         "export type TemplateFile = #{typescript(SheetTrace::Job::TemplateFile)};",
         "",
@@ -52,6 +53,7 @@ module SheetTraceServer
     def self.limits
       {
         side_px: SheetTrace::Layout::Sheet::SIDE_PX.minmax,
+        template_side_px: SheetTrace::Layout::Sheet::TEMPLATE_PX.minmax,
         line_px:
           SheetTrace::Trace::Template.parameters.fetch(:line_px).type.range.then { |range| [range.begin, range.end] },
         stretch: SheetTrace::Check::Stretch::LIMITS,
@@ -68,7 +70,7 @@ module SheetTraceServer
     def self.answers
       [
         MARK,
-        %(import type { Assignment, OperationName } from "./operations";),
+        %(import type { Assignment, OperationName, Receiver } from "./operations";),
         "",
         "/** What the server's JSON holds. Lengths carry their unit in the name; angles are degrees. */",
         "",

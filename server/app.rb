@@ -13,6 +13,7 @@ require_relative "cancelled"
 require_relative "store/database"
 require_relative "store/jobs"
 require_relative "store/exchanges"
+require_relative "store/receivers"
 require_relative "workshop"
 require_relative "answers"
 # what the others name
@@ -63,6 +64,7 @@ module SheetTraceServer
     # @yieldparam job_id [String]; revision_id [Integer] what is shown of a job from now on
     def self.open(database, &)
       set :workshop, Workshop.new(Store::Jobs.new(database), &)
+      set :receivers, Store::Receivers.new(database)
       set :exchanges, Store::Exchanges.new(database, database.opts.fetch(:database))
       self
     end
@@ -77,6 +79,7 @@ module SheetTraceServer
     register Routes::KeptMaps
     register Routes::Exchange
     register Routes::History
+    register Routes::Receivers
     register Routes::Revised
 
     def message_of(failure)

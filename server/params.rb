@@ -11,6 +11,14 @@ module SheetTraceServer
       whole :height_px, SheetTrace::Layout::Sheet::SIDE_PX, label: "height", optional: true
     end
 
+    # The same of templates.
+    module TemplateSize
+      extend SheetTrace::Parameters
+
+      whole :width_px, SheetTrace::Layout::Sheet::TEMPLATE_PX, label: "width", optional: true
+      whole :height_px, SheetTrace::Layout::Sheet::TEMPLATE_PX, label: "height", optional: true
+    end
+
     module_function
 
     # @param body [String] JSON object
@@ -41,11 +49,11 @@ module SheetTraceServer
     end
 
     # @return [SheetTrace::Layout::Sheet] of width_px and height_px, or else the default
-    def size(texts, default)
-      values = query(Size, texts)
+    def size(texts, default, declared: Size)
+      values = query(declared, texts)
       return default if values.values.none?
 
-      SheetTrace::Layout::Sheet.new(
+      SheetTrace::Layout::Sheet.of_template(
         width_px: values[:width_px] || default.width_px,
         height_px: values[:height_px] || default.height_px
       )

@@ -1,5 +1,5 @@
 /* A template as plain Cairo draws it and libpng writes it: what ours is compared with.
-   Reads of a file: side (int32), line groups (int32); of each: width, red, green, blue (double), lines (int32), and
+   Reads of a file: side (int32), whether the ground is white (int32), line groups (int32); of each: width, red, green, blue (double), lines (int32), and
    x0, y0, x1, y1 of each (double), px. Prints the seconds of drawing and of writing. */
 #include <cairo.h>
 #include <png.h>
@@ -23,7 +23,17 @@ static void want(size_t got, size_t wanted) {
   }
 }
 
-static void write_png(const char *path, cairo_surface_t *surface, int side) {
+/* Colours as PNG has them: not multiplied by alpha. */
+static void unpremultiply(png_structp png, png_row_infop row, png_bytep bytes) {
+  (void)png;
+  for (size_t at = 0; at < row->rowbytes; at += 4) {
+    unsigned alpha = bytes[at + 3];
+    if (alpha == 0 || alpha == 255) continue;
+    for (int band = 0; band < 3; band++) bytes[at + band] = (bytes[at + band] * 255 + alpha / 2) / alpha;
+  }
+}
+
+static void write_png(const char *path, cairo_surface_t *surface, int side, int white) {
   FILE *file = fopen(path, "wb");
   if (!file) exit(1);
   png_structp png = png_create_write_struct(PNG_LIBPNG_VER_STRING, NULL, NULL, NULL);
@@ -34,6 +44,7 @@ static void write_png(const char *path, cairo_surface_t *surface, int side) {
   png_set_IHDR(png, info, side, side, 8, PNG_COLOR_TYPE_RGB_ALPHA, PNG_INTERLACE_NONE, PNG_COMPRESSION_TYPE_DEFAULT,
                PNG_FILTER_TYPE_DEFAULT);
   png_write_info(png, info);
+  if (!white) png_set_write_user_transform_fn(png, unpremultiply);
   png_set_bgr(png);
   unsigned char *rows = cairo_image_surface_get_data(surface);
   for (int y = 0; y < side; y++) png_write_row(png, rows + (size_t)y * cairo_image_surface_get_stride(surface));
@@ -47,12 +58,14 @@ int main(int count, char **arguments) {
   FILE *file = fopen(arguments[1], "rb");
   if (!file) return 1;
   double started = now();
-  int32_t side, groups;
-  want(fread(&side, 4, 1, file) + fread(&groups, 4, 1, file), 2);
+  int32_t side, white, groups;
+  want(fread(&side, 4, 1, file) + fread(&white, 4, 1, file) + fread(&groups, 4, 1, file), 3);
   cairo_surface_t *surface = cairo_image_surface_create(CAIRO_FORMAT_ARGB32, side, side);
   cairo_t *context = cairo_create(surface);
-  cairo_set_source_rgb(context, 1, 1, 1);
-  cairo_paint(context);
+  if (white) {
+    cairo_set_source_rgb(context, 1, 1, 1);
+    cairo_paint(context);
+  }
   cairo_set_line_cap(context, CAIRO_LINE_CAP_ROUND);
   for (int group = 0; group < groups; group++) {
     double look[4], line[4];
@@ -70,7 +83,7 @@ int main(int count, char **arguments) {
   }
   cairo_surface_flush(surface);
   double drawn = now();
-  write_png(arguments[2], surface, side);
+  write_png(arguments[2], surface, side, white);
   printf("%.3f %.3f\n", drawn - started, now() - drawn);
   return 0;
 }

@@ -9,7 +9,7 @@ module SheetTraceServer
 
         gives(app, "/api/jobs/:id/trace.:format") do
           job = shown_job
-          size = Params.size(params, job.sheet)
+          size = Params.size(params, job.sheet, declared: Params::TemplateSize)
           file = Params.query(SheetTrace::Job::TemplateFile, params, job)
           download(
             "#{base_name}-trace-#{size.width_px}x#{size.height_px}.#{file[:format]}",

@@ -222,11 +222,18 @@ describe "the other stages" do
     files = Zip::File.open(downloaded { click_link "Deliver the zip" }).map(&:name)
 
     assert_equal %w[tea-caddy.glb], files
+    find("#model-format").select("OBJ and MTL")
+    # Kept by the server: another browser has it, too.
+    page.execute_script("localStorage.clear()")
     visit page.current_path
     unfold "What the receiver wants"
     find_field("Receivers that are kept").select("Harbour")
 
     assert_select "model-format", selected: "GLB, one file"
+    assert_includes File.read(downloaded { click_link "Save" }), '"name": "Harbour"'
+    click_button "Remove"
+
+    assert_no_field "Receivers that are kept"
   end
 
   it "prints the picked island in true size, as a label or to be folded" do

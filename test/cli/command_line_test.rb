@@ -156,6 +156,39 @@ describe "bin/sheet-trace" do
     assert_equal [1, "sheet-trace: a size in mm needs --dpi, the px to an inch\n"], [status.exitstatus, err]
   end
 
+  it "delivers as a receiver wants it, or says which of his rules would be broken" do
+    recipe = File.join(@folder, "recipe.json")
+    File.write(recipe, JSON.generate(model: File.basename(@caddy), operations: []))
+    FileUtils.cp(@caddy, @folder) unless File.dirname(@caddy) == @folder
+    receivers = File.join(@folder, "receivers.json")
+    harbour = { name: "Harbour", options: { image: "jpg", manifest: true }, rules: { powers_of_two: true } }
+    File.write(receivers, JSON.generate(receivers: [harbour]))
+    deliver = ->(size, name = "Harbour") do
+      run.call(
+        "deliver",
+        recipe,
+        "-o",
+        File.join(@folder, "box.obj"),
+        "--size",
+        size,
+        "--receivers",
+        receivers,
+        "--receiver",
+        name
+      )
+    end
+    _out, err, status = deliver.call("100x128")
+
+    assert_equal 1, status.exitstatus
+    assert_match(/Harbour: 100 x 128 px are no powers of two; take 128 x 128 px/, err)
+    refute_path_exists File.join(@folder, "box.obj")
+    out, err, status = deliver.call("128x128")
+
+    assert_predicate status, :success?, err
+    assert_match(/box\.jpg/, out)
+    assert_match(/there is no receiver "Nobody" in .*; there are Harbour/, deliver.call("128x128", "Nobody")[1])
+  end
+
   it "delivers and prints what a recipe makes" do
     recipe = File.join(@folder, "r.json")
     steps = [{ name: "add_layer", parameters: { content: { kind: "fill", color: "#2f5a45" } } }]

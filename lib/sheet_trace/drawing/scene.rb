@@ -17,18 +17,30 @@ module SheetTrace
         # @param hard [Boolean] px are wholly of a colour or not at all
         # @return [Vips::Image] 8-bit sRGB with alpha
         def to_image(hard: false)
+          drawing =
+            lambda do |context|
+              context.antialias = hard ? Cairo::ANTIALIAS_NONE : Cairo::ANTIALIAS_DEFAULT
+              items.each { |item| item.draw(context) }
+            end
+          return CairoImage.in_one_color(width_px, height_px, only_color, ground: background, &drawing) if only_color
+
           CairoImage.call(width_px, height_px, opaque: !background.nil?) do |context|
-            context.antialias = hard ? Cairo::ANTIALIAS_NONE : Cairo::ANTIALIAS_DEFAULT
-            draw(context)
+            fill_ground(context)
+            drawing.call(context)
           end
+        end
+
+        # @return [Color, nil] that all of it is drawn in
+        def only_color
+          return if items.empty?
+
+          colors = items.map { |item| item.respond_to?(:sole_color) ? item.sole_color : nil }.uniq
+          colors.first if colors.size == 1
         end
 
         # @param context [Cairo::Context] of any surface whose unit is a px
         def draw(context)
-          if background
-            context.set_source_rgb(*background.to_a)
-            context.paint
-          end
+          fill_ground(context)
           items.each { |item| item.draw(context) }
         end
 
@@ -45,6 +57,15 @@ module SheetTrace
         def cropped(left_px, top_px, width_px, height_px)
           moved = groups.map { |group| group.moved(-left_px, -top_px) }
           Scene.new(width_px: width_px, height_px: height_px, background: background, groups: moved)
+        end
+
+        private
+
+        def fill_ground(context)
+          return unless background
+
+          context.set_source_rgb(*background.to_a)
+          context.paint
         end
       end
 

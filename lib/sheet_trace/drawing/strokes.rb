@@ -21,6 +21,9 @@ module SheetTrace
           new(segments: segments, **rest)
         end
 
+        # @return [Color] all that is seen of it
+        def sole_color = color
+
         # @param context [Cairo::Context] of any surface whose unit is a px
         def draw(context)
           context.set_source_rgb(*color.to_a)

@@ -13,6 +13,9 @@ module SheetTrace
           freeze
         end
 
+        # @return [Color, nil] all that is seen of it; nil where it has a halo
+        def sole_color = halo ? nil : color
+
         # @param context [Cairo::Context]
         def draw(context)
           context.save do

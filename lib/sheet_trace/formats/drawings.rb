@@ -25,13 +25,21 @@ module SheetTrace
         }
       }.freeze
 
+      # Of pictures that are held whole, or several times, while they are written.
+      MOST_PX = { "tga" => 8192 * 8192, "ora" => 8192 * 8192 }.freeze
+      # Along a side; WebP Container Specification, Canvas Width: 14 bits of a lossless one.
+      LARGEST_PX = { "webp" => 16_383 }.freeze
+      private_constant :MOST_PX, :LARGEST_PX
+
       # @param scene [Drawing::Scene]
       # @param kind [String] of KINDS
       # @param px_per_mm [Float, nil]; label [Label, nil]
       # @param hard [Boolean] as Drawing::Scene#to_image
       # @param paper [String, nil] as Pdf::Writer; hairlines [Boolean] as Svg::Writer
       # @return [String]
+      # @raise [LimitError] where it is larger than the format or memory allows; where: { limit:, got: }
       def self.call(scene, kind, px_per_mm: nil, label: nil, hard: false, paper: nil, hairlines: false)
+        limit(scene, kind)
         case kind
         when "svg"
           Svg::Writer.call(scene, px_per_mm: px_per_mm, label: label, hairlines: hairlines)
@@ -44,6 +52,21 @@ module SheetTrace
         end
       end
 
+      def self.limit(scene, kind)
+        sides = [scene.width_px, scene.height_px].map(&:ceil)
+        most, got =
+          [[MOST_PX[kind], sides.reduce(:*)], [LARGEST_PX[kind], sides.max]].find { |limit, px| limit && px > limit }
+        return unless most
+
+        raise LimitError.new(
+                "#{sides.join(" x ")} px are too much for #{kind.upcase}; take a smaller size, or PNG, TIFF, SVG or PDF",
+                where: {
+                  limit: most,
+                  got: got
+                }
+              )
+      end
+
       # Set up to be painted: white at the base, an empty layer for colour, the lines above it, locked.
       def self.to_paint(scene, px_per_mm, label, hard)
         guide = Drawing::Scene.new(**scene.to_h, background: nil).to_image(hard: hard)
@@ -54,10 +77,10 @@ module SheetTrace
           OpenRaster::Writer::Layer.new(name: "Colour", image: empty),
           OpenRaster::Writer::Layer.new(name: "White", image: white)
         ]
-        merged = white.composite2(guide, :over).cast(:uchar).copy(interpretation: :srgb)
+        merged = Drawing::Scene.new(**scene.to_h, background: Drawing::Color.parse("#ffffff")).to_image(hard: hard)
         OpenRaster::Writer.call(layers, merged, px_per_mm: px_per_mm, label: label)
       end
-      private_class_method :to_paint
+      private_class_method :limit, :to_paint
     end
   end
 end

@@ -45,7 +45,7 @@ module SheetTrace
             size: size,
             islands: islands,
             facts: facts(job, title),
-            under: under(job, file, size, pictures),
+            under: under(job, file, size.for_a_job, pictures),
             **options
           )
         scene = cropped(scene, job, islands, size) if file[:crop]

@@ -6,31 +6,41 @@ module SheetTrace
     # top left, y down).
     Sheet =
       Struct.new(:width_px, :height_px, keyword_init: true) do
+        # @param most_px [Integer] along a side
         # @raise [InputError] where: { width_px: } or { height_px: }
-        def initialize(width_px:, height_px:)
+        def initialize(width_px:, height_px:, most_px: Sheet::SIDE_PX.end)
           { width_px: width_px, height_px: height_px }.each do |side, px|
-            next if px.is_a?(Integer) && px.between?(Sheet::SMALLEST_PX, Sheet::LARGEST_PX)
+            next if px.is_a?(Integer) && px.between?(Sheet::SIDE_PX.begin, most_px)
 
             raise InputError.new(
                     "sheet #{side.to_s.delete_suffix("_px")} is #{px.inspect} px; give a whole number from " \
-                      "#{Sheet::SMALLEST_PX} to #{Sheet::LARGEST_PX}",
+                      "#{Sheet::SIDE_PX.begin} to #{most_px}",
                     where: {
                       side => px
                     }
                   )
           end
-          super
+          super(width_px: width_px, height_px: height_px)
           freeze
         end
 
-        # @param text [String] such as "1024x512"
+        # @return [Sheet] of the size of a template, which may be larger than a job's sheet
+        def self.of_template(**size) = new(**size, most_px: Sheet::TEMPLATE_PX.end)
+
+        # @param text [String] such as "1024x512"; limit [Hash] most_px: as .new
         # @return [Sheet]
         # @raise [InputError] where: { size: }
-        def self.parse(text)
+        def self.parse(text, **limit)
           match = /\A(\d+)[x×](\d+)\z/i.match(text.to_s.strip)
           raise InputError.new("size #{text.inspect} is not of the form 1024x512", where: { size: text }) unless match
 
-          new(width_px: match[1].to_i, height_px: match[2].to_i)
+          new(width_px: match[1].to_i, height_px: match[2].to_i, **limit)
+        end
+
+        # @return [Sheet] of its proportions, no larger than a job's sheet may be
+        def for_a_job
+          scale = [Sheet::SIDE_PX.end.fdiv([width_px, height_px].max), 1.0].min
+          Sheet.new(**to_h.transform_values { |px| [(px * scale).round, Sheet::SIDE_PX.begin].max })
         end
 
         # @param points_uv [Numo::DFloat] n x 2
@@ -52,11 +62,10 @@ module SheetTrace
         def to_s = "#{width_px} x #{height_px} px"
       end
 
-    # Limits of a sheet's side.
+    # Limits of a side: of a job's sheet and what is painted on it, and of a template.
     class Sheet
-      SMALLEST_PX = 16
-      LARGEST_PX = 8192
-      SIDE_PX = (SMALLEST_PX..LARGEST_PX)
+      SIDE_PX = (16..8192)
+      TEMPLATE_PX = (16..16_384)
     end
   end
 end

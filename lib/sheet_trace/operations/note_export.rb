@@ -8,8 +8,8 @@ module SheetTrace
       MOST = 100
       private_constant :MOST
 
-      whole :width_px, Layout::Sheet::SIDE_PX
-      whole :height_px, Layout::Sheet::SIDE_PX
+      whole :width_px, Layout::Sheet::TEMPLATE_PX
+      whole :height_px, Layout::Sheet::TEMPLATE_PX
       one_of :format, Formats::Drawings::KINDS.keys, default: "png"
       text :at, "when, ISO 8601"
 

@@ -55,7 +55,7 @@ module SheetTrace
 
       def patch(job)
         Layout::Sheet.new(
-          **job.sheet.to_h.transform_values { |px| [(px * Math.sqrt(share)).round, Layout::Sheet::SMALLEST_PX].max }
+          **job.sheet.to_h.transform_values { |px| [(px * Math.sqrt(share)).round, Layout::Sheet::SIDE_PX.begin].max }
         )
       end
     end

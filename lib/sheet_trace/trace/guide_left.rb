@@ -15,7 +15,7 @@ module SheetTrace
       # @param layout [Layout] that it was painted on
       # @return [Boolean]
       def self.call(image, layout)
-        size = Layout::Sheet.new(width_px: image.width, height_px: image.height)
+        size = Layout::Sheet.of_template(width_px: image.width, height_px: image.height)
         lines = Template.call(layout, size: size, hard: true).to_image(hard: true)
         pixels = Numo::UInt8.from_binary(lines[3].write_to_memory).gt(0).where
         return false if pixels.empty?

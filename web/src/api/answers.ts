@@ -1,5 +1,5 @@
 // Made by `rake api` from the declarations of the core and the server; not to be changed by hand.
-import type { Assignment, OperationName } from "./operations";
+import type { Assignment, OperationName, Receiver } from "./operations";
 
 /** What the server's JSON holds. Lengths carry their unit in the name; angles are degrees. */
 
@@ -693,6 +693,10 @@ export interface LayerReach {
 
 export interface Reach {
   layers: LayerReach[];
+}
+
+export interface Receivers {
+  receivers: Receiver[];
 }
 
 export interface RevisedModel {

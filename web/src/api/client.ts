@@ -13,7 +13,9 @@ import type {
   DeliveryOptions,
   MainColors,
   PrintOptions,
+  Receiver,
   ReceiverRules,
+  Receivers,
   RuleBreaks,
   Sheet,
   Brought,
@@ -325,6 +327,12 @@ export const api = {
     ask<Reach>("GET", at(id, `/reach?${query({ revision })}`), undefined, followed),
   nextLandmark: (id: string, revision: number, island: number) =>
     ask<NextLandmark>("GET", at(id, `/landmarks/next?${query({ revision, island })}`)).then(({ at_px }) => at_px),
+  receivers: () => ask<Receivers>("GET", "/api/receivers").then(({ receivers }) => receivers),
+  keepReceiver: (receiver: Receiver) =>
+    ask<Receivers>("POST", "/api/receivers", receiver).then(({ receivers }) => receivers),
+  removeReceiver: (name: string) =>
+    ask<Receivers>("DELETE", `/api/receivers/${encodeURIComponent(name)}`).then(({ receivers }) => receivers),
+  loadReceivers: (file: File) => upload<Receivers>("/api/receivers.json", file).then(({ receivers }) => receivers),
   legends: () => ask<Legends>("GET", "/api/legends"),
   /**
    * Arrays of a job, by their names.
@@ -392,6 +400,7 @@ export const api = {
       at(id, `/trace.${format}?${query({ revision, ...settings, preview: preview ? 1 : null })}`),
     recipe: (id: string) => at(id, "/recipe.zip"),
     archive: (id: string) => at(id, "/job.zip"),
+    receivers: "/api/receivers.json",
     delivery: (id: string, revision: number, options: Sheet & DeliveryOptions) =>
       at(id, `/deliver.zip?${query({ revision, ...options })}`),
     print: (id: string, revision: number, options: PrintOptions) =>

@@ -2,6 +2,7 @@
 /** Width and height in px, typed or from presets. */
 import { BFormSelect } from "bootstrap-vue-next";
 import { computed, ref, watch } from "vue";
+import { LIMITS } from "@/api/operations";
 import type { Sheet } from "@/api/types";
 import NumberField from "./NumberField.vue";
 
@@ -10,6 +11,8 @@ const props = defineProps<{
   height: number;
   /** of which multiples are offered too */
   sheet?: Sheet;
+  /** px along a side */
+  most?: number;
 }>();
 const emit = defineEmits<{ change: [width: number, height: number] }>();
 
@@ -37,11 +40,14 @@ function preset(value: string) {
   type({ width, height });
 }
 
-const SIDES = [64, 128, 256, 512, 1024, 2048, 4096, 8192];
-const own = computed(() => (SIDES.includes(props.width) && props.width === props.height ? String(props.width) : ""));
+const SIDES = [64, 128, 256, 512, 1024, 2048, 4096, 8192, 16384];
+const sides = computed(() => SIDES.filter((side) => side <= (props.most ?? LIMITS.side_px[1])));
+const own = computed(() =>
+  sides.value.includes(props.width) && props.width === props.height ? String(props.width) : "",
+);
 const options = computed(() => [
   ...(own.value === "" ? [{ value: "", text: `${props.width} × ${props.height}`, disabled: true }] : []),
-  ...SIDES.map((side) => ({ value: String(side), text: `${side} × ${side}` })),
+  ...sides.value.map((side) => ({ value: String(side), text: `${side} × ${side}` })),
   ...multiples.value,
 ]);
 </script>

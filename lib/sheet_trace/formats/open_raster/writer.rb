@@ -21,12 +21,12 @@ module SheetTrace
           end
 
         # @param layers [Array<Layer>] the upper ones first
-        # @param merged [Vips::Image] all of them together
+        # @param merged [Vips::Image] all of them together, opaque
         # @param px_per_mm [Float, nil]; label [Label, nil]
         # @return [String]
         def self.call(layers, merged, px_per_mm: nil, label: nil)
           scale = THUMBNAIL_PX.fdiv([merged.width, merged.height].max).clamp(0, 1)
-          thumbnail = merged.premultiply.resize(scale).unpremultiply.rint.cast(:uchar).copy(interpretation: :srgb)
+          thumbnail = merged.resize(scale)
           files = {
             "mimetype" => MIMETYPE,
             "stack.xml" => stack(layers, merged, px_per_mm, label),

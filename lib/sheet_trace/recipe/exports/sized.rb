@@ -8,14 +8,14 @@ module SheetTrace
         include Parameters
 
         # Declares the size.
-        def sized(note)
-          whole :width_px, SheetTrace::Layout::Sheet::SIDE_PX, note, optional: true
-          whole :height_px, SheetTrace::Layout::Sheet::SIDE_PX, optional: true
+        def sized(note, side_px = SheetTrace::Layout::Sheet::SIDE_PX)
+          whole :width_px, side_px, note, optional: true
+          whole :height_px, side_px, optional: true
         end
 
         # @return [Layout::Sheet]
         def sheet(job, width_px, height_px)
-          SheetTrace::Layout::Sheet.new(
+          SheetTrace::Layout::Sheet.of_template(
             width_px: width_px || job.sheet.width_px,
             height_px: height_px || job.sheet.height_px
           )

@@ -10,7 +10,7 @@ module SheetTrace
         text :file,
              "path to write, ending with #{Formats::Drawings::KINDS.keys.map { |kind| ".#{kind}" }.join(", ")}",
              longest: 1000
-        sized "the sheet's if nil"
+        sized "the sheet's if nil", SheetTrace::Layout::Sheet::TEMPLATE_PX
         parameter :options, Parameters::Record.of(SheetTrace::Trace::Template), "how the lines are drawn", default: {}
         parameter :as, Parameters::Record.of(Job::TemplateFile), "what of the sheet, and how it is written", default: {}
 

@@ -23,6 +23,9 @@ describe SheetTrace::Layout::Sheet do
         sheet.new(:width_px => 64, :height_px => 64, side => px)
       end
     end
+    assert_equal 16_384, sheet.of_template(width_px: 16_384, height_px: 64).width_px
+    assert_equal [8192, 32], sheet.of_template(width_px: 16_384, height_px: 64).for_a_job.to_a
+    assert_refused(SheetTrace::InputError, { width_px: 16_385 }) { sheet.of_template(width_px: 16_385, height_px: 64) }
     assert_refused(SheetTrace::InputError, { height_px: 64.5 }) { sheet.new(width_px: 64, height_px: 64.5) }
   end
 end

@@ -34,14 +34,14 @@ describe SheetTrace::Trace::Lines do
 
   it "keeps lines of one px 8-connected from end to end, whatever their slope" do
     random = Random.new(4)
-    6.times do
+    6.times do |shape|
       corners = [
         [0.1, 0.1],
         [0.5 + random.rand(0.4), 0.1 + random.rand(0.2)],
         [0.9 - random.rand(0.3), 0.9],
         [0.1, 0.4 + random.rand(0.4)]
       ]
-      [64, 256, 1024].each do |side|
+      [64, 256, 1024, *(8192 if shape.zero?)].each do |side|
         ink = inked(template(Models.panel(uvs: corners), side, color: "#000000"))
         texels = ink.where.to_a.to_h { |texel| [texel, true] }
         queue = [texels.keys.first]

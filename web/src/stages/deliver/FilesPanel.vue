@@ -9,9 +9,7 @@ import { useQuestions } from "@/composables/useAnswer";
 import { useExchange } from "@/stores/exchange";
 import { useFirstSteps } from "@/stores/firstSteps";
 import { useJob } from "@/stores/job";
-import { useMessages } from "@/stores/messages";
 import ColorField from "@/ui/ColorField.vue";
-import FileButton from "@/ui/FileButton.vue";
 import FoldSection from "@/ui/FoldSection.vue";
 import NoteBox from "@/ui/NoteBox.vue";
 import NumberField from "@/ui/NumberField.vue";
@@ -19,7 +17,8 @@ import SelectField from "@/ui/SelectField.vue";
 import SizeFields from "@/ui/SizeFields.vue";
 import { within } from "@/ui/sums";
 import AxesPicture from "./AxesPicture.vue";
-import { NO_RULES, read, USUAL, useDelivery, written } from "./delivery";
+import ReceiverFields from "./ReceiverFields.vue";
+import { useDelivery } from "./delivery";
 
 const MODELS = {
   obj: "OBJ and MTL",
@@ -46,12 +45,10 @@ const FRONTS = { z: "the front, as it is", x: "the right", "-z": "the back", "-x
 const UNITS = { "": "as in the file", mm: "mm", cm: "cm", m: "m", in: "in" };
 const jobs = useJob();
 const exchange = useExchange();
-const messages = useMessages();
 const firstSteps = useFirstSteps();
-const { options, rules, receivers } = useDelivery();
+const { options, rules } = useDelivery();
 const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });
 const all = ref(false);
-const keptAs = ref("");
 watch(
   () => jobs.job?.sheet,
   (sheet) => sheet && Object.assign(size, sheet),
@@ -119,31 +116,6 @@ watch(
   },
   { immediate: true, deep: true },
 );
-
-const use = (name: string) => {
-  const found = receivers.value.find((receiver) => receiver.name === name);
-  options.value = { ...USUAL, ...found?.options };
-  rules.value = { ...NO_RULES, ...found?.rules };
-  keptAs.value = found?.name ?? "";
-};
-function keep() {
-  const name = keptAs.value.trim();
-  if (!name) return;
-  receivers.value = [
-    ...receivers.value.filter((receiver) => receiver.name !== name),
-    { name, options: { ...options.value }, rules: { ...rules.value } },
-  ];
-}
-async function load([given]: File[]) {
-  if (!given) return;
-  try {
-    const found = read(await given.text());
-    receivers.value = [...receivers.value.filter(({ name }) => !found.some((own) => own.name === name)), ...found];
-  } catch {
-    messages.fail(new Error(`${given.name} holds no receivers; take a file that was saved here`));
-  }
-}
-const saved = computed(() => `data:application/json,${encodeURIComponent(written(receivers.value))}`);
 </script>
 
 <template>
@@ -218,28 +190,7 @@ const saved = computed(() => `data:application/json,${encodeURIComponent(written
           @update:model-value="rules.names = String($event) || null"
         />
       </div>
-      <div class="d-flex gap-1 mt-2">
-        <BFormInput v-model="keptAs" size="sm" placeholder="Receiver" aria-label="Name of the receiver" />
-        <BButton variant="secondary" size="sm" :disabled="!keptAs.trim()" @click="keep">Keep</BButton>
-      </div>
-      <BFormSelect
-        v-if="receivers.length"
-        class="mt-1"
-        size="sm"
-        aria-label="Receivers that are kept"
-        :model-value="''"
-        :options="[
-          { value: '', text: 'Take a kept one…' },
-          ...receivers.map(({ name }) => ({ value: name, text: name })),
-        ]"
-        @update:model-value="use(String($event))"
-      />
-      <div class="row-of mt-1">
-        <FileButton accept=".json,application/json" label="Load receivers" @files="load">Load…</FileButton>
-        <BButton variant="secondary" :href="saved" download="receivers.json" :disabled="!receivers.length"
-          >Save</BButton
-        >
-      </div>
+      <ReceiverFields v-model:options="options" v-model:rules="rules" />
     </FoldSection>
     <FoldSection title="Pictures of the layout" folded>
       <p class="form-text mb-1">For selections and masks in a paint program.</p>

@@ -1,13 +1,6 @@
 import { useStorage } from "@vueuse/core";
 import type { DeliveryOptions, ReceiverRules } from "@/api/types";
 
-/** How the painter delivers, under a name: what a receiver wants. */
-export interface Receiver {
-  name: string;
-  options: DeliveryOptions;
-  rules?: ReceiverRules;
-}
-
 export const USUAL: DeliveryOptions = {
   format: "obj",
   image: "png",
@@ -34,20 +27,8 @@ export const NO_RULES: ReceiverRules = {
   names: null,
 };
 
-/** What is set up, and the receivers that are kept in the browser for all jobs. */
+/** What is set up, in this browser. */
 export const useDelivery = () => ({
   options: useStorage<DeliveryOptions>("sheet-trace-delivery", { ...USUAL }, undefined, { mergeDefaults: true }),
   rules: useStorage<ReceiverRules>("sheet-trace-rules", { ...NO_RULES }, undefined, { mergeDefaults: true }),
-  receivers: useStorage<Receiver[]>("sheet-trace-receivers", []),
 });
-
-/** Receivers as a file, and back: what is no receiver is left out. */
-export const written = (receivers: Receiver[]) => JSON.stringify({ receivers }, null, 2);
-export function read(text: string): Receiver[] {
-  const found: unknown = JSON.parse(text);
-  const list = (found as { receivers?: unknown[] } | null)?.receivers ?? [];
-  return list.filter(
-    (entry): entry is Receiver =>
-      typeof (entry as Receiver)?.name === "string" && typeof (entry as Receiver)?.options === "object",
-  );
-}

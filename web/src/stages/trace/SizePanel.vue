@@ -62,6 +62,7 @@ const loses = computed(() => {
           :width="tracing.size.width_px"
           :height="tracing.size.height_px"
           :sheet="jobs.job.sheet"
+          :most="LIMITS.template_side_px[1]"
           @change="(w, h) => (tracing.size = { width_px: w, height_px: h })"
         />
       </template>

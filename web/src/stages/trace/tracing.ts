@@ -70,7 +70,9 @@ export const useTracing = defineStore("tracing", () => {
       ["width", size.value.width_px],
       ["height", size.value.height_px],
     ] as const) {
-      if (!within(px, LIMITS.side_px)) return `The ${side} is ${px} px; give ${LIMITS.side_px.join(" to ")}.`;
+      if (!within(px, LIMITS.template_side_px)) {
+        return `The ${side} is ${px} px; give ${LIMITS.template_side_px.join(" to ")}.`;
+      }
     }
     const line = options.value.line_px ?? 1;
     return within(line, LIMITS.line_px) ? "" : `The line is ${line} px wide; give ${LIMITS.line_px.join(" to ")}.`;
