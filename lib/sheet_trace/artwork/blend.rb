@@ -36,9 +36,15 @@ module SheetTrace
       def self.call(below, above, opacity: 1.0, mode: "normal", linear: false)
         backdrop, source = [below, above].map { |image| image.extract_band(0, n: 3) }
         backdrop, source = [backdrop, source].map { |image| linear ? LinearLight.of(image) : image.cast(:float) }
-        alpha_b = below.extract_band(3).cast(:float) / 255
         alpha_s = above.extract_band(3).cast(:float) * (opacity / 255.0)
         blended = blended(backdrop, source, mode)
+        if below.extract_band(3).min == 255
+          color = backdrop + (((blended || source) - backdrop) * alpha_s)
+          color = LinearLight.to_srgb(color) if linear
+          return color.rint.cast(:uchar).bandjoin(255).copy(interpretation: :srgb)
+        end
+
+        alpha_b = below.extract_band(3).cast(:float) / 255
         mixed = blended ? (source * ((alpha_b * -1) + 1)) + (blended * alpha_b) : source
         under = alpha_b * ((alpha_s * -1) + 1)
         alpha = alpha_s + under

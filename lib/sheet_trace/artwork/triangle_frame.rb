@@ -6,7 +6,8 @@ module SheetTrace
     module TriangleFrame
       # What rounding may put outside.
       SLACK = 1e-9
-      private_constant :SLACK
+      AT_ONCE = 131_072 # texels
+      private_constant :SLACK, :AT_ONCE
 
       # @param texel_map [Raster::TexelMap] of the t triangles, with a texel at the least
       # @param across [Numo::DFloat] t x 3 shares of the content's width at their corners; down [Numo::DFloat] t x 3
@@ -54,17 +55,16 @@ module SheetTrace
       end
 
       def self.box(texel_map, texels)
-        lines = texels / texel_map.width_px
-        columns = texels - (lines * texel_map.width_px)
-        left, right = columns.minmax
-        top, bottom = lines.minmax
+        lines = Numo::Int32.cast(texels) / texel_map.width_px
+        left, right = (texels - (lines * texel_map.width_px)).minmax
+        top, bottom = [lines[0], lines[-1]] # texels rise
         width = right - left + 1
         {
           left_px: texel_map.left_px + left,
           top_px: texel_map.top_px + top,
           width_px: width,
           height_px: bottom - top + 1,
-          texels: ((lines - top) * width) + columns - left
+          texels: texels + (lines * (width - texel_map.width_px)) - (left + (top * width))
         }
       end
 
@@ -72,16 +72,30 @@ module SheetTrace
       # the rim of the triangles a texel that has its middle inside is covered: what lies beyond the rim is no surface,
       # and nothing must shine through there.
       def self.coverage(texel_map, shares, slopes)
-        covered =
-          shares.zip(slopes).map { |share, slope| inside(share, slope) + inside(1 - share, slope) - 1 }.reduce(:*)
-        within = shares.map { |share| (share >= -SLACK) & (share <= 1 + SLACK) }.reduce(:&)
-        covered[(texel_map.rim & within).where] = 1.0 if texel_map.rim.any?
+        covered = Numo::DFloat.zeros(shares[0].size)
+        # Some at a time, so that memory is used again instead of fetched fresh.
+        (0...covered.size).step(AT_ONCE) do |first|
+          some = first...[first + AT_ONCE, covered.size].min
+          covered[some] = shares.zip(slopes).map { |share, slope| between(share[some], slope, some) }.reduce(:*)
+        end
+        rim = texel_map.rim.where
+        within = shares.map { |share| share[rim].then { |own| (own >= -SLACK) & (own <= 1 + SLACK) } }.reduce(:&)
+        covered[rim[within.where]] = 1.0 if within.any?
         covered
       end
 
+      # How much of texels lies between two sides.
+      def self.between(share, slope, some)
+        own = slope.is_a?(Float) ? slope : slope[some]
+        inside(share, own) + inside(1.0 - share, own) - 1.0
+      end
+
       # @return [Numo::DFloat] 0 half a texel outside a side, 1 half a texel inside
-      def self.inside(share, slope) = ((share / Numo::DFloat.maximum(slope, Float::MIN)) + 0.5).clip(0, 1)
-      private_class_method :covering, :box, :coverage, :inside
+      def self.inside(share, slope)
+        per_px = slope.is_a?(Float) ? [slope, Float::MIN].max : Numo::DFloat.maximum(slope, Float::MIN)
+        ((share / per_px) + 0.5).clip(0.0, 1.0)
+      end
+      private_class_method :covering, :box, :coverage, :between, :inside
     end
   end
 end

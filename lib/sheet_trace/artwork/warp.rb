@@ -18,14 +18,14 @@ module SheetTrace
       # @param frame [Frame] that is not straight
       # @return [Vips::Image] as large as the frame's box
       def self.call(image, frame)
-        source = shrunk(image.premultiply, frame)
+        opaque = image.extract_band(3).min == 255
+        source = shrunk(opaque ? image.extract_band(0, n: 3).cast(:float) : image.premultiply, frame)
         source = source.copy_memory if frame.texels.size > AT_ONCE
-        opaque = source.extract_band(3).min >= 255
         pixels = Numo::UInt32.zeros(frame.height_px * frame.width_px)
         # Some at a time, so that memory is used again instead of fetched fresh.
         (0...frame.texels.size).step(AT_ONCE) do |first|
           some = first...[first + AT_ONCE, frame.texels.size].min
-          colors = sampled(source, frame.across[some], frame.down[some], opaque)
+          colors = sampled(source, frame.across[some], frame.down[some])
           colors[true, 3] = (Numo::DFloat.cast(colors[true, 3]) * frame.coverage[some]).round
           pixels[frame.texels[some]] = Numo::UInt32.from_binary(colors.to_binary)
         end
@@ -34,8 +34,9 @@ module SheetTrace
 
       # The texels as a list, in lines of an image, so that what lies between them costs nothing.
       #
+      # @param image [Vips::Image] float: three bands of what is opaque, or four, premultiplied
       # @return [Numo::UInt8] n x 4
-      def self.sampled(image, across, down, opaque)
+      def self.sampled(image, across, down)
         count = across.size
         lines = count.fdiv(LINE_PX).ceil
         index = Numo::SFloat.zeros(lines * LINE_PX, 2)
@@ -45,7 +46,9 @@ module SheetTrace
           index[0...count, band] = Numo::SFloat.cast((share * px) - 0.5).clip(0, px - 1)
         end
         map = Vips::Image.new_from_memory_copy(index.to_binary, LINE_PX, lines, 2, :float)
-        drawn = drawn(image, map, opaque).rint.cast(:uchar)
+        drawn = image.bands == 3 ? mapped(image, map, :bicubic) : drawn(image, map)
+        drawn = drawn.rint.cast(:uchar)
+        drawn = drawn.bandjoin(255) if image.bands == 3
         Numo::UInt8.from_binary(drawn.write_to_memory).reshape(lines * LINE_PX, 4)[0...count, true].copy
       end
 
@@ -59,16 +62,13 @@ module SheetTrace
 
       # Bicubic where all is opaque; at the edges of what is transparent it would overshoot, so there by a kernel that
       # keeps to the values about it.
-      def self.drawn(image, map, opaque)
-        sharp = mapped(image, map, :bicubic)
-        return sharp if opaque
-
-        even = mapped(image, map, :lbb)
+      def self.drawn(image, map)
+        sharp, even = %i[bicubic lbb].map { |kernel| mapped(image, map, kernel, premultiplied: true).unpremultiply }
         (even.extract_band(3) >= OPAQUE).ifthenelse(sharp, even)
       end
 
-      def self.mapped(image, map, kernel)
-        image.mapim(map, interpolate: Vips::Interpolate.new(kernel), premultiplied: true, extend: :copy).unpremultiply
+      def self.mapped(image, map, kernel, **rest)
+        image.mapim(map, interpolate: Vips::Interpolate.new(kernel), extend: :copy, **rest)
       end
       private_class_method :sampled, :shrunk, :drawn, :mapped
     end

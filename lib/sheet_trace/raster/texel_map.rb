@@ -6,7 +6,9 @@ module SheetTrace
     # sheet and surface. Immutable.
     class TexelMap
       AT_ONCE = 131_072 # texels
-      private_constant :AT_ONCE
+      # By how much what is the same may differ from triangle to triangle.
+      ROUNDING = 1e-11
+      private_constant :AT_ONCE, :ROUNDING
 
       # @return [Integer] where the rectangle lies on the sheet, px
       attr_reader :left_px, :top_px
@@ -58,32 +60,23 @@ module SheetTrace
       # @param columns [Array<Numo::DFloat>] K x 3 values each, any unit
       # @return [Array<Numo::DFloat>] for each of the columns, N values
       def interpolate(columns)
-        planes = columns.map { |values| plane(values) }
-        found = columns.map { Numo::DFloat.zeros(texels.size) }
-        # Some at a time, so that memory is used again instead of fetched fresh.
-        (0...texels.size).step(AT_ONCE) do |first|
-          some = first...[first + AT_ONCE, texels.size].min
-          own = triangles[some]
-          rows = texels[some] / width_px
-          x = Numo::DFloat.cast(texels[some] - (rows * width_px)) + 0.5
-          y = Numo::DFloat.cast(rows) + 0.5
-          planes.zip(found) do |(across, down, start), values|
-            values[some] = (across[own] * x) + (down[own] * y) + start[own]
-          end
+        columns.map do |values|
+          across, down, start = plane(values)
+          across.is_a?(Float) ? even(across, down, start) : by_triangle(across, down, start)
         end
-        found
       end
 
       # The same, and how fast each value changes there: by how much from one texel to the next in the direction in
       # which it changes most.
       #
       # @param columns [Array<Numo::DFloat>] K x 3 values each
-      # @return [Array(Array<Numo::DFloat>, Array<Numo::DFloat>)] for each of the columns N values, and N slopes per px
+      # @return [Array(Array<Numo::DFloat>, Array<Numo::DFloat, Float>)] for each of the columns N values, and N slopes
+      #   per px, or one that holds everywhere
       def interpolate_with_slopes(columns)
         slopes =
           columns.map do |values|
             across, down, = plane(values)
-            Numo::NMath.sqrt((across**2) + (down**2))[triangles]
+            across.is_a?(Float) ? Math.hypot(across, down) : Numo::NMath.sqrt((across**2) + (down**2))[triangles]
           end
         [interpolate(columns), slopes]
       end
@@ -91,7 +84,13 @@ module SheetTrace
       # @param columns [Array<Numo::DFloat>] K x 3 values each
       # @return [Array] for each of the columns N values, and for each its changes per px right and per px down, N each
       def interpolate_with_gradients(columns)
-        [interpolate(columns), columns.map { |values| plane(values).first(2).map { |change| change[triangles] } }]
+        changes = columns.map { |values| plane(values).first(2) }
+        [
+          interpolate(columns),
+          changes.map do |pair|
+            pair.map { |change| change.is_a?(Float) ? Numo::DFloat.new(texels.size).fill(change) : change[triangles] }
+          end
+        ]
       end
 
       # @return [Numo::Bit] N: 1 for texels with one beside them that is on no triangle
@@ -132,7 +131,38 @@ module SheetTrace
         det[det.eq(0)] = Float::INFINITY
         across = ((av * by) - (bv * ay)) / det
         down = ((bv * ax) - (av * bx)) / det
-        [across, down, values[true, 0] - (across * x0) - (down * y0)]
+        parts = [across, down, values[true, 0] - (across * x0) - (down * y0)]
+        same = parts.map { |part| alike(part) }
+        same.all? ? same : parts
+      end
+
+      # Values of one plane at the centres of texels.
+      def even(across, down, start)
+        right = (Numo::DFloat.new(1, width_px).seq + 0.5) * across
+        below = ((Numo::DFloat.new(height_px, 1).seq + 0.5) * down) + start
+        all = (below + right).flatten
+        texels.size == all.size ? all : all[texels]
+      end
+
+      # Values of a plane for each triangle at the centres of texels; some at a time, so that memory is used again
+      # instead of fetched fresh.
+      def by_triangle(across, down, start)
+        found = Numo::DFloat.zeros(texels.size)
+        (0...texels.size).step(AT_ONCE) do |first|
+          some = first...[first + AT_ONCE, texels.size].min
+          own = triangles[some]
+          rows = texels[some] / width_px
+          x = Numo::DFloat.cast(texels[some] - (rows * width_px)) + 0.5
+          y = Numo::DFloat.cast(rows) + 0.5
+          found[some] = (across[own] * x) + (down[own] * y) + start[own]
+        end
+        found
+      end
+
+      # @return [Float, nil] what is the same for all triangles, but for rounding: on a flat panel
+      def alike(part)
+        least, most = part.minmax
+        least if most - least <= ROUNDING * [least.abs, most.abs, 1].max
       end
     end
   end

@@ -93,7 +93,7 @@ module SheetTrace
 
         def straight(image, frame)
           size = [frame.width_px, frame.height_px]
-          return image if size == [image.width, image.height]
+          return image.copy_memory if size == [image.width, image.height] # so that it is decoded once
 
           resized =
             image
