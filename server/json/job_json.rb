@@ -50,6 +50,7 @@ module SheetTraceServer
           vertices: shape::NUMBER,
           faces: shape::NUMBER,
           triangles: shape::NUMBER,
+          vertex_colors: shape::FLAG,
           parts: shape::NUMBER,
           materials: shape::NUMBER
         )
@@ -175,6 +176,7 @@ module SheetTraceServer
           vertices: mesh.vertex_count,
           faces: mesh.face_count,
           triangles: mesh.triangulation.count,
+          vertex_colors: !mesh.corner_colors.nil?,
           parts: mesh.parts.size,
           materials: mesh.materials.size
         }

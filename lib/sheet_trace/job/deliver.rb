@@ -23,7 +23,8 @@ module SheetTrace
         },
         { image: %w[tga jpg webp], deep: true, message: "This picture format has 8 bits a channel." },
         { format: %w[ply], message: "PLY names no texture: it has to be chosen where the model is opened." },
-        { format: %w[glb gltf], message: "glTF holds triangles only: polygons are cut into them.", polygons: true }
+        { format: %w[glb gltf], message: "glTF holds triangles only: polygons are cut into them.", polygons: true },
+        { format: %w[dae], message: "COLLADA goes without the colours of vertices.", vertex_colors: true }
       ].freeze
       private_constant :NONE, :LONGEST_NAME
 

@@ -7,11 +7,16 @@ module SheetTrace
     class Revised
       # Less than this share of the old faces found, and it is another model.
       LEAST = 0.2
-      private_constant :LEAST
+      # Of units that models come in: mm, cm, m, inch and foot (international yard and pound agreement, 1959).
+      UNITS_MM = [1.0, 10.0, 1000.0, 25.4, 304.8].freeze
+      # By which share a model may be larger or smaller than in another unit, or the same one.
+      ABOUT = 0.02
+      private_constant :LEAST, :UNITS_MM, :ABOUT
 
       # job [Job] on the new model
       # kept, moved, added [Array<Integer>] faces of the new model; lost [Array<Integer>] faces of the old one
-      Result = Struct.new(:job, :kept, :moved, :added, :lost, keyword_init: true)
+      # scale [Float] by which its lengths were multiplied, as it was in another unit
+      Result = Struct.new(:job, :kept, :moved, :added, :lost, :scale, keyword_init: true)
 
       # @param job [Job]
       # @param reading [Formats::Reading] of the new model; name [String] of its file
@@ -24,7 +29,8 @@ module SheetTrace
         @job = job
         @started = Job.start(reading, source_name: name, sheet: job.sheet, unit_mm: job.unit_mm)
         @before = job.mesh
-        @mesh = in_units(@started.mesh, reading)
+        @scale = scale(@started.mesh, reading)
+        @mesh = @scale == 1 ? @started.mesh : @started.mesh.with(positions: @started.mesh.positions * @scale)
         @tolerance = tolerance_mm && (tolerance_mm / job.unit_mm)
         @origins = Mesh::MatchFaces.call(@before, @mesh, tolerance: @tolerance)
         @pairs = Mesh::PairCorners.call(@before, @mesh, @origins)
@@ -39,7 +45,7 @@ module SheetTrace
 
         kept, moved = known.partition { |face| same?(face) }
         added = (0...@mesh.face_count).to_a - known
-        Result.new(job: revised, kept: kept, moved: moved, added: added, lost: lost)
+        Result.new(job: revised, kept: kept, moved: moved, added: added, lost: lost, scale: @scale)
       end
 
       private
@@ -53,13 +59,21 @@ module SheetTrace
         left.select { |face| found[face].negative? }
       end
 
-      # As long as the file that the job came from says its units are.
-      def in_units(mesh, reading)
+      # What makes it as long as the model that the job came from: by the units that both files name, else by how large
+      # both are.
+      #
+      # @return [Float]
+      def scale(mesh, reading)
         former = @job.source.unit_mm
-        return mesh if reading.unit_mm.nil? || former.nil? || reading.unit_mm == former
+        return reading.unit_mm / former if reading.unit_mm && former
 
-        mesh.with(positions: mesh.positions * (reading.unit_mm / former))
+        ratio = diagonal(@before) / diagonal(mesh)
+        return 1.0 unless ratio.finite? && (ratio - 1).abs > ABOUT
+
+        UNITS_MM.product(UNITS_MM).map { |from, to| from / to }.find { |unit| ((ratio / unit) - 1).abs < ABOUT } || 1.0
       end
+
+      def diagonal(mesh) = mesh.bounds.transpose.sum { |low, high| (high - low)**2 }.then { |sum| Math.sqrt(sum) }
 
       def revised
         layout = CarriedLayout.call(@job.layout, @mesh, @origins, pairs: @pairs)

@@ -28,8 +28,18 @@ module SheetTrace
           "#{file.name} in the place of #{job.source.name}: #{Phrases.count(counts[:kept], "face")} kept, " \
             "#{counts[:moved]} moved, #{counts[:added]} new, #{counts[:lost]} gone",
           **counts,
-          lines: [*Job::Differences.call(job, found.job), *found.job.dropped.map { |what| "Lost: #{what}" }]
+          lines: [
+            *of_unit(found.scale),
+            *Job::Differences.call(job, found.job),
+            *found.job.dropped.map { |what| "Lost: #{what}" }
+          ]
         )
+      end
+
+      private
+
+      def of_unit(scale)
+        scale == 1 ? [] : ["It is in another unit: its lengths were multiplied by #{format("%.6g", scale)}"]
       end
     end
   end

@@ -434,6 +434,7 @@ export interface Counts {
   vertices: number;
   faces: number;
   triangles: number;
+  vertex_colors: boolean;
   parts: number;
   materials: number;
 }

@@ -5,8 +5,9 @@ require_relative "../../../../demo/build"
 
 describe SheetTrace::Operations::ReviseModel do
   define_method(:file) { |obj, name = "revised.obj"| SheetTrace::Job::ModelFile.of_bytes(obj, name: name) }
-  define_method(:revised) do |job, obj, **parameters|
-    SheetTrace::Operations.run(SheetTrace::Operations.from_h("revise_model", { file: file(obj), **parameters }), job)
+  define_method(:revised) do |job, bytes, name: "revised.obj", **parameters|
+    operation = SheetTrace::Operations.from_h("revise_model", { file: file(bytes, name), **parameters })
+    SheetTrace::Operations.run(operation, job)
   end
   # The caddy with names, a label, a decal, seams drawn, one island turned, and a lock.
   let(:job) do
@@ -111,6 +112,38 @@ describe SheetTrace::Operations::ReviseModel do
                    .island_names
                    .zip(back.job.layout.boxes_px.to_a.map { |box| box.map { |px| px.round(4) } })
                    .sort
+  end
+
+  it "knows a model that comes in another unit, by what the files say or else by its size" do
+    { 0.1 => 10.0, 1 / 25.4 => 25.4, 1000.0 => 0.001 }.each do |factor, scale|
+      change = revised(job, rewritten(order: 3) { |place| place.map { |length| length * factor } })
+
+      assert_equal [6, 0, 0, 0], change.facts.values_at(:kept, :moved, :added, :lost), factor.to_s
+      assert_includes change.facts[:lines].join, "multiplied by #{format("%.6g", scale)}"
+      assert_equal places(job), places(change.job)
+      [job, change.job].map { |state| state.measures[state.island_names.index("Face")].size_mm }
+        .reduce(:zip)
+        .each { |before, after| assert_in_delta before, after, 1e-6 }
+    end
+    glb =
+      SheetTrace::Formats::WRITERS
+        .fetch("glb")
+        .call(SheetTrace::Formats::Model.of_layout(job.layout, unit_mm: 1.0), base_name: "a")
+        .files[
+        "a.glb"
+      ]
+    state = SheetTrace::Job.start(SheetTrace::Formats.read_files({ "a.glb" => glb }), source_name: "a.glb")
+    dae =
+      SheetTrace::Formats::WRITERS
+        .fetch("dae")
+        .call(SheetTrace::Formats::Model.of_layout(job.layout, unit_mm: 1.0), base_name: "a")
+        .files[
+        "a.dae"
+      ]
+    change = revised(state, dae, name: "a.dae")
+
+    assert_equal 0, change.facts[:lost] + change.facts[:added]
+    assert_includes change.facts[:lines].join, "multiplied by 0.001"
   end
 
   it "leaves what is new beside the sheet, and names what is lost" do

@@ -75,19 +75,21 @@ interface Loss {
   image?: readonly string[];
   alpha?: readonly string[];
   polygons?: boolean;
+  vertex_colors?: boolean;
   deep?: boolean;
   message: string;
 }
 /** what is lost, before it is */
 const losses = computed(() =>
   (LIMITS.losses as readonly Loss[])
-    .filter(({ format, image, alpha, polygons, deep }) =>
+    .filter(({ format, image, alpha, polygons, vertex_colors, deep }) =>
       [
         !format || format.includes(options.value.format!),
         !image || image.includes(options.value.image!),
         !alpha || alpha.includes(options.value.alpha!),
         !deep || options.value.deep,
         !polygons || jobs.job!.counts.triangles !== jobs.job!.counts.faces,
+        !vertex_colors || jobs.job!.counts.vertex_colors,
       ].every(Boolean),
     )
     .map(({ message }) => message),
