@@ -10,7 +10,8 @@ module SheetTrace
     # texels [Numo::Int64, nil] n texels of the box, y * width_px + x, that have a place in the content; nil where the
     # box is the content's whole rectangle
     # across, down [Numo::DFloat, nil] n: where in the content they lie
-    # coverage [Numo::DFloat, nil] n: how much of the surface in each texel the content covers, 0 to 1
+    # coverage [Numo::DFloat, Float, nil] n: how much of the surface in each texel the content covers, 0 to 1; or 1.0
+    # for all of it everywhere
     # covered_px [Array(Float, Float)] how many texels the content covers along its sides, root mean square
     # prepared [#call, nil] takes the content's image, gives what is laid in the frame instead
     # shown [Box, nil] the part of the box that is wanted; all of it if nil

@@ -48,7 +48,7 @@ module SheetTrace
           **box(texel_map, texel_map.texels),
           across: shares[0],
           down: shares[1],
-          coverage: Numo::DFloat.ones(texel_map.texels.size),
+          coverage: 1.0,
           covered_px: covered_px,
           prepared: prepared
         )

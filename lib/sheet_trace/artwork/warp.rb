@@ -26,11 +26,13 @@ module SheetTrace
         (0...frame.texels.size).step(AT_ONCE) do |first|
           some = first...[first + AT_ONCE, frame.texels.size].min
           colors = sampled(source, frame.across[some], frame.down[some])
-          colors[true, 3] = (Numo::DFloat.cast(colors[true, 3]) * frame.coverage[some]).round
+          covered(colors, frame.coverage[some]) unless frame.coverage.is_a?(Float)
           pixels[frame.texels[some]] = Numo::UInt32.from_binary(colors.to_binary)
         end
         Patch.image(pixels, frame.width_px, frame.height_px)
       end
+
+      def self.covered(colors, coverage) = colors[true, 3] = (Numo::DFloat.cast(colors[true, 3]) * coverage).round
 
       # The texels as a list, in lines of an image, so that what lies between them costs nothing.
       #
@@ -43,7 +45,7 @@ module SheetTrace
         # mapim counts from the middle of the first pixel. Past the image's border its own colours go on; how far it
         # reaches is the coverage's to say.
         [[across, image.width], [down, image.height]].each_with_index do |(share, px), band|
-          index[0...count, band] = Numo::SFloat.cast((share * px) - 0.5).clip(0, px - 1)
+          index[0...count, band] = Numo::SFloat.cast((share * px) - 0.5).clip(0.0, px - 1.0)
         end
         map = Vips::Image.new_from_memory_copy(index.to_binary, LINE_PX, lines, 2, :float)
         drawn = image.bands == 3 ? mapped(image, map, :bicubic) : drawn(image, map)
@@ -70,7 +72,7 @@ module SheetTrace
       def self.mapped(image, map, kernel, **rest)
         image.mapim(map, interpolate: Vips::Interpolate.new(kernel), extend: :copy, **rest)
       end
-      private_class_method :sampled, :shrunk, :drawn, :mapped
+      private_class_method :covered, :sampled, :shrunk, :drawn, :mapped
     end
   end
 end

@@ -17,7 +17,7 @@ module SheetTrace
       AT_ONCE = 16_384 # targets
       HERE = (128 << 8) + 128 # no way to go
       STEP = 4 # columns looked at before those that are settled are left out
-      private_constant :LEAST_ROWS, :AT_ONCE, :HERE, :STEP
+      private_constant :LEAST_ROWS, :AT_ONCE, :HERE
 
       # How far a reduced copy takes colour from beyond an island's edge: read between its texels, the farthest that
       # counts has its middle one of them beyond, and reaches another half.
@@ -40,6 +40,8 @@ module SheetTrace
         unless (0..LARGEST_PX).cover?(reach_px)
           raise InputError.new("bleed is #{reach_px} px; give 0 to #{LARGEST_PX}", where: { bleed_px: reach_px })
         end
+
+        return NearBleed.call(owner, width_px, height_px, reach_px) if NearBleed.near?(reach_px)
 
         rows = [LEAST_ROWS, 4 * reach_px].max
         joined((0...height_px).step(rows).map { |top| band(owner, width_px, height_px, reach_px, top, rows) })

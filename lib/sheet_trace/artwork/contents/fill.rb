@@ -18,7 +18,7 @@ module SheetTrace
 
           pixels = Numo::UInt8.zeros(frame.height_px * frame.width_px, 4)
           rgb.each_with_index { |level, band| pixels[true, band] = level }
-          pixels[frame.texels, 3] = Numo::UInt8.cast((frame.coverage * 255).round)
+          pixels[frame.texels, 3] = (frame.coverage * 255).round
           frame.patch(Patch.image(pixels, frame.width_px, frame.height_px))
         end
 
