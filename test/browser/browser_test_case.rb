@@ -93,12 +93,12 @@ module BrowserTestCase
   # What the status bar says of the last change.
   def assert_done(pattern) = assert_selector(".status-bar .done", text: pattern)
 
-  # The file that a click downloads.
+  # The file that a click downloads. One of the same name that was downloaded before would be written over.
   def downloaded
-    before = Dir[File.join(@downloads, "*")]
+    FileUtils.rm_f(Dir[File.join(@downloads, "*")])
     yield
     400.times do
-      fresh = Dir[File.join(@downloads, "*")].reject { |path| path.end_with?(".crdownload") } - before
+      fresh = Dir[File.join(@downloads, "*")].reject { |path| path.end_with?(".crdownload") }
       return fresh.first if fresh.any?
 
       sleep 0.05

@@ -87,11 +87,39 @@ describe "the other stages" do
     assert_selector "[role=alert]", text: "words.png is not an image that is read here"
   end
 
-  it "delivers a zip with texture and model" do
-    bring_in_caddy(stage: "deliver")
-    path = downloaded { click_link "Deliver the zip" }
+  # How files of each format begin, or end: their own specifications.
+  it "exports a template in every format, and delivers every format of model and texture" do
+    bring_in_caddy(stage: "trace")
+    find("#size-preset").select("256 × 256")
+    {
+      "PNG picture" => /\A\x89PNG\r\n/n,
+      "TIFF picture" => /\A(II\*\0|MM\0\*)/n,
+      "TGA picture" => /\A.\0\x02.{9}\0\x01\0\x01 /mn,
+      "JPEG picture" => /\A\xFF\xD8\xFF/n,
+      "WebP picture" => /\ARIFF....WEBP/mn,
+      "OpenRaster, ready to paint" => %r{\APK.{28}mimetypeimage/openraster}mn,
+      "SVG drawing" => /\A<\?xml .*<svg /mn,
+      "PDF, true size" => /\A%PDF-1\./n
+    }.each do |format, form|
+      find("#format").select(format)
 
-    assert_equal %w[tea-caddy.obj tea-caddy.mtl tea-caddy.png], Zip::File.open(path) { |zip| zip.map(&:name) }
+      assert_match form, File.binread(downloaded { click_link "Export the trace" }), format
+    end
+    stage "Deliver"
+    deliver = ->(model, image) do
+      find("#model-format").select(model)
+      find("#image-format").select(image)
+      Zip::File.open(downloaded { click_link "Deliver the zip" }) { |zip| zip.map(&:name) }
+    end
+
+    {
+      ["GLB, one file", "PNG"] => %w[tea-caddy.glb],
+      ["glTF and its files", "JPEG"] => %w[tea-caddy.gltf tea-caddy.bin tea-caddy.jpg],
+      %w[COLLADA WebP] => %w[tea-caddy.dae tea-caddy.webp],
+      %w[PLY TGA] => %w[tea-caddy.ply tea-caddy.tga],
+      ["no model", "TIFF"] => %w[tea-caddy.tif],
+      ["OBJ and MTL", "PNG"] => %w[tea-caddy.obj tea-caddy.mtl tea-caddy.png]
+    }.each { |(model, image), names| assert_equal names.sort, deliver.call(model, image).sort, model }
   end
 
   it "shows the test chart instead of the art" do

@@ -6,6 +6,7 @@ import { api } from "@/api/client";
 import { LIMITS } from "@/api/operations";
 import type { RuleBreak } from "@/api/types";
 import { useQuestions } from "@/composables/useAnswer";
+import { useSheetSize } from "@/composables/useSheetSize";
 import { useExchange } from "@/stores/exchange";
 import { useFirstSteps } from "@/stores/firstSteps";
 import { useJob } from "@/stores/job";
@@ -47,12 +48,9 @@ const jobs = useJob();
 const exchange = useExchange();
 const firstSteps = useFirstSteps();
 const { options, rules } = useDelivery();
-const size = reactive({ width_px: jobs.job!.sheet.width_px, height_px: jobs.job!.sheet.height_px });
+const size = reactive({ ...jobs.job!.sheet });
 const all = ref(false);
-watch(
-  () => jobs.job?.sheet,
-  (sheet) => sheet && Object.assign(size, sheet),
-);
+useSheetSize((own) => Object.assign(size, own));
 
 const unit = computed({
   get: () => options.value.unit ?? "",

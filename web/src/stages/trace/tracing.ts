@@ -3,6 +3,7 @@ import { computed, ref, watch } from "vue";
 import { api } from "@/api/client";
 import { LIMITS } from "@/api/operations";
 import type { TraceSettings } from "@/api/types";
+import { useSheetSize } from "@/composables/useSheetSize";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import { within } from "@/ui/sums";
@@ -24,11 +25,7 @@ export const useTracing = defineStore("tracing", () => {
   const dpi = ref(300);
   /** "all", "picked", or a part or a material by its number: "part 2", "material 0" */
   const which = ref("all");
-  watch(
-    () => jobs.job?.sheet,
-    (sheet) => sheet && (size.value = { ...sheet }),
-    { immediate: true },
-  );
+  useSheetSize((own) => (size.value = own));
 
   const options = computed(() => template.value.options);
   const file = computed(() => template.value.file);
