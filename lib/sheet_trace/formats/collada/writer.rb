@@ -22,6 +22,7 @@ module SheetTrace
           @mesh = model.mesh
           @sets = model.used_sets
           @parts = @mesh.parts.each_index.select { |part| @mesh.face_parts.eq(part).any? }
+          @repeated = Instances.call(model)
         end
         private_class_method :new
 
@@ -112,7 +113,7 @@ module SheetTrace
 
         def geometries(x)
           x.library_geometries do
-            @parts.each do |part|
+            (@parts - @repeated.keys).each do |part|
               x.geometry(id: "part-#{part}", name: @mesh.parts[part]) { x.mesh { geometry(x, part) } }
             end
           end
@@ -193,8 +194,10 @@ module SheetTrace
           x.library_visual_scenes do
             x.visual_scene(id: "scene") do
               @parts.each do |part|
+                leader, onto = @repeated[part]
                 x.node(id: "node-#{part}", name: @mesh.parts[part]) do
-                  x.instance_geometry(url: "#part-#{part}") { bindings(x, part) }
+                  x.matrix onto.flatten.to_a.join(" ") if onto
+                  x.instance_geometry(url: "#part-#{leader || part}") { bindings(x, part) }
                 end
               end
             end

@@ -5,9 +5,10 @@ require "uri"
 module SheetTrace
   module Formats
     module Gltf
-      # Writes GLB: a node and a mesh for each part, a primitive for each material in it, triangles with normals and all
-      # UV sets, base colours with PNG and JPEG pictures inside the file. Lengths in metres, v down. `Apart` writes the
-      # same as .gltf with its binary and pictures beside it.
+      # Writes GLB: a node for each part, and a mesh for each that is not another one once more; a primitive for each
+      # material in it, triangles with normals, colours of vertices and all UV sets, base colours with PNG and JPEG
+      # pictures inside the file. Lengths in metres, v down. `Apart` writes the same as .gltf with its binary and
+      # pictures beside it.
       # Leaves out: polygons (cut into triangles), pictures of other kinds, parts without faces.
       # Source: Khronos, "glTF 2.0 Specification", 3 and 4 (GLB).
       class Writer
@@ -65,21 +66,31 @@ module SheetTrace
           if filled.size < @mesh.parts.size
             @notes << Written.left_out("empty_parts_left_out", "parts without faces were left out")
           end
-          meshes = filled.map { |part| { name: @mesh.parts[part], primitives: primitives(part) } }
+          repeated = Instances.call(@model)
+          written = filled - repeated.keys
+          meshes = written.map { |part| { name: @mesh.parts[part], primitives: primitives(part) } }
           {
             asset: {
               version: "2.0",
               generator: "Sheet Trace"
             },
             scene: 0,
-            scenes: [{ nodes: (0...meshes.size).to_a }],
-            nodes: meshes.each_with_index.map { |mesh, i| { name: mesh[:name], mesh: i } },
+            scenes: [{ nodes: (0...filled.size).to_a }],
+            nodes: filled.map { |part| node(part, written, *repeated[part]) },
             meshes: meshes,
             **materials,
             accessors: @accessors,
             bufferViews: @views,
             buffers: [{ byteLength: padded(@binary, "\0").bytesize }]
           }
+        end
+
+        # @param leader [Integer, nil] the part that this one repeats; onto [Numo::DFloat] 4 x 4, from there
+        def node(part, written, leader = nil, onto = nil)
+          return { name: @mesh.parts[part], mesh: written.index(part) } unless leader
+
+          metres = onto.copy.tap { |matrix| matrix[0..2, 3] *= @model.unit_mm / 1000 }
+          { name: @mesh.parts[part], mesh: written.index(leader), matrix: metres.transpose.flatten.to_a }
         end
 
         def primitives(part)
