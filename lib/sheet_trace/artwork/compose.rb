@@ -114,23 +114,21 @@ module SheetTrace
         return Numo::UInt32.zeros(box.height_px, box.width_px) if laid.empty?
 
         bleed = Bleeding.new(around, @bleed_px) { @canvas.texel_map(around) }
-        sheet = laid.reduce(nil) { |below, own| over(below, own, around, bleed) }
-        pixels = Numo::UInt32.from_binary(sheet.write_to_memory)
-        pixels.reshape(around.height_px, around.width_px)[*box.seen_from(around).ranges].copy
+        sheet = Numo::UInt32.zeros(around.height_px, around.width_px)
+        laid.each_with_index { |own, index| lay(own, sheet, around, bleed, first: index.zero?) }
+        sheet[*box.seen_from(around).ranges].copy
       end
 
-      # @param below [Vips::Image, nil] nil where there is nothing yet
-      def over(below, laid, around, bleed)
+      # @param sheet [Numo::UInt32] of the box around, which is changed where the layer has paint
+      def lay(laid, sheet, around, bleed, first:)
         part, above = bleed.call(laid.patch)
-        there = part.seen_from(around).to_a
-        if below || laid.opacity < 1
-          below ||= blank_image(around)
-          above = Blend.call(below.crop(*there), above, opacity: laid.opacity, mode: laid.blend, linear: @canvas.linear)
+        there = part.seen_from(around).ranges
+        unless first && laid.opacity == 1
+          below = Patch.image(sheet[*there], part.width_px, part.height_px)
+          above = Blend.call(below, above, opacity: laid.opacity, mode: laid.blend, linear: @canvas.linear)
         end
-        (part == around ? above : (below || blank_image(around)).insert(above, *there.first(2))).copy_memory
+        sheet[*there] = Numo::UInt32.from_binary(above.write_to_memory).reshape(part.height_px, part.width_px)
       end
-
-      def blank_image(box) = Vips::Image.black(box.width_px, box.height_px, bands: 4).copy(interpretation: :srgb)
     end
   end
 end
