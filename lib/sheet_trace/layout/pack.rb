@@ -18,8 +18,9 @@ module SheetTrace
       USUAL_SHARE = 0.7
       # Rows beyond the sheet's, so that what does not fit tells by how much.
       BEYOND = 1.5
-      CLOSE = 1.01
-      ROUNDS = 4
+      CLOSE = 1.004
+      # Scales that are tried, and so many placings of an island in all: with few islands more.
+      ROUNDS = (3..8)
       FAR = 1.04
       STEP_UP = 1.012
       MOST_TRIES = 30
@@ -164,7 +165,7 @@ module SheetTrace
         return rounds >= MOST_TRIES unless low
         return true if high / low < CLOSE
 
-        rounds >= (high < Float::INFINITY && high / low > FAR ? MOST_TRIES : ROUNDS)
+        rounds >= (high < Float::INFINITY && high / low > FAR ? MOST_TRIES : (PLACINGS / @units.size).clamp(ROUNDS))
       end
 
       def next_guess(guess, share_down, low, high)
