@@ -125,21 +125,12 @@ describe SheetTrace::Operations::ReviseModel do
         .reduce(:zip)
         .each { |before, after| assert_in_delta before, after, 1e-6 }
     end
-    glb =
-      SheetTrace::Formats::WRITERS
-        .fetch("glb")
-        .call(SheetTrace::Formats::Model.of_layout(job.layout, unit_mm: 1.0), base_name: "a")
-        .files[
-        "a.glb"
-      ]
+    glb, dae =
+      %w[glb dae].map do |ending|
+        model = SheetTrace::Formats::Model.of_layout(job.layout, unit_mm: 1.0)
+        SheetTrace::Formats::WRITERS.fetch(ending).call(model, base_name: "a").files["a.#{ending}"]
+      end
     state = SheetTrace::Job.start(SheetTrace::Formats.read_files({ "a.glb" => glb }), source_name: "a.glb")
-    dae =
-      SheetTrace::Formats::WRITERS
-        .fetch("dae")
-        .call(SheetTrace::Formats::Model.of_layout(job.layout, unit_mm: 1.0), base_name: "a")
-        .files[
-        "a.dae"
-      ]
     change = revised(state, dae, name: "a.dae")
 
     assert_equal 0, change.facts[:lost] + change.facts[:added]
