@@ -52,6 +52,24 @@ module Models
     )
   end
 
+  # The wall of a truncated cone about the y axis, open above and below, its map a rectangle cut at the back.
+  def cone(low:, high:, height:, sides: 96, turned: false)
+    rims =
+      [[low, 0.0], [high, height]].map do |radius, y|
+        (0..sides)
+          .map { |i| ((i.fdiv(sides) * 2) - 1) * Math::PI }
+          .map { |a| [radius * Math.sin(a), turned ? height - y : y, radius * Math.cos(a)] }
+      end
+    rims.reverse! if turned
+    uvs = [0.05, 0.95].flat_map { |v| (0..sides).map { |i| [0.05 + (0.9 * i / sides), v] } }
+    faces = (1..sides).map { |i| [i, i + 1, i + sides + 2, i + sides + 1] }
+    [
+      *rims.flatten(1).map { |place| "v #{place.join(" ")}" },
+      *uvs.map { |uv| "vt #{uv.join(" ")}" },
+      *faces.map { |face| "f #{face.map { |k| "#{k}/#{k}" }.join(" ")}" }
+    ].join("\n")
+  end
+
   # One upright panel that faces the front: corners lower left, lower right, upper right, upper left.
   def panel(width: 80, height: 120, uvs: [[0.1, 0.1], [0.5, 0.1], [0.5, 0.7], [0.1, 0.7]])
     corners = [[0, 0], [width, 0], [width, height], [0, height]]

@@ -43,6 +43,7 @@ describe "the art stage" do
     assert_in_delta place["at"][0], moved[0], 0.5
     assert_operator moved[1], :<, place["at"][1] - 10
     # A drag beside the decal turns the model.
+    up_to_date
     before = page.evaluate_script("document.querySelector('.proof-view canvas').dataset.revision")
     drag(on_model(0.5, 0.2), on_model(0.6, 0.2))
 

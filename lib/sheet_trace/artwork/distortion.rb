@@ -55,6 +55,13 @@ module SheetTrace
         [[across, down], slopes.map { |right, below| Numo::NMath.hypot(right, below) }]
       end
 
+      # @param places [Array<Array(Float, Float)>] of the content
+      # @return [Numo::DFloat] n x 2 places of the surface
+      def to_surface(places)
+        bent = Numo::DFloat[*places.map { |across, down| @bend.zero? ? [across, down] : bent(across, down) }]
+        @to_plain ? @to_plain.inverse.apply(bent) : bent
+      end
+
       # @return [Numo::DFloat] 4 x 2 places of the surface: where the rectangle's corners are pulled to
       def corners = Numo::DFloat[*@corners]
 
@@ -147,12 +154,6 @@ module SheetTrace
             gradients[0].zip(gradients[1]).map { |x_changes, y_changes| (by_x * x_changes) + (by_y * y_changes) }
           end
         [across, down, changes]
-      end
-
-      # @param places [Array<Array(Float, Float)>] of the content
-      def to_surface(places)
-        bent = Numo::DFloat[*places.map { |across, down| @bend.zero? ? [across, down] : bent(across, down) }]
-        @to_plain ? @to_plain.inverse.apply(bent) : bent
       end
 
       def bent(across, down)

@@ -33,6 +33,10 @@ module SheetTrace
       # @return [Array<PictureFile>] that a content shows
       def pictures = []
 
+      # @param pictures [#call] takes a digest, gives the bytes of the image file
+      # @return [Drawing::Letters, Drawing::SvgDrawing, nil] a content that is made of lines and areas, without px
+      def vectors(_pictures) = nil
+
       # @return [Array] what of a canvas a bake of a content depends on, beside the content itself
       def dependencies(_canvas) = []
 

@@ -2,7 +2,8 @@
 
 module SheetTrace
   module Drawing
-    # A drawing of a set size: groups of items, from the back to the front. Items are Strokes, Area, Words and Picture.
+    # A drawing of a set size: groups of items, from the back to the front. Items are Strokes, Area, Words,
+    # Picture and Clipped.
     # Immutable.
     #
     # width_px, height_px [Numeric]; background [Color, nil] none: transparent

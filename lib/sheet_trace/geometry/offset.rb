@@ -30,15 +30,18 @@ module SheetTrace
         [x + (sum[0] / length * far), y + (sum[1] / length * far)]
       end
 
+      # @param loop_of [Array<Array(Float, Float)>]
+      # @return [Float] what it goes round; below 0 where it goes the other way
+      def self.area(loop_of) = loop_of.zip(loop_of.rotate).sum { |(ax, ay), (bx, by)| (ax * by) - (bx * ay) } / 2
+
       # Outwards, of length 1.
       def self.normal((ax, ay), (bx, by), turn)
         length = [Math.hypot(bx - ax, by - ay), 1e-12].max
         [(by - ay) / length * turn, -(bx - ax) / length * turn]
       end
 
-      def self.area(loop_of) = loop_of.zip(loop_of.rotate).sum { |(ax, ay), (bx, by)| (ax * by) - (bx * ay) } / 2
       def self.near?((ax, ay), (bx, by)) = Math.hypot(bx - ax, by - ay) < 1e-9
-      private_class_method :moved, :normal, :area, :near?
+      private_class_method :moved, :normal, :near?
     end
   end
 end

@@ -2,8 +2,8 @@
 
 module SheetTrace
   class Job
-    # The art of one island as it lies flat, with its bleed: baked anew on a sheet of its own, so that it does not
-    # matter how the island lies on the job's.
+    # The art of one island as it lies flat, with its bleed: what is px is baked anew on a sheet of its own, so that it
+    # does not matter how the island lies on the job's; what is lines and areas stays so.
     class FlatArt
       # Round the bleed, so that filters have something there.
       ROOM_PX = 2
@@ -13,17 +13,19 @@ module SheetTrace
       CORNER = Math.sqrt(2)
       # Other islands lie further off than any sheet is large.
       FAR_PX = 100_000
-      private_constant :ROOM_PX, :HERE, :CORNER, :FAR_PX
+      # How far what lies past the island is drawn within, too.
+      HAIR_MM = 0.05
+      private_constant :ROOM_PX, :HERE, :CORNER, :FAR_PX, :HAIR_MM
 
       # @param job [Job]; island [Integer]
       # @param places [Array<Numo::DFloat>] x and y of all points of the map, mm: the island's from 0, 0 on, y down
       # @param px_per_mm [Float]; bleed_mm [Float]
       # @param overlap_mm [Float] by which its beginning comes again on its right
       # @param pictures [#call] takes a digest, gives the bytes of the image file
-      # @return [Vips::Image] 8-bit sRGB with alpha, of the island's box and the bleed round it
+      # @return [Array<Drawing::Picture, Drawing::Clipped>] the lowest first, px, the island's box from 0, 0 on
       # @raise [InputError] where that is too many px; where: { px_per_mm: }
       def self.call(job, island, places, px_per_mm:, bleed_mm:, pictures:, overlap_mm: 0.0)
-        new(job, island, places, px_per_mm, bleed_mm * px_per_mm, pictures).send(:image, overlap_mm * px_per_mm)
+        new(job, island, places, px_per_mm, bleed_mm * px_per_mm, pictures).send(:items, overlap_mm * px_per_mm)
       end
 
       def initialize(job, island, places, px_per_mm, bleed_px, pictures)
@@ -34,14 +36,33 @@ module SheetTrace
         @bleed_px = bleed_px
         @pictures = pictures
         @size = job.flat_map(island).size_mm.map { |mm| mm * px_per_mm }
+        @vectors = FlatVectors.new(job, island, px_per_mm: px_per_mm, pictures: pictures)
       end
       private_class_method :new
 
       private
 
-      def image(overlap_px)
-        whole = composed.crop(ROOM_PX, ROOM_PX, *@size.map { |side| (side + (2 * @bleed_px)).ceil })
-        overlap_px.zero? ? whole : joined(whole, overlap_px)
+      # Layers that are px are made one as far as they lie on each other. What lies past the island is px.
+      def items(overlap_px)
+        layers = @job.artwork.seen
+        kept = @vectors.call(layers)
+        return layers.empty? ? [] : [picture(layers, overlap_px)] if kept.none?
+
+        trim = trim(overlap_px)
+        runs = layers.zip(kept).chunk_while { |(_, before), (_, after)| !before && !after }
+        [
+          (past(trim, picture(layers, overlap_px)) if @bleed_px.positive?),
+          *runs.flat_map do |run|
+            layer, vectors = run.first
+            vectors ? vectors(layer, trim, overlap_px) : [clipped(picture(run.map(&:first), overlap_px), trim)]
+          end
+        ].compact
+      end
+
+      def picture(layers, overlap_px)
+        whole = composed(layers).crop(ROOM_PX, ROOM_PX, *@size.map { |side| (side + (2 * @bleed_px)).ceil })
+        whole = joined(whole, overlap_px) unless overlap_px.zero?
+        Drawing::Picture.new(image: whole, x: -@bleed_px, y: -@bleed_px, width: whole.width, height: whole.height)
       end
 
       def joined(whole, overlap_px)
@@ -50,8 +71,41 @@ module SheetTrace
         whole.crop(0, 0, (@bleed_px + @size[0]).round, whole.height).join(start, :horizontal)
       end
 
-      def composed
-        alone = alone(sheet)
+      # Where a band goes on past its join, once more from its beginning on.
+      def vectors(layer, trim, overlap_px)
+        return [@vectors.drawing(layer, trim)] if overlap_px.zero?
+
+        [
+          @vectors.drawing(layer, [box(*@size)]),
+          @vectors.drawing(layer, [box(overlap_px, @size[1])]).moved(@size[0], 0)
+        ]
+      end
+
+      # What is seen beside the trim and a little within, so that nothing shines through between.
+      def past(trim, picture)
+        within = trim.map { |own| Geometry::Offset.call(own, @px_per_mm * (hole?(own) ? HAIR_MM : -HAIR_MM)) }
+        x, y, width, height = picture.to_h.values_at(:x, :y, :width, :height)
+        clipped(picture, [box(width, height).map { |right, down| [right + x, down + y] }, *within])
+      end
+
+      def clipped(picture, loops) = Drawing::Clipped.new(drawn: picture.method(:draw), loops: loops)
+      def box(width, height) = [[0.0, 0.0], [width, 0.0], [width, height], [0.0, height]]
+
+      # @return [Array<Array<Array(Float, Float)>>] px: where the island ends, or a band and what is past its join
+      def trim(overlap_px)
+        return [box(@size[0] + overlap_px, @size[1])] unless overlap_px.zero?
+
+        map = @job.layout.uv_map
+        Flatten::Border
+          .call(map.triangles.points[map.island_triangles[@island], true])
+          .map { |points| points.map { |point| @points_px.map { |values| values[point] } } }
+      end
+
+      # Triangles run anticlockwise where y points up, and so do the lines round an island; those round its holes don't.
+      def hole?(loop_of) = Geometry::Offset.area(loop_of).positive?
+
+      def composed(layers)
+        alone = alone(layers, sheet)
         canvas = alone.canvas(pictures: @pictures)
         bled(Artwork::Compose.call(alone.artwork.with(bleed_px: 0), canvas), canvas)
       end
@@ -83,11 +137,11 @@ module SheetTrace
       end
 
       # The job with the island alone on a sheet, as it lies flat.
-      def alone(sheet)
+      def alone(layers, sheet)
         layout = @job.layout
         job =
           @job.with(
-            artwork: Artwork::Stack.new(layers: layers, linear: @job.artwork.linear),
+            artwork: Artwork::Stack.new(layers: baked(layers), linear: @job.artwork.linear),
             painted_maps: @job.painted_maps + [KeptMap.new(HERE) { layout }],
             layout: SheetTrace::Layout.new(uv_map: layout.uv_map, sheet: sheet)
           )
@@ -99,12 +153,11 @@ module SheetTrace
 
       # What is made of the sheet below it, as blended seams are, needs the islands on the other side: up to the last
       # such layer, all is taken from the job's own sheet.
-      def layers
-        seen = @job.artwork.seen
-        last = seen.rindex { |layer| layer.content.reads_below? }
-        return seen.map { |layer| held(layer) } unless last
+      def baked(layers)
+        last = layers.rindex { |layer| layer.content.reads_below? }
+        return layers.map { |layer| held(layer) } unless last
 
-        [from_sheet(seen.first(last + 1)), *seen.drop(last + 1).map { |layer| held(layer) }]
+        [from_sheet(layers.first(last + 1)), *layers.drop(last + 1).map { |layer| held(layer) }]
       end
 
       def from_sheet(layers)

@@ -14,7 +14,7 @@ module SheetTrace
       island
       one_of :kind, KINDS, "label: with bleed, trim and marks; fold: a net with tabs", default: "label"
       one_of :format, %w[pdf svg], default: "pdf"
-      number :dpi, 36.0..1200.0, "of the art", default: 300.0
+      number :dpi, 36.0..1200.0, "of what art is px; lettering and SVG drawings stay lines and areas", default: 300.0
       number :bleed_mm, 0.0..20.0, "of the art, past where it is trimmed", default: 3.0
       number :safe_mm, 0.0..50.0, "within where it is trimmed", default: 3.0
       number :overlap_mm, 0.0..50.0, "by which a band goes on past its join", default: 0.0
@@ -95,7 +95,7 @@ module SheetTrace
         Print::Label.call(
           loops: trim(overlap),
           size_mm: size,
-          art: @options[:art] ? art(overlap) : nil,
+          art: @options[:art] ? art(overlap) : [],
           bleed_mm: @bleed,
           safe_mm: @options[:safe_mm],
           overlap_mm: overlap,
@@ -156,7 +156,7 @@ module SheetTrace
           folds: folded(inner).map { |row| edges.points[row, true].to_a.flat_map { |point| at(point) } },
           names: panel_names(faces),
           size_mm: size_mm,
-          art: @options[:art] ? art : nil,
+          art: @options[:art] ? art : [],
           px_per_mm: @px_per_mm,
           title: description(size_mm)
         )

@@ -19,7 +19,8 @@ module SheetTrace
       # @param folds [Array<Array(Float, Float, Float, Float)>] mm
       # @param names [Array<Array(String, Array(Float, Float))>] of panels, and the middles of these
       # @param size_mm [Array(Float, Float)]
-      # @param art [Vips::Image, nil] of the box; px_per_mm [Float] of it
+      # @param art [Array<Drawing::Picture, Drawing::Clipped>] of the box, px
+      # @param px_per_mm [Float] of it
       # @param title [String]
       # @return [Drawing::Scene]
       def self.call(**given) = new(**given).send(:scene)
@@ -68,13 +69,7 @@ module SheetTrace
         )
       end
 
-      def art
-        return [] unless @art
-
-        left, top = px(0, 0)
-        width, height = @size.map { |side| side * @scale }
-        [Drawing::Picture.new(image: @art, x: left, y: top, width: width, height: height)]
-      end
+      def art = @art.map { |item| item.moved(*px(0, 0)) }
 
       # Sides with a tab are folded there, and cut round the tab.
       def cut

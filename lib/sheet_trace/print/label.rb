@@ -17,7 +17,7 @@ module SheetTrace
 
       # @param loops [Array<Array<Array(Float, Float)>>] where it is trimmed, mm, y down, its box from 0, 0 on
       # @param size_mm [Array(Float, Float)] of that box
-      # @param art [Vips::Image, nil] the box and the bleed round it, 8-bit sRGB with alpha
+      # @param art [Array<Drawing::Picture, Drawing::Clipped>] of the box and the bleed round it, px; the box is at 0, 0
       # @param bleed_mm [Float]; safe_mm [Float] within the trim
       # @param overlap_mm [Float] by which the box is longer on its right than what is seen once it is joined
       # @param centre [Boolean] whether the middle of the front is marked
@@ -57,13 +57,7 @@ module SheetTrace
       def px(*place) = place.map { |mm| (mm + @corner) * @scale }
       def color(text) = Drawing::Color.parse(text)
 
-      def art
-        return [] unless @art
-
-        left, top = px(-@bleed, -@bleed)
-        width, height = @size.map { |side| (side + (2 * @bleed)) * @scale }
-        [Drawing::Picture.new(image: @art, x: left, y: top, width: width, height: height)]
-      end
+      def art = @art.map { |item| item.moved(*px(0, 0)) }
 
       def line(lines, tint: "#000000", dash_mm: [], cutting: false)
         Drawing::Strokes.of(

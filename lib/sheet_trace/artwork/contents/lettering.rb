@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "cgi"
-
 module SheetTrace
   module Artwork
     module Contents
@@ -14,11 +12,9 @@ module SheetTrace
         EM_PX = (8..1200)
         FINER = 2.0
         ALIGNED = { "left" => :low, "centre" => :centre, "right" => :high }.freeze
-        # Pango counts letter spacing in as many parts of a point.
-        PANGO_UNITS = 1024
         # Text longer than this is no lettering.
         LONGEST = 400
-        private_constant :MEASURED_PX, :EM_PX, :FINER, :ALIGNED, :PANGO_UNITS, :LONGEST
+        private_constant :MEASURED_PX, :EM_PX, :FINER, :ALIGNED, :LONGEST
 
         # Of strokes' middles, the share that lies in thinner ones than the thinnest that is told.
         THINNEST = 0.1
@@ -93,6 +89,18 @@ module SheetTrace
           return frame.patch(fitted(frame)) if frame.straight?
 
           frame.patch(Warp.call(set((frame.covered_px[0] * FINER / width_em).clamp(EM_PX)), frame))
+        end
+
+        # @return [Drawing::Letters]
+        def vectors(_pictures)
+          own = Font.named(font)
+          Drawing::Letters.new(
+            **to_h.slice(:text, :align, :tracking, :leading, :outline),
+            font: own.description,
+            file: own.path,
+            color: Drawing::Color.parse(color),
+            outline_color: Drawing::Color.parse(outline_color)
+          )
         end
 
         # @return [String] what a layer of it is called if it is given no name
@@ -170,12 +178,11 @@ module SheetTrace
           own = Font.named(font)
           image =
             Vips::Image.text(
-              "<span letter_spacing=\"#{(tracking * em_px * PANGO_UNITS).round}\">#{CGI.escapeHTML(text)}</span>",
+              Drawing::Letters.markup(text, em_px: em_px, tracking: tracking, leading: leading),
               font: "#{own.description} #{em_px}",
               fontfile: own.path,
               dpi: 72,
-              align: ALIGNED.fetch(align),
-              spacing: leading ? ((leading - own.line_height) * em_px).round : 0
+              align: ALIGNED.fetch(align)
             )
           room = (outline * em_px).ceil
           image.embed(room, room, image.width + (2 * room), image.height + (2 * room))

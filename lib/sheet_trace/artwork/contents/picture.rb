@@ -65,6 +65,15 @@ module SheetTrace
           frame.patch(Warp.call(frame.prepared ? frame.prepared.call(image) : image, frame))
         end
 
+        # @param pictures [#call] takes a digest, gives the bytes of the image file
+        # @return [Drawing::SvgDrawing, nil]
+        def vectors(pictures)
+          return unless picture.drawing && recolour.empty?
+
+          bytes = pictures.call(picture.digest)
+          Drawing::SvgDrawing.new(bytes, size: picture.size_px, crop: crop) if Drawing::SvgDrawing.vectors?(bytes)
+        end
+
         # @return [String] what a layer of it is called if it is given no name
         def title = picture.title
 

@@ -123,6 +123,15 @@ module SheetTrace
         # @return [Float]
         def density_px_per_mm(job, _content) = job.measures[island].density_px_per_mm
 
+        # @return [Boolean] whether straight lines of a content are straight on the flat map, and parallel ones parallel
+        def even?(content) = !rim? && distortion(content).none?
+
+        # @param places [Numo::DFloat] n x 2 of the content, shares of its width and height
+        # @param flat_map [Flatten::FlatMap] of its island
+        # @return [Numo::DFloat] n x 2: where they lie on that, mm from the island's middle, y up
+        def flat_places(places, content, flat_map) =
+          on_flat_map(distortion(content).to_surface(places.to_a), content, flat_map)
+
         # @return [String] in words
         def to_words(job, content)
           width, height = size_mm(content).map { |mm| format("%.2f", mm).sub(/\.?0+\z/, "") }
@@ -171,16 +180,19 @@ module SheetTrace
         # @return [Array<Numo::DFloat>] its corners, and places round its border, on the flat map: n x 2, mm
         def border_mm(content, flat_map)
           own = distortion(content)
+          [own.corners, own.outline(bent: rim?)].map { |places| on_flat_map(places, content, flat_map) }
+        end
+
+        # @param places [Numo::DFloat] n x 2 of the surface, shares of the undistorted rectangle
+        # @return [Numo::DFloat] n x 2 mm
+        def on_flat_map(places, content, flat_map)
           size = size_mm(content)
           # A clockwise turn to the eye is a negative one where y points up.
-          turn = Geometry::Affine.turn(-turn_rad)
-          [own.corners, own.outline(bent: rim?)].map do |places|
-            turned =
-              turn.apply(
-                Geometry::Vectors.columns([(places[true, 0] - 0.5) * size[0], (places[true, 1] - 0.5) * -size[1]])
-              )
-            rim? ? flat_map.rims.at(turned, x_mm, y_mm) : turned + Numo::DFloat[[x_mm, y_mm]]
-          end
+          turned =
+            Geometry::Affine.turn(-turn_rad).apply(
+              Geometry::Vectors.columns([(places[true, 0] - 0.5) * size[0], (places[true, 1] - 0.5) * -size[1]])
+            )
+          rim? ? flat_map.rims.at(turned, x_mm, y_mm) : turned + Numo::DFloat[[x_mm, y_mm]]
         end
 
         # Whether its island goes round the model, as a net does.

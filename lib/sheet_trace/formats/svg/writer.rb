@@ -113,6 +113,11 @@ module SheetTrace
           tag("image", **sides, preserveAspectRatio: "none", "xlink:href": "data:image/png;base64,#{data}")
         end
 
+        def clipped(item)
+          @clipped = @clipped.to_i + 1
+          tag("g", item.to_svg(@scene.width_px, @scene.height_px, "art-#{@clipped}"))
+        end
+
         def path_of(segments) = segments.map { |x0, y0, x1, y1| "M#{numbers([x0, y0])}L#{numbers([x1, y1])}" }.join
         def lines(parts) = "\n#{parts.compact.join("\n")}\n"
 

@@ -5,28 +5,10 @@ require "test_helper"
 # On a truncated cone all places of one height lie on one rim: handbooks of sheet metal develop it as a sector of a
 # ring, slant s = sqrt(h^2 + (R - r)^2), its rims arcs of the radii R s / (R - r) and r s / (R - r).
 describe "a label along the rim of a cone" do
-  sides = 96
   low = 45.0
   high = 20.0
   height = 90.0
-  cone =
-    lambda do |turned: false|
-      rims =
-        [[low, 0.0], [high, height]].map do |radius, y|
-          (0..sides)
-            .map { |i| ((i.fdiv(sides) * 2) - 1) * Math::PI }
-            .map { |a| [radius * Math.sin(a), turned ? height - y : y, radius * Math.cos(a)] }
-        end
-      rims.reverse! if turned
-      places = rims.flatten(1)
-      uvs = [0.05, 0.95].flat_map { |v| (0..sides).map { |i| [0.05 + (0.9 * i / sides), v] } }
-      faces = (1..sides).map { |i| [i, i + 1, i + sides + 2, i + sides + 1] }
-      [
-        *places.map { |place| "v #{place.join(" ")}" },
-        *uvs.map { |uv| "vt #{uv.join(" ")}" },
-        *faces.map { |face| "f #{face.map { |k| "#{k}/#{k}" }.join(" ")}" }
-      ].join("\n")
-    end
+  cone = ->(**more) { Models.cone(low: low, high: high, height: height, **more) }
 
   define_method(:labelled) do |job, **place|
     operate(

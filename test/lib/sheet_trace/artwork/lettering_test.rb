@@ -114,7 +114,12 @@ describe SheetTrace::Artwork::Contents::Lettering do
     plain = size.call
 
     assert_operator size.call(tracking: 0.2)[0], :>, plain[0] + 1
-    assert_operator size.call(leading: 3.0)[1], :>, plain[1] + 1
+    one, *several =
+      [["I"], ["I\nI", 0.7], ["I\nI", 1.0], ["I\nI", 3.0]].map do |text, leading|
+        size.call(text: text, leading: leading)[1]
+      end
+
+    several.zip([0.7, 1.0, 3.0]) { |height, leading| assert_in_delta one + leading, height, 0.02 }
     assert_in_delta size.call(align: "left")[0], plain[0], 0.02
   end
 

@@ -129,7 +129,8 @@ describe SheetTrace::Artwork::Contents::SeamBlend do
     flat = job.flat_map(front).by_point
     size = job.flat_map(front).size_mm
     places = [flat[0] + (size[0] / 2), (flat[1] * -1) + (size[1] / 2)]
-    image = SheetTrace::Job::FlatArt.call(job, front, places, px_per_mm: 5.0, bleed_mm: 2.0, pictures: nil)
+    items = SheetTrace::Job::FlatArt.call(job, front, places, px_per_mm: 5.0, bleed_mm: 2.0, pictures: nil)
+    image = items.first.image
     mean = red.zip(blue).map { |a, b| (a + b) / 2.0 }
 
     # The right edge lies 2 + 80 mm from the image's left.

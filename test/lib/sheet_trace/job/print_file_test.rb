@@ -152,7 +152,15 @@ describe SheetTrace::Job::PrintFile do
         pdf(operate(ball, "lay_flat", by: "unfold", seams: "none").job, island: 0)
       end.message
     )
-    large = Models.job(Models.panel(width: 4000, height: 3000))
+    large =
+      operate(
+        Models.job(Models.panel(width: 4000, height: 3000)),
+        "add_layer",
+        content: {
+          kind: "fill",
+          color: "#404040"
+        }
+      ).job
 
     assert_match(/give fewer dots/, assert_raises(SheetTrace::InputError) { pdf(large, island: 0, dpi: 600.0) }.message)
   end

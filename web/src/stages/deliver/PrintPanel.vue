@@ -92,6 +92,7 @@ const file = computed(() =>
       <SelectField v-if="options.format === 'pdf'" id="print-paper" v-model="paper" label="Paper" :choices="PAPERS" />
     </div>
     <BFormCheckbox v-model="options.art" class="mt-1">With the art</BFormCheckbox>
+    <p class="form-text">Lettering and SVG drawings stay lines and areas; other art is px.</p>
     <BButton variant="primary" class="btn-wide" :href="file" download :disabled="!island">Print file</BButton>
   </div>
 </template>
