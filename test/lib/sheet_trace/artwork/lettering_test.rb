@@ -119,7 +119,7 @@ describe SheetTrace::Artwork::Contents::Lettering do
         size.call(text: text, leading: leading)[1]
       end
 
-    several.zip([0.7, 1.0, 3.0]) { |height, leading| assert_in_delta one + leading, height, 0.02 }
+    several.zip([0.7, 1.0, 3.0]) { |height, leading| assert_in_delta one + leading, height, 0.03 }
     assert_in_delta size.call(align: "left")[0], plain[0], 0.02
   end
 
