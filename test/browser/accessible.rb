@@ -8,8 +8,10 @@ require "axe/matchers/be_axe_clean"
 module Accessible
   Axe::Configuration.instance.legacy_mode = true
 
-  def assert_accessible(name)
-    matcher = Axe::Matchers::BeAxeClean.new.with_options(resultTypes: ["violations"])
+  # @param name [String] of what is shown
+  # @param within [String] selector of what is looked at
+  def assert_accessible(name, within: "html")
+    matcher = Axe::Matchers::BeAxeClean.new.within(within).with_options(resultTypes: ["violations"])
 
     assert matcher.matches?(page), "#{name}: #{matcher.failure_message}"
   end

@@ -4,13 +4,13 @@ require_relative "browser_test_case"
 require_relative "keyboard"
 require_relative "accessible"
 
-# Every page of every stage, at the sizes of a laptop at 150 %, of the drawing board and of a large screen.
+# Every page of every stage, at the sizes of a laptop at 150 % and of the drawing board.
 describe "the bench" do
   include BrowserTestCase
   include Keyboard
   include Accessible
 
-  sizes = [[853, 533], [1280, 800], [1920, 1080]]
+  sizes = [[853, 533], [1280, 800]]
   # Texts cut off at their box or at the window, controls that lie under something else, and how much higher the
   # inspector's content is than what is seen of it.
   measures = <<~JS
@@ -103,7 +103,7 @@ describe "the bench" do
         resize(width, height)
         found =
           page.evaluate_script(
-            "new Promise((done) => requestAnimationFrame(() => setTimeout(() => done(#{measures.strip}), 60)))"
+            "new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(#{measures.strip}))))"
           )
         high = height == 800 && found["height"] > 1.25
         [
@@ -120,7 +120,8 @@ describe "the bench" do
   it "cuts no text off, covers no control, keeps each page within a quarter more than is seen, and is accessible" do
     faults = []
     each_page do |name|
-      assert_accessible(name)
+      # From page to page the inspector is another; what is beside it, from stage to stage.
+      assert_accessible(name, within: name.match?(/page [2-9]/) ? ".inspector" : "html")
       faults.concat(faults_of(name))
     end
 

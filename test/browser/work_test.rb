@@ -34,12 +34,12 @@ describe "long work, and other pages" do
   end
 
   # A browser grants six connections to a server.
-  it "works in eight tabs of one browser, and all of them are told of a change" do
+  it "works in seven tabs of one browser, and all of them are told of a change" do
     bring_in_caddy(stage: "layout")
     id = page.current_path[%r{jobs/([^/]+)}, 1]
     tabs =
       Array
-        .new(7) { open_new_window }
+        .new(6) { open_new_window }
         .each do |window|
           within_window(window) do
             visit "/jobs/#{id}/layout"
