@@ -13,6 +13,8 @@ rescue Bundler::GemNotFound, Bundler::GitError
   abort "sheet-trace: the gems are not installed yet; run bin/demo or bin/test once"
 end
 ENV["VIPS_WARNING"] ||= "1" # libvips' own warnings off: the readers raise errors that say more
+# One processor for each piece of work: CHOLMOD would start a team of four threads at each block of a matrix.
 ENV["OPENBLAS_NUM_THREADS"] ||= "1"
+ENV["OMP_THREAD_LIMIT"] ||= "1"
 
 require_relative "../lib/sheet_trace"

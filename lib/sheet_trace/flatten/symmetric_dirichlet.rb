@@ -4,10 +4,11 @@ module SheetTrace
   module Flatten
     # The symmetric Dirichlet energy of a flat map: s1^2 + s2^2 + s1^-2 + s2^-2 of each triangle, 4 where it is true in
     # shape and size, infinite where one is turned over.
-    # Source: Smith, Schaefer, "Bijective Parameterization with Free Boundaries", SIGGRAPH 2015; the weights:
-    #   Rabinovich,
-    #   Poranne, Panozzo, Sorkine-Hornung, "Scalable Locally Injective Mappings", ACM TOG 36, 2017, section 3.
+    # Source: Smith, Schaefer, "Bijective Parameterization with Free Boundaries", SIGGRAPH 2015.
     class SymmetricDirichlet
+      LEAST_STRETCH = 1e-12
+      private_constant :LEAST_STRETCH
+
       # @param plane [PlaneTriangles]
       def initialize(plane)
         @plane = plane
@@ -26,28 +27,21 @@ module SheetTrace
         (squares * (1 + (1 / (det * det))) * @plane.areas).sum / @plane.areas.sum
       end
 
-      # The quadratic model at a place: M = U diag(w1^2, w2^2) U^T of each triangle, and the nearest turns.
+      # Half the energy's slopes by each triangle's map [[a, b], [c, d]], and half its second derivatives, of which only
+      # what curves up is kept, so that a step along them leads down. Both by area, t values each.
       #
-      # @return [Hash] m: xx, xy, yy; turns and maps: a, b, c, d; t values each
+      # @return [Hash] slopes: of a, b, c, d; curvature: { [i, j] => of the i-th and the j-th of these, i up to j }
+      # Source: Smith, De Goes, Kim, "Analytic Eigensystems for Isotropic Distortion Energies", ACM TOG 38, 2019,
+      #   sections 4 and 5.
       def model(places)
         a, b, c, d = maps(places)
-        # Singular values and their directions in closed form: the map is a turn about p plus a mirrored turn about q.
-        px, py = [(a + d) / 2, (c - b) / 2]
-        qx, qy = [(a - d) / 2, (c + b) / 2]
-        p = Numo::NMath.hypot(px, py)
-        q = Numo::NMath.hypot(qx, qy)
+        # The map is a turn by p plus a mirrored turn by q; its singular values are their sum and their difference.
+        turn, p = direction((a + d) / 2, (c - b) / 2)
+        mirrored, q = direction((a - d) / 2, (c + b) / 2)
         large = p + q
-        small = Numo::DFloat.maximum(p - q, 1e-12)
-        cos, sin = [px, py].map { |part| part / Numo::DFloat.maximum(p, 1e-300) }
-        angle = (Numo::NMath.atan2(py, px) + Numo::NMath.atan2(qy, qx)) / 2
-        w1, w2 = [large, small].map { |s| weight(s) }
-        ux = Numo::NMath.cos(angle)
-        uy = Numo::NMath.sin(angle)
-        {
-          m: [(w1 * ux * ux) + (w2 * uy * uy), (w1 - w2) * ux * uy, (w1 * uy * uy) + (w2 * ux * ux)],
-          turns: [cos, -sin, sin, cos],
-          maps: [a, b, c, d]
-        }
+        small = Numo::DFloat.maximum(p - q, LEAST_STRETCH)
+        modes = modes(turn, mirrored)
+        { slopes: slopes(large, small, modes), curvature: curvature(eigenvalues(large, small), modes) }
       end
 
       # @return [Float] how far along a direction the first triangle collapses: the least positive root of det(J + t
@@ -79,10 +73,50 @@ module SheetTrace
       # @return [Array<Numo::DFloat>] a, b, c, d of each triangle's map [[a, b], [c, d]]
       def maps(places) = [0, 1].flat_map { |axis| @plane.changes(places[true, axis].copy) }
 
-      # Squared: (s - s^-3) / (s - 1), which is 1 + 1 / s + 1 / s^2 + 1 / s^3.
-      def weight(value)
-        inverse = 1 / value
-        1 + inverse + (inverse * inverse) + (inverse * inverse * inverse)
+      # @return [Array] cosine and sine of a direction, any where there is none; and the length
+      def direction(x, y)
+        length = Numo::NMath.hypot(x, y)
+        none = length.eq(0)
+        safe = length.copy.tap { |lengths| lengths[none] = 1.0 }
+        [[(x / safe).tap { |cos| cos[none] = 1.0 }, y / safe], length]
+      end
+
+      # Four ways to change a map, each of length 1 and square to the others: to stretch along the first and along the
+      # second axis, to twist, and to flip. Entries a, b, c, d of each.
+      def modes((turn_cos, turn_sin), (mirrored_cos, mirrored_sin))
+        turned = [turn_cos, -turn_sin, turn_sin, turn_cos]
+        mirrored = [mirrored_cos, mirrored_sin, mirrored_sin, -mirrored_cos]
+        [
+          turned.zip(mirrored).map { |own, other| (own + other) / 2 },
+          turned.zip(mirrored).map { |own, other| (own - other) / 2 },
+          [-turn_sin, -turn_cos, turn_cos, -turn_sin].map { |entry| entry * Math.sqrt(0.5) },
+          [-mirrored_sin, mirrored_cos, mirrored_cos, mirrored_sin].map { |entry| entry * Math.sqrt(0.5) }
+        ]
+      end
+
+      # What the energy curves by along each of the four.
+      def eigenvalues(large, small)
+        product = large * small
+        cube = product * product * product
+        squares = (large * large) + (small * small)
+        [
+          *[large, small].map { |s| 1 + (3 / (s * s * s * s)) },
+          Numo::DFloat.maximum(1 - ((squares - product) / cube), 0.0),
+          1 + ((squares + product) / cube)
+        ]
+      end
+
+      def slopes(large, small, modes)
+        first, second = [large, small].map { |s| (s - (1 / (s * s * s))) * @plane.areas }
+        modes[0].zip(modes[1]).map { |along, across| (first * along) + (second * across) }
+      end
+
+      def curvature(values, modes)
+        weighted = values.zip(modes).map { |value, mode| mode.map { |entry| value * @plane.areas * entry } }
+        (0..3)
+          .to_a
+          .repeated_combination(2)
+          .to_h { |i, j| [[i, j], weighted.zip(modes).map { |own, mode| own[i] * mode[j] }.sum] }
       end
 
       def divided(top, bottom)

@@ -3,15 +3,14 @@
 module SheetTrace
   module Flatten
     # Unfolds a disc with as little distortion as it allows, without a turned triangle: from a map that has none, by
-    # steps that lower the symmetric Dirichlet energy (the sum over triangles of area times s1^2 + s2^2 + s1^-2 +
-    # s2^-2),
-    # each cut short before a triangle would collapse.
-    # Source: as SymmetricDirichlet; step limit and reweighting are theirs.
+    # steps of Newton's method on the symmetric Dirichlet energy (the sum over triangles of area times
+    # s1^2 + s2^2 + s1^-2 + s2^-2), each cut short before a triangle would collapse.
+    # Source: as SymmetricDirichlet; the cut: Smith, Schaefer, section 3.3.
     class Unfold
       MOST_STEPS = 40
       STILL = 0.02 # share of the energy above its least, 4, by which the last step lowered it
-      USUAL_STEPS = 12
-      RIGID_ROUNDS = 7
+      USUAL_STEPS = 3
+      RIGID_ROUNDS = 4
       FLAT_RAD = 1e-4
       PROXIMAL = 1e-5
       HELD = 1e5
@@ -143,18 +142,34 @@ module SheetTrace
       # Upper triangle of the 2n x 2n matrix: u with u, v with v, u with v.
       def values
         @model = @energy.model(@places)
-        uu, uv, vv =
-          @model[:m].map do |entry|
-            (entry * @plane.areas).then { |own| @pairs.sums(stiffness.transform_values { |product| own * product }) }
-          end
-        across = uv[@count..]
-        all = [uu, vv, uv, across]
+        uu, vv = [0, 2].map { |first| @pairs.sums(within(first)) }
+        uv = @pairs.ordered_sums(between)
+        all = [uu, vv, uv[0...uu.size], uv[uu.size..]]
         all = all.zip(free_entries).map { |some, free| some * free } if @still
         all.first(2).each { |some| some[0...@count] += diagonal }
         all.first.concatenate(*all.drop(1))
       end
 
-      def stiffness = @stiffness ||= @plane.stiffness
+      # Corner pairs' shares where both are u, or both are v.
+      #
+      # @param first [Integer] number of the axis' first entry of the map
+      def within(first)
+        pulled = pulled(*[[0, 0], [0, 1], [0, 1], [1, 1]].map { |i, j| @model[:curvature][[first + i, first + j]] })
+        (0..2).to_a.repeated_combination(2).to_h { |i, j| [[i, j], product(i, pulled[j])] }
+      end
+
+      # Corner pairs' shares of the u of one and the v of the other.
+      def between
+        pulled = pulled(*[[0, 2], [0, 3], [1, 2], [1, 3]].map { |pair| @model[:curvature][pair] })
+        (0..2).to_a.repeated_permutation(2).to_h { |i, j| [[i, j], product(i, pulled[j])] }
+      end
+
+      # How each corner changes the slopes of the energy, [[xx, xy], [yx, yy]] being how the map does.
+      def pulled(xx, xy, yx, yy)
+        @plane.across.zip(@plane.up).map { |x, y| [(xx * x) + (xy * y), (yx * x) + (yy * y)] }
+      end
+
+      def product(corner, (x, y)) = (@plane.across[corner] * x) + (@plane.up[corner] * y)
 
       # Pairs stand twice where u meets v: the lower one's u with the higher one's v, and the other way round.
       def places_of_entries
@@ -205,17 +220,8 @@ module SheetTrace
         way
       end
 
-      # What each triangle pulls its three corners with, in u and in v: towards the nearest turn.
-      def pulls
-        m11, m12, m22 = @model[:m]
-        r11, r12, r21, r22 = @model[:turns].zip(@model[:maps]).map { |turn, map| turn - map }
-        columns = [[r11, r21, @plane.across], [r12, r22, @plane.up]]
-        [[m11, m12], [m12, m22]].map do |first, second|
-          Array.new(3) do |k|
-            columns.map { |x, y, change| ((first * x) + (second * y)) * change[k] }.sum * @plane.areas
-          end
-        end
-      end
+      # What each triangle pulls its three corners with, in u and in v: down the energy.
+      def pulls = @model[:slopes].each_slice(2).map { |slopes| Array.new(3) { |k| -product(k, slopes) } }
 
       # As far along as the energy falls and no triangle collapses.
       def walked(direction, former)

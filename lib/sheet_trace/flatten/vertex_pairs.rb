@@ -22,6 +22,9 @@ module SheetTrace
         low, high = [Numo::Int64.minimum(a, b), Numo::Int64.maximum(a, b)]
         ranks, @size = Geometry::Grouped.pair_ranks(low, high, count)
         @ranks = Numo::Int32.cast(ranks)
+        turned = Numo::Int32.cast(a > b)
+        @ordered_ranks = @ranks + (turned * @size)
+        @ordered_ranks = @ordered_ranks.concatenate(@ranks + ((1 - turned) * @size))
         first = Geometry::Grouped.representatives(ranks, @size)
         @low = low[first].freeze
         @high = high[first].freeze
@@ -38,6 +41,17 @@ module SheetTrace
       def sums(shares)
         own = Geometry::Grouped.sum(@corners, joined([0, 1, 2].map { |k| shares[[k, k]] }), @count)
         own.concatenate(Geometry::Grouped.sum(@ranks, joined(SIDES.map { |side| shares[side] }), @size))
+      end
+
+      # The same where it matters which vertex comes first.
+      #
+      # @param shares [Hash{Array(Integer, Integer) => Numo::DFloat}] all nine corner pairs => t values
+      # @return [Numo::DFloat] n + e + e sums: in the order of .places, the lower vertex first, then the pairs with the
+      #   higher one first
+      def ordered_sums(shares)
+        own = Geometry::Grouped.sum(@corners, joined([0, 1, 2].map { |k| shares[[k, k]] }), @count)
+        pairs = joined((SIDES + SIDES.map(&:reverse)).map { |side| shares[side] })
+        own.concatenate(Geometry::Grouped.sum(@ordered_ranks, pairs, 2 * @size))
       end
 
       # @param corners [Array<Numo::DFloat>] t values for each of the three corners

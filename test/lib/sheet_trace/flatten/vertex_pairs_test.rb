@@ -25,6 +25,19 @@ describe SheetTrace::Flatten::VertexPairs do
     assert_in_delta 1000, sums[4 + index.call(0, 1)]
   end
 
+  it "adds up by which vertex comes first, as a full matrix does" do
+    random = Random.new(3)
+    shares = [0, 1, 2].repeated_permutation(2).to_h { |key| [key, Numo::DFloat[random.rand, random.rand]] }
+    matrix = Array.new(4) { Array.new(4, 0.0) }
+    [[0, 1, 2], [2, 3, 0]].each_with_index do |corners, t|
+      shares.each { |(i, j), own| matrix[corners[i]][corners[j]] += own[t] }
+    end
+    both = pairs.low.to_a.zip(pairs.high.to_a)
+    wanted = Array.new(4) { |k| matrix[k][k] } + both.map { |a, b| matrix[a][b] } + both.map { |a, b| matrix[b][a] }
+
+    wanted.zip(pairs.ordered_sums(shares).to_a).each { |own, found| assert_in_delta own, found, 1e-12 }
+  end
+
   it "adds up by vertex" do
     assert_equal [1 + 6, 2, 3 + 4, 5],
                  pairs.by_vertex([Numo::DFloat[1, 4], Numo::DFloat[2, 5], Numo::DFloat[3, 6]]).to_a
