@@ -5,8 +5,6 @@ require "minitest/test_task"
 require "open3"
 
 Minitest::TestTask.create(:test) { |task| task.test_globs = ["test/{lib,cli,server,demo}/**/*_test.rb"] }
-Minitest::TestTask.create("test:lib") { |task| task.test_globs = ["test/lib/**/*_test.rb"] }
-Minitest::TestTask.create("test:programs") { |task| task.test_globs = ["test/{cli,server,demo}/**/*_test.rb"] }
 
 # Browser tests in two halves of about the same size: each starts a server and two browsers, which takes as long as
 # several tests.
@@ -16,18 +14,18 @@ BROWSER_TESTS =
     .each_with_object([[], []]) { |path, halves| halves.min_by { |half| half.sum { |own| File.size(own) } } << path }
     .freeze
 
+# @return [String] the command that runs test files in one process
+def testing(paths)
+  "bundle exec ruby --yjit -Ilib -Itest -e 'ARGV.each { |path| require \"./\#{path}\" }' #{paths.join(" ")}"
+end
+
 # The parts of bin/test: first what does without the front end's packages, then the longest first. Each says how long it
 # took, and what it has to say where it failed.
 PARTS = {
-  "style" => "bundle exec rubocop --format quiet",
-  **BROWSER_TESTS.each_with_index.to_h do |paths, i|
-    [
-      "browser #{i + 1}",
-      "bundle exec ruby --yjit -Ilib -Itest -e 'ARGV.each { |path| require \"./\#{path}\" }' #{paths.join(" ")}"
-    ]
-  end,
-  "core" => "bundle exec ruby --yjit -S rake test:lib",
-  "programs" => "bundle exec ruby --yjit -S rake test:programs",
+  "style" => "bundle exec ruby --yjit -S rubocop --format quiet",
+  **BROWSER_TESTS.each_with_index.to_h { |paths, i| ["browser #{i + 1}", testing(paths)] },
+  "core" => testing(Dir["test/lib/**/*_test.rb"]),
+  "programs" => testing(Dir["test/{cli,server,demo}/**/*_test.rb"]),
   "types" => "cd web && npm run --silent check",
   "front" => "cd web && npm test --silent",
   "lint" => "cd web && npm run --silent lint"

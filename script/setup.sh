@@ -9,7 +9,7 @@ export BUNDLE_PATH="${BUNDLE_PATH:-${XDG_DATA_HOME:-$HOME/.local/share}/sheet-tr
 export MAKEFLAGS="${MAKEFLAGS:--j$(nproc)}"
 
 RUNTIME_PACKAGES="ruby ruby-dev bundler build-essential pkg-config libsqlite3-dev libvips42 libcairo2-dev libcholmod3 libopenblas0-pthread fonts-dejavu-core"
-TEST_PACKAGES="chromium chromium-driver assimp-utils librsvg2-bin libtiff-tools poppler-utils"
+TEST_PACKAGES="chromium-headless-shell chromium-driver assimp-utils librsvg2-bin libtiff-tools poppler-utils"
 
 say() { printf '==> %s\n' "$*"; }
 as_root() { if [ "$(id -u)" -eq 0 ]; then "$@"; else sudo "$@"; fi; }

@@ -336,7 +336,7 @@ describe "the cut stage" do
       click_button(text: /\ACut [1-9]/)
 
       assert_text "1 piece, which can be laid flat."
-      click_button "Suggest until stretch is below"
+      click_button "Until stretch is below"
 
       assert_done(/Nothing to pick that way/) # a carton's net has no stretch
     end

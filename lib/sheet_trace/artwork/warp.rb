@@ -7,10 +7,12 @@ module SheetTrace
       # From this share on of as many px as it covers texels, an image is not brought down first.
       AS_IT_IS = 0.99
       # Alpha, 0 to 255, of what is opaque.
-      OPAQUE = 254.5
+      OPAQUE = 254.99
+      # Px on either side of the nearest that a kernel looks at.
+      KERNEL_PX = 2
       LINE_PX = 1024
       AT_ONCE = 1 << 20 # texels
-      private_constant :AS_IT_IS, :OPAQUE, :LINE_PX, :AT_ONCE
+      private_constant :AS_IT_IS, :OPAQUE, :KERNEL_PX, :LINE_PX, :AT_ONCE
 
       # Colours are mixed with their alpha premultiplied, so that what is transparent lends no colour to what is not.
       #
@@ -21,11 +23,12 @@ module SheetTrace
         opaque = image.extract_band(3).min == 255
         source = shrunk(opaque ? image.extract_band(0, n: 3).cast(:float) : image.premultiply, frame)
         source = source.copy_memory if frame.texels.size > AT_ONCE
+        opaque_about = opaque ? nil : opaque_about(source)
         pixels = Numo::UInt32.zeros(frame.height_px * frame.width_px)
         # Some at a time, so that memory is used again instead of fetched fresh.
         (0...frame.texels.size).step(AT_ONCE) do |first|
           some = first...[first + AT_ONCE, frame.texels.size].min
-          colors = sampled(source, frame.across[some], frame.down[some])
+          colors = colors(source, opaque_about, frame.across[some], frame.down[some])
           covered(colors, frame.coverage[some]) unless frame.coverage.is_a?(Float)
           pixels[frame.texels[some]] = Numo::UInt32.from_binary(colors.to_binary)
         end
@@ -33,6 +36,45 @@ module SheetTrace
       end
 
       def self.covered(colors, coverage) = colors[true, 3] = (Numo::DFloat.cast(colors[true, 3]) * coverage).round
+
+      # Px about which all that a kernel looks at is opaque, in rows: there colours are as they are.
+      #
+      # @param source [Vips::Image] four bands, premultiplied
+      # @return [Numo::UInt8] height x width, 255 or 0
+      def self.opaque_about(source)
+        reach = (2 * KERNEL_PX) + 1
+        solid =
+          (source.extract_band(3) >= OPAQUE).embed(
+            KERNEL_PX,
+            KERNEL_PX,
+            source.width + (2 * KERNEL_PX),
+            source.height + (2 * KERNEL_PX),
+            extend: :copy
+          )
+        about = solid.erode(Vips::Image.new_from_array(Array.new(reach) { Array.new(reach, 255) }))
+        about = about.crop(KERNEL_PX, KERNEL_PX, source.width, source.height)
+        Numo::UInt8.from_binary(about.write_to_memory).reshape(source.height, source.width)
+      end
+
+      # Bicubic where all is opaque; at the edges of what is transparent it would overshoot, so there by a kernel that
+      # keeps to the values about it.
+      #
+      # @return [Numo::UInt8] n x 4
+      def self.colors(source, opaque_about, across, down)
+        return sampled(source, across, down) unless opaque_about
+
+        column, row =
+          [[across, source.width], [down, source.height]].map { |share, px| (share * px).floor.clip(0, px - 1) }
+        opaque = opaque_about[Numo::Int64.cast((row * source.width) + column)]
+        parts = [opaque.eq(255).where, opaque.eq(0).where]
+        colors = Numo::UInt8.zeros(across.size, 4)
+        parts
+          .zip([source.extract_band(0, n: 3), source])
+          .each do |texels, image|
+            colors[texels, true] = sampled(image, across[texels], down[texels]) unless texels.empty?
+          end
+        colors
+      end
 
       # The texels as a list, in lines of an image, so that what lies between them costs nothing.
       #
@@ -48,7 +90,8 @@ module SheetTrace
           index[0...count, band] = Numo::SFloat.cast((share * px) - 0.5).clip(0.0, px - 1.0)
         end
         map = Vips::Image.new_from_memory_copy(index.to_binary, LINE_PX, lines, 2, :float)
-        drawn = image.bands == 3 ? mapped(image, map, :bicubic) : drawn(image, map)
+        drawn =
+          image.bands == 3 ? mapped(image, map, :bicubic) : mapped(image, map, :lbb, premultiplied: true).unpremultiply
         drawn = drawn.rint.cast(:uchar)
         drawn = drawn.bandjoin(255) if image.bands == 3
         Numo::UInt8.from_binary(drawn.write_to_memory).reshape(lines * LINE_PX, 4)[0...count, true].copy
@@ -62,17 +105,10 @@ module SheetTrace
         scale.min > AS_IT_IS ? image : image.resize(scale[0], vscale: scale[1])
       end
 
-      # Bicubic where all is opaque; at the edges of what is transparent it would overshoot, so there by a kernel that
-      # keeps to the values about it.
-      def self.drawn(image, map)
-        sharp, even = %i[bicubic lbb].map { |kernel| mapped(image, map, kernel, premultiplied: true).unpremultiply }
-        (even.extract_band(3) >= OPAQUE).ifthenelse(sharp, even)
-      end
-
       def self.mapped(image, map, kernel, **rest)
         image.mapim(map, interpolate: Vips::Interpolate.new(kernel), extend: :copy, **rest)
       end
-      private_class_method :covered, :sampled, :shrunk, :drawn, :mapped
+      private_class_method :covered, :opaque_about, :colors, :sampled, :shrunk, :mapped
     end
   end
 end

@@ -60,10 +60,9 @@ module SheetTrace
       # @param columns [Array<Numo::DFloat>] K x 3 values each, any unit
       # @return [Array<Numo::DFloat>] for each of the columns, N values
       def interpolate(columns)
-        columns.map do |values|
-          across, down, start = plane(values)
-          across.is_a?(Float) ? even(across, down, start) : by_triangle(across, down, start)
-        end
+        planes = columns.map { |values| plane(values) }
+        uneven = by_triangle(planes.reject { |across, *| across.is_a?(Float) })
+        planes.map { |across, *rest| across.is_a?(Float) ? even(across, *rest) : uneven.shift }
       end
 
       # The same, and how fast each value changes there: by how much from one texel to the next in the direction in
@@ -144,17 +143,22 @@ module SheetTrace
         texels.size == all.size ? all : all[texels]
       end
 
-      # Values of a plane for each triangle at the centres of texels; some at a time, so that memory is used again
-      # instead of fetched fresh.
-      def by_triangle(across, down, start)
-        found = Numo::DFloat.zeros(texels.size)
+      # Values of planes of which each triangle has its own, at the centres of texels; some at a time, so that memory is
+      # used again instead of fetched fresh.
+      def by_triangle(planes)
+        found = planes.map { Numo::DFloat.zeros(texels.size) }
         (0...texels.size).step(AT_ONCE) do |first|
+          break if planes.empty?
+
           some = first...[first + AT_ONCE, texels.size].min
           own = triangles[some]
-          rows = texels[some] / width_px
-          x = Numo::DFloat.cast(texels[some] - (rows * width_px)) + 0.5
+          at = Numo::Int32.cast(texels[some])
+          rows = at / width_px
+          x = Numo::DFloat.cast(at - (rows * width_px)) + 0.5
           y = Numo::DFloat.cast(rows) + 0.5
-          found[some] = (across[own] * x) + (down[own] * y) + start[own]
+          planes.zip(found) do |(across, down, start), values|
+            values[some] = (across[own] * x) + (down[own] * y) + start[own]
+          end
         end
         found
       end

@@ -85,7 +85,7 @@ watch(
       </div>
       <div class="row-of ease">
         <BButton variant="secondary" :disabled="suggesting" @click="suggest({ limit })">
-          Suggest until stretch is below
+          Until stretch is below
         </BButton>
         <NumberField label="Limit of stretch" hide-label :value="limit" :decimals="3" @change="limit = $event" />
       </div>
