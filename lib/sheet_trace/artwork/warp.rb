@@ -28,7 +28,9 @@ module SheetTrace
         # Some at a time, so that memory is used again instead of fetched fresh.
         (0...frame.texels.size).step(AT_ONCE) do |first|
           some = first...[first + AT_ONCE, frame.texels.size].min
-          colors = colors(source, opaque_about, frame.across[some], frame.down[some])
+          places =
+            [[frame.across, source.width], [frame.down, source.height]].map { |shares, px| places(shares[some], px) }
+          colors = colors(source, opaque_about, *places)
           covered(colors, frame.coverage[some]) unless frame.coverage.is_a?(Float)
           pixels[frame.texels[some]] = Numo::UInt32.from_binary(colors.to_binary)
         end
@@ -36,6 +38,10 @@ module SheetTrace
       end
 
       def self.covered(colors, coverage) = colors[true, 3] = (Numo::DFloat.cast(colors[true, 3]) * coverage).round
+
+      # Px from the middle of the first one, as mapim counts. Past the image's border its own colours go on; how far it
+      # reaches is the coverage's to say.
+      def self.places(shares, px) = Numo::SFloat.cast((shares * px) - 0.5).clip(0.0, px - 1.0)
 
       # Px about which all that a kernel looks at is opaque, in rows: there colours are as they are.
       #
@@ -63,16 +69,15 @@ module SheetTrace
       def self.colors(source, opaque_about, across, down)
         return sampled(source, across, down) unless opaque_about
 
-        column, row =
-          [[across, source.width], [down, source.height]].map { |share, px| (share * px).floor.clip(0, px - 1) }
-        opaque = opaque_about[Numo::Int64.cast((row * source.width) + column)]
-        parts = [opaque.eq(255).where, opaque.eq(0).where]
+        column, row = [across, down].map { |places| Numo::Int32.cast(places.round) }
+        opaque = opaque_about[(row * source.width) + column].eq(255)
+        return sampled(source, across, down) if opaque.all?
+
         colors = Numo::UInt8.zeros(across.size, 4)
-        parts
-          .zip([source.extract_band(0, n: 3), source])
-          .each do |texels, image|
-            colors[texels, true] = sampled(image, across[texels], down[texels]) unless texels.empty?
-          end
+        { bicubic: opaque, lbb: ~opaque }.each do |kernel, own|
+          texels = own.where
+          colors[texels, true] = sampled(source, across[texels], down[texels], kernel) unless texels.empty?
+        end
         colors
       end
 
@@ -80,18 +85,14 @@ module SheetTrace
       #
       # @param image [Vips::Image] float: three bands of what is opaque, or four, premultiplied
       # @return [Numo::UInt8] n x 4
-      def self.sampled(image, across, down)
+      def self.sampled(image, across, down, kernel = :bicubic)
         count = across.size
         lines = count.fdiv(LINE_PX).ceil
         index = Numo::SFloat.zeros(lines * LINE_PX, 2)
-        # mapim counts from the middle of the first pixel. Past the image's border its own colours go on; how far it
-        # reaches is the coverage's to say.
-        [[across, image.width], [down, image.height]].each_with_index do |(share, px), band|
-          index[0...count, band] = Numo::SFloat.cast((share * px) - 0.5).clip(0.0, px - 1.0)
-        end
+        [across, down].each_with_index { |places, band| index[0...count, band] = places }
         map = Vips::Image.new_from_memory_copy(index.to_binary, LINE_PX, lines, 2, :float)
-        drawn =
-          image.bands == 3 ? mapped(image, map, :bicubic) : mapped(image, map, :lbb, premultiplied: true).unpremultiply
+        drawn = image.mapim(map, interpolate: Vips::Interpolate.new(kernel), extend: :copy, premultiplied: true)
+        drawn = drawn.unpremultiply if kernel == :lbb
         drawn = drawn.rint.cast(:uchar)
         drawn = drawn.bandjoin(255) if image.bands == 3
         Numo::UInt8.from_binary(drawn.write_to_memory).reshape(lines * LINE_PX, 4)[0...count, true].copy
@@ -105,10 +106,7 @@ module SheetTrace
         scale.min > AS_IT_IS ? image : image.resize(scale[0], vscale: scale[1])
       end
 
-      def self.mapped(image, map, kernel, **rest)
-        image.mapim(map, interpolate: Vips::Interpolate.new(kernel), extend: :copy, **rest)
-      end
-      private_class_method :covered, :opaque_about, :colors, :sampled, :shrunk, :mapped
+      private_class_method :covered, :places, :opaque_about, :colors, :sampled, :shrunk
     end
   end
 end
