@@ -18,14 +18,14 @@ module SheetTrace
       end
 
       # @param patch [Patch] that has something in the box
-      # @return [Array(Box, Vips::Image)] the part of the box that the layer has paint in now, and its image, 8-bit sRGB
-      #   with alpha
+      # @return [Array(Box, Numo::UInt32)] the part of the box that the layer has paint in now, and its px, height x
+      #   width, RGBA
       def call(patch)
         own = patch.box.within(@box)
-        return own, patch.image.crop(*own.seen_from(patch.box).to_a) if opaque?(patch) || targets.empty?
+        return own, patch.pixels(own) if opaque?(patch) || targets.empty?
 
         part = own.grown(@reach_px).within(@box)
-        [part, Patch.image(bled(patch, own, part), part.width_px, part.height_px)]
+        [part, bled(patch, own, part)]
       end
 
       private
@@ -39,11 +39,7 @@ module SheetTrace
       # @return [Numo::UInt32] part's height x width
       def bled(patch, own, part)
         pixels = Numo::UInt32.zeros(part.height_px, part.width_px)
-        inside = patch.image.crop(*own.seen_from(patch.box).to_a)
-        pixels[*own.seen_from(part).ranges] = Numo::UInt32.from_binary(inside.write_to_memory).reshape(
-          own.height_px,
-          own.width_px
-        )
+        pixels[*own.seen_from(part).ranges] = patch.pixels(own)
         flat = pixels.flatten
         to, from = near(own, part)
         unless to.empty?

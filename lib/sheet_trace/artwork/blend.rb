@@ -26,31 +26,75 @@ module SheetTrace
 
       # Where the backdrop has this value it keeps it, whatever the source is; libvips asks for the source first.
       STAYS = { colour_dodge: 0, colour_burn: 255 }.freeze
-      private_constant :STAYS
+      ALPHA_BITS = 24
+      COLOR_BITS = [0, 8, 16].freeze
+      LINE_PX = 1024
+      AT_ONCE = 1 << 18 # px
+      private_constant :STAYS, :ALPHA_BITS, :COLOR_BITS, :LINE_PX, :AT_ONCE
 
-      # @param below [Vips::Image] 8-bit sRGB with alpha
-      # @param above [Vips::Image] the same size and kind
+      # @param below [Numo::UInt32] n px, RGBA
+      # @param above [Numo::UInt32] n px
       # @param opacity [Float] 0 to 1, of the one above; mode [String] of MODES
       # @param linear [Boolean] whether light is mixed, as it is seen from afar, and not its values in sRGB
-      # @return [Vips::Image] the same kind
+      # @return [Numo::UInt32] n px; those over which there is nothing as they are
       def self.call(below, above, opacity: 1.0, mode: "normal", linear: false)
+        found = below.copy
+        # Some at a time, so that memory is used again instead of fetched fresh.
+        (0...below.size).step(AT_ONCE) do |first|
+          some = first...[first + AT_ONCE, below.size].min
+          over = above[some]
+          alpha = over >> ALPHA_BITS
+          hidden = mode == "normal" && opacity == 1 ? alpha.eq(255) : Numo::Bit.zeros(over.size)
+          found[some][hidden.where] = over[hidden.where] if hidden.any?
+          mixed = (alpha.gt(0) & ~hidden).where
+          next if mixed.empty?
+
+          way = mode == "normal" && !linear ? :plain : :by_function
+          found[some][mixed] = send(way, below[some][mixed], over[mixed], opacity, mode, linear)
+        end
+        found
+      end
+
+      # Normal, on the values of sRGB.
+      def self.plain(below, above, opacity, *)
+        source, backdrop = [above, below].map { |px| Numo::SFloat.cast(px >> ALPHA_BITS) / 255 }
+        source *= opacity
+        backdrop *= 1 - source
+        alpha = source + backdrop
+        share = source / alpha.tap { |own| own[own.eq(0)] = 1.0 }
+        COLOR_BITS.reduce(rounded(alpha * 255) << ALPHA_BITS) do |px, bits|
+          own, other = [above, below].map { |colors| Numo::SFloat.cast((colors >> bits) & 255) }
+          px | (rounded(other + ((own - other) * share)) << bits)
+        end
+      end
+
+      def self.rounded(values) = Numo::UInt32.cast(values + 0.5)
+
+      # By libvips' functions, on an image of as many px.
+      def self.by_function(below, above, opacity, mode, linear)
+        lines = below.size.fdiv(LINE_PX).ceil
+        images =
+          [below, above].map do |px|
+            whole = Numo::UInt32.zeros(lines * LINE_PX).tap { |all| all[0...px.size] = px }
+            Patch.image(whole, LINE_PX, lines)
+          end
+        blended = image(*images, opacity, mode, linear)
+        Numo::UInt32.from_binary(blended.write_to_memory)[0...below.size]
+      end
+
+      # @return [Vips::Image] the same kind
+      def self.image(below, above, opacity, mode, linear)
         backdrop, source = [below, above].map { |image| image.extract_band(0, n: 3) }
         backdrop, source = [backdrop, source].map { |image| linear ? LinearLight.of(image) : image.cast(:float) }
         alpha_s = above.extract_band(3).cast(:float) * (opacity / 255.0)
-        blended = blended(backdrop, source, mode)
-        if below.extract_band(3).min == 255
-          color = backdrop + (((blended || source) - backdrop) * alpha_s)
-          color = LinearLight.to_srgb(color) if linear
-          return color.rint.cast(:uchar).bandjoin(255).copy(interpretation: :srgb)
-        end
-
         alpha_b = below.extract_band(3).cast(:float) / 255
+        blended = blended(backdrop, source, mode)
         mixed = blended ? (source * ((alpha_b * -1) + 1)) + (blended * alpha_b) : source
         under = alpha_b * ((alpha_s * -1) + 1)
         alpha = alpha_s + under
         color = ((mixed * alpha_s) + (backdrop * under)) / alpha # libvips gives 0 for x / 0
         color = LinearLight.to_srgb(color) if linear
-        color.rint.cast(:uchar).bandjoin((alpha * 255).rint.cast(:uchar)).copy(interpretation: :srgb)
+        color.rint.cast(:uchar).bandjoin((alpha * 255).rint.cast(:uchar))
       end
 
       # @return [Vips::Image, nil] B(cb, cs), 0 to 255; nil where that is the source
@@ -62,7 +106,7 @@ module SheetTrace
         mixed = opaque[0].composite2(opaque[1], mode).extract_band(0, n: 3)
         STAYS.key?(mode) ? backdrop.relational_const(:equal, [STAYS[mode]]).ifthenelse(backdrop, mixed) : mixed
       end
-      private_class_method :blended
+      private_class_method :plain, :rounded, :by_function, :image, :blended
     end
   end
 end

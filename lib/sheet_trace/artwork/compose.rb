@@ -94,7 +94,8 @@ module SheetTrace
         stay = former.laid & @laid
         return [@whole] if former.bleed_px != @bleed_px || stay != (@laid & former.laid)
 
-        boxes = ((former.laid | @laid) - stay).map { |laid| laid.patch.box } + moved_boxes(former.layout)
+        boxes =
+          ((former.laid | @laid) - stay).flat_map { |laid| PaintedBoxes.call(laid.patch) } + moved_boxes(former.layout)
         boxes = Box.joined(boxes.map { |box| box.grown(@bleed_px).within(@whole) }.reject(&:empty?))
         boxes.sum(&:area) > MOST * @whole.area ? [@whole] : boxes
       end
@@ -124,10 +125,10 @@ module SheetTrace
         part, above = bleed.call(laid.patch)
         there = part.seen_from(around).ranges
         unless first && laid.opacity == 1
-          below = Patch.image(sheet[*there], part.width_px, part.height_px)
-          above = Blend.call(below, above, opacity: laid.opacity, mode: laid.blend, linear: @canvas.linear)
+          look = { opacity: laid.opacity, mode: laid.blend, linear: @canvas.linear }
+          above = Blend.call(sheet[*there].flatten, above.flatten, **look).reshape(part.height_px, part.width_px)
         end
-        sheet[*there] = Numo::UInt32.from_binary(above.write_to_memory).reshape(part.height_px, part.width_px)
+        sheet[*there] = above
       end
     end
   end

@@ -18,6 +18,13 @@ module SheetTrace
         # @return [Integer] in memory
         def bytesize = image.width * image.height * 4
 
+        # @param part [Box] of the sheet, within the patch's
+        # @return [Numo::UInt32] height x width px of it, RGBA
+        def pixels(part = box)
+          shown = part == box ? image : image.crop(*part.seen_from(box).to_a)
+          Numo::UInt32.from_binary(shown.write_to_memory).reshape(part.height_px, part.width_px)
+        end
+
         # @param kept [Numo::Bit] one for each texel of the patch
         # @return [Patch] transparent where there is a 0
         def masked(kept)

@@ -34,10 +34,8 @@ describe SheetTrace::Artwork::Blend do
   seed = Random.new_seed
   random = Random.new(seed)
   count = 400
-  image =
-    lambda do |rows|
-      Vips::Image.new_from_memory_copy(rows.flatten.pack("C*"), count, 1, 4, :uchar).copy(interpretation: :srgb)
-    end
+  pixels = ->(rows) { Numo::UInt32.from_binary(rows.flatten.pack("C*")) }
+  levels = ->(found) { found.to_binary.unpack("C*").each_slice(4).to_a }
   below, above =
     Array.new(2) { Array.new(count) { Array.new(4) { [0, 255, random.rand(256)].sample(random: random) } } }
 
@@ -88,18 +86,15 @@ describe SheetTrace::Artwork::Blend do
         it "follows the formula of #{mode}#{" in linear light" if linear}, partly transparent (seed #{seed})" do
           opacity = 0.7
           got =
-            SheetTrace::Artwork::Picture
-              .pixels(
-                SheetTrace::Artwork::Blend.call(
-                  image.call(below),
-                  image.call(above),
-                  opacity: opacity,
-                  mode: mode,
-                  linear: linear
-                )
+            levels.call(
+              SheetTrace::Artwork::Blend.call(
+                pixels.call(below),
+                pixels.call(above),
+                opacity: opacity,
+                mode: mode,
+                linear: linear
               )
-              .reshape(count, 4)
-              .to_a
+            )
           below.zip(above, got) do |(*cb, ab), (*cs, as), (*co, ao)|
             ab /= 255.0
             as = as / 255.0 * opacity
@@ -124,8 +119,22 @@ describe SheetTrace::Artwork::Blend do
 
   it "leaves what is opaque as it is, to the level, in linear light too" do
     every = Array.new(count) { |i| [i % 256, (i * 7) % 256, 255 - (i % 256), 255] }
-    got = SheetTrace::Artwork::Blend.call(image.call(below), image.call(every), linear: true)
+    got = SheetTrace::Artwork::Blend.call(pixels.call(below), pixels.call(every), linear: true)
 
-    assert_equal every, SheetTrace::Artwork::Picture.pixels(got).reshape(count, 4).to_a
+    assert_equal every, levels.call(got)
+  end
+
+  it "leaves what is under nothing as it is, to the byte, in every mode, and in many px as in few" do
+    many = Array.new(300_000) { [random.rand(256), random.rand(256), random.rand(256), random.rand(256)] }
+    nothing = pixels.call(many) & 0xffffff
+
+    SheetTrace::Artwork::Blend::MODES.each_key do |mode|
+      assert_equal below,
+                   levels.call(SheetTrace::Artwork::Blend.call(pixels.call(below), nothing[0...count], mode: mode))
+    end
+
+    assert_equal pixels.call(many), SheetTrace::Artwork::Blend.call(pixels.call(many), nothing)
+    assert_equal pixels.call(many) | 0xff000000,
+                 SheetTrace::Artwork::Blend.call(nothing, pixels.call(many) | 0xff000000)
   end
 end
