@@ -5,7 +5,8 @@ module SheetTrace
     # What layers are baked on: a layout at a size, its texels, and the pictures.
     class Canvas
       MEMO_BYTES = 128 * 1_048_576
-      private_constant :MEMO_BYTES
+      MOST_KEPT_PX = 2_000_000 # of a picture
+      private_constant :MEMO_BYTES, :MOST_KEPT_PX
 
       # @return [Layout]
       attr_reader :layout
@@ -52,7 +53,21 @@ module SheetTrace
         freeze
       end
 
-      def picture(digest, scale: 1.0) = @pictures.call(digest, scale)
+      # Small ones are kept as px, as they are moved about.
+      #
+      # @return [Vips::Image] 8-bit sRGB with alpha
+      def picture(digest, scale: 1.0)
+        known = @memo[[:picture, digest, scale]]
+        return known.image if known
+
+        image = @pictures.call(digest, scale)
+        return image if image.width * image.height > MOST_KEPT_PX
+
+        image = image.copy_memory
+        @memo.keep([:picture, digest, scale], Patch.new(image: image))
+        image
+      end
+
       def flat_map(island) = @flat_maps.call(island)
       def strip(place) = @strips.call(place)
       def painted_layout(name) = @painted_layouts.call(name)

@@ -22,7 +22,7 @@ module SheetTrace
       def self.call(image, frame)
         opaque = image.extract_band(3).min == 255
         source = shrunk(opaque ? image.extract_band(0, n: 3).cast(:float) : image.premultiply, frame)
-        source = source.copy_memory if frame.texels.size > AT_ONCE
+        source = source.copy_memory
         opaque_about = opaque ? nil : opaque_about(source)
         pixels = Numo::UInt32.zeros(frame.height_px * frame.width_px)
         # Some at a time, so that memory is used again instead of fetched fresh.
