@@ -6,7 +6,8 @@ module SheetTrace
     # leaves transparent. What is painted stays to the byte, and holes inside islands stay holes.
     class Bleeding
       ALPHA_BITS = 24
-      private_constant :ALPHA_BITS
+      OPAQUE = 255 << ALPHA_BITS # and more: of px without alpha below 255
+      private_constant :ALPHA_BITS, :OPAQUE
 
       # @param box [Box] of the sheet
       # @param reach_px [Integer]
@@ -22,24 +23,23 @@ module SheetTrace
       #   width, RGBA
       def call(patch)
         own = patch.box.within(@box)
-        return own, patch.pixels(own) if opaque?(patch) || targets.empty?
+        painted = patch.pixels(own)
+        return own, painted if (own == @box && painted.min >= OPAQUE) || targets.empty?
 
         part = own.grown(@reach_px).within(@box)
-        [part, bled(patch, own, part)]
+        [part, bled(painted, own, part)]
       end
 
       private
-
-      def opaque?(patch) = patch.box.within(@box) == @box && patch.image.extract_band(3).min == 255
 
       # @return [Array<Numo::Int32>] texels that no island has, and those whose colour each of them takes
       def targets_and_sources = @targets_and_sources ||= @texel_map.call.bleed(@reach_px)
       def targets = targets_and_sources.first
 
       # @return [Numo::UInt32] part's height x width
-      def bled(patch, own, part)
+      def bled(painted, own, part)
         pixels = Numo::UInt32.zeros(part.height_px, part.width_px)
-        pixels[*own.seen_from(part).ranges] = patch.pixels(own)
+        pixels[*own.seen_from(part).ranges] = painted
         flat = pixels.flatten
         to, from = near(own, part)
         unless to.empty?
