@@ -20,6 +20,7 @@ module SheetTrace
       # @param frame [Frame] that is not straight
       # @return [Vips::Image] as large as the frame's box
       def self.call(image, frame)
+        image = image.copy_memory
         opaque = image.extract_band(3).min == 255
         source = shrunk(opaque ? image.extract_band(0, n: 3).cast(:float) : image.premultiply, frame)
         source = source.copy_memory
