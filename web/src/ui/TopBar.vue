@@ -232,6 +232,8 @@ function rename() {
   width: auto;
   max-width: 150px;
   min-width: 90px;
+  padding-right: 2rem;
+  text-overflow: ellipsis;
 }
 .chip {
   padding: 3px 9px;
