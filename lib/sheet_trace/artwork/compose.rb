@@ -116,20 +116,23 @@ module SheetTrace
 
         bleed = Bleeding.new(around, @bleed_px) { @canvas.texel_map(around) }
         sheet = Numo::UInt32.zeros(around.height_px, around.width_px)
-        laid.each_with_index { |own, index| lay(own, sheet, around, bleed, first: index.zero?) }
+        laid.each { |own| lay(own, sheet, around, bleed) }
         sheet[*box.seen_from(around).ranges].copy
       end
 
       # @param sheet [Numo::UInt32] of the box around, which is changed where the layer has paint
-      def lay(laid, sheet, around, bleed, first:)
+      def lay(laid, sheet, around, bleed)
         part, above = bleed.call(laid.patch)
         there = part.seen_from(around).ranges
-        unless first && laid.opacity == 1
+        unless ground?(laid)
           look = { opacity: laid.opacity, mode: laid.blend, linear: @canvas.linear }
           above = Blend.call(sheet[*there].flatten, above.flatten, **look).reshape(part.height_px, part.width_px)
         end
         sheet[*there] = above
       end
+
+      # A sheet's own picture at the bottom is taken to the byte, what it has under no alpha too.
+      def ground?(laid) = laid.equal?(@laid.first) && laid.opacity == 1 && laid.patch.box == @whole
     end
   end
 end

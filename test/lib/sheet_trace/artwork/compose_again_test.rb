@@ -30,6 +30,19 @@ describe SheetTrace::Artwork::Compose do
   # The same job with nothing kept.
   afresh = ->(job) { SheetTrace::Job.new(**SheetTrace::Job::Parts::ALL.keys.to_h { |part| [part, job.part(part)] }) }
 
+  it "decodes a small picture once, however often what shows it is moved" do
+    job = SheetTrace::Job.start(SheetTrace::Formats.read(Demo::TeaCaddy.obj, name: "c.obj"), source_name: "c.obj")
+    job = change.call(job, "place_picture", picture: files["label.png"].digest, island: 0, turn_deg: 20.0)
+    reads = 0
+    read = ->(digest) { by_digest.fetch(digest).tap { reads += 1 } }
+    3.times do |i|
+      SheetTrace::Artwork::Compose.call(job.artwork, job.canvas(pictures: read))
+      job = change.call(job, "change_layer", id: "layer-1", place: { x_mm: 20.0 + i })
+    end
+
+    assert_equal 1, reads
+  end
+
   steps =
     lambda do |random|
       [
@@ -41,7 +54,9 @@ describe SheetTrace::Artwork::Compose do
         -> { ["change_layer", { id: "layer-2", opacity: random.rand.round(2) }] },
         -> { ["change_layer", { id: "layer-1", visible: random.rand < 0.5 }] },
         -> { ["move_layer", { id: "layer-2", to: random.rand(3) }] },
-        -> { ["set_bleed", { bleed_px: random.rand(0..6) }] }
+        -> { ["set_bleed", { bleed_px: random.rand(0..6) }] },
+        # Round a corner of the caddy, so that it lies on islands far apart.
+        -> { ["change_layer", { id: "decal", place: { face: 0, at: [35.0, random.rand(30.0..90.0), 25.0] } }] }
       ]
     end
 
@@ -73,6 +88,9 @@ describe SheetTrace::Artwork::Compose do
       2.times do |i|
         job = change.call(job, "place_picture", picture: files["label.png"].digest, island: i, turn_deg: 20.0 * i)
       end
+      decal = { picture: files["label.png"].digest, kind: "picture" }
+      place = { kind: "surface", face: 0, at: [35.0, 60.0, 25.0], width_mm: 40 }
+      job = change.call(job, "add_layer", id: "decal", content: decal, place: place)
       composed.call(job)
       8.times do |round|
         name, parameters = steps.call(random).sample(random: random).call

@@ -19,6 +19,16 @@ describe SheetTrace::Flatten::Unfold do
           end
       Models.read([*points.map { |point| "v #{point.join(" ")}" }, *faces].join("\n")).mesh
     end
+  # Half of a torus, cut open along it.
+  half_ring =
+    lambda do |n, m, around|
+      piece.call(
+        sheet.call(n, m) do |u, v|
+          reach = 3 + Math.cos(v * around)
+          [reach * Math.cos(u * Math::PI), Math.sin(v * around), reach * Math.sin(u * Math::PI)]
+        end
+      )
+    end
   edge_error =
     lambda do |shape, places|
       pairs = shape.triangles.to_a.flat_map { |a, b, c| [[a, b], [b, c], [c, a]] }
@@ -87,14 +97,7 @@ describe SheetTrace::Flatten::Unfold do
   # Half of a torus, cut open: the rigid map turns triangles over here. Reference by the same energy: L2 stretch 1.014
   # to 1.017.
   it "turns nothing over on a half ring" do
-    shape =
-      piece.call(
-        sheet.call(60, 24) do |u, v|
-          (3 + Math.cos(v * 6.2)).then do |r|
-            [r * Math.cos(u * Math::PI), Math.sin(v * 6.2), r * Math.sin(u * Math::PI)]
-          end
-        end
-      )
+    shape = half_ring.call(60, 24, 6.2)
     places = unfold.call(shape)
 
     assert_equal 0, flatten::Unfold.turned(shape, places)
@@ -102,14 +105,7 @@ describe SheetTrace::Flatten::Unfold do
   end
 
   it "comes to within 1 % of the least energy on a half ring" do
-    shape =
-      piece.call(
-        sheet.call(100, 25) do |u, v|
-          (3 + Math.cos(v * 6.157)).then do |r|
-            [r * Math.cos(u * Math::PI), Math.sin(v * 6.157), r * Math.sin(u * Math::PI)]
-          end
-        end
-      )
+    shape = half_ring.call(100, 25, 6.157)
     energies = []
     places = unfold.call(shape) { |energy| energies << energy }
     # Begun anew from where it stopped, until it is lowered no more.
