@@ -6,22 +6,22 @@ module SheetTrace
     # true spacing on the
     # model. The border is free or held; pins stay to the bit.
     module Relax
-      # How far spacing is from true spacing: the factor by which it is too wide or too narrow, whichever is more, 1
-      # where it is true;
-      # the mean weighted by area.
+      LARGEST = 1e9
+      private_constant :LARGEST
+
+      # How far spacing is from true spacing: the factor by which it would be too wide if it were everywhere alike, and
+      # as far off as it is (by the energy that each step lowers, so that it falls with each); 1 where it is true.
       #
       # @param piece [Cut::Piece]
       # @param places [Numo::DFloat] n x 2, the unit of the positions
       # @return [Float]
       def self.spacing(piece, places)
-        jacobians = UvMap::Jacobians.of(piece.positions, places, piece.triangles)
-        large, small = jacobians.singular_values
-        area = jacobians.invertible_area_mm2
-        if area.sum.zero?
-          1.0
-        else
-          (Numo::DFloat.maximum(large, 1 / Numo::DFloat.maximum(small, 1e-12)) * area).sum / area.sum
-        end
+        plane = PlaneTriangles.new(piece.positions, piece.triangles)
+        return 1.0 if plane.areas.sum.zero?
+
+        # Of a factor f both ways the energy is 2 (f^2 + 1 / f^2).
+        half = [SymmetricDirichlet.new(plane).mean(places) / 4, 1.0].max
+        [Math.sqrt(half + Math.sqrt((half * half) - 1)), LARGEST].min
       end
 
       # @param piece [Cut::Piece]
