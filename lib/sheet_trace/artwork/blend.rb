@@ -29,7 +29,7 @@ module SheetTrace
       ALPHA_BITS = 24
       COLOR_BITS = [0, 8, 16].freeze
       LINE_PX = 1024
-      AT_ONCE = 1 << 18 # px
+      AT_ONCE = 1 << 20 # px
       private_constant :STAYS, :ALPHA_BITS, :COLOR_BITS, :LINE_PX, :AT_ONCE
 
       # @param below [Numo::UInt32] n px, RGBA
@@ -61,7 +61,7 @@ module SheetTrace
         source *= opacity
         backdrop *= 1 - source
         alpha = source + backdrop
-        share = source / alpha.tap { |own| own[own.eq(0)] = 1.0 }
+        share = source / Numo::SFloat.maximum(alpha, Float::EPSILON)
         COLOR_BITS.reduce(rounded(alpha * 255) << ALPHA_BITS) do |px, bits|
           own, other = [above, below].map { |colors| Numo::SFloat.cast((colors >> bits) & 255) }
           px | (rounded(other + ((own - other) * share)) << bits)

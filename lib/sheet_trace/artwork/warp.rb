@@ -10,9 +10,10 @@ module SheetTrace
       OPAQUE = 254.99
       # Px on either side of the nearest that a kernel looks at.
       KERNEL_PX = 2
+      SMALL_PX = 1 << 22
       LINE_PX = 1024
       AT_ONCE = 1 << 20 # texels
-      private_constant :AS_IT_IS, :OPAQUE, :KERNEL_PX, :LINE_PX, :AT_ONCE
+      private_constant :AS_IT_IS, :OPAQUE, :KERNEL_PX, :SMALL_PX, :LINE_PX, :AT_ONCE
 
       # Colours are mixed with their alpha premultiplied, so that what is transparent lends no colour to what is not.
       #
@@ -20,10 +21,10 @@ module SheetTrace
       # @param frame [Frame] that is not straight
       # @return [Vips::Image] as large as the frame's box
       def self.call(image, frame)
-        image = image.copy_memory
+        image = image.copy_memory if small?(image)
         opaque = image.extract_band(3).min == 255
         source = shrunk(opaque ? image.extract_band(0, n: 3).cast(:float) : image.premultiply, frame)
-        source = source.copy_memory
+        source = source.copy_memory if small?(source) || frame.texels.size > AT_ONCE
         opaque_about = opaque ? nil : opaque_about(source)
         pixels = Numo::UInt32.zeros(frame.height_px * frame.width_px)
         # Some at a time, so that memory is used again instead of fetched fresh.
@@ -37,6 +38,9 @@ module SheetTrace
         end
         Patch.image(pixels, frame.width_px, frame.height_px)
       end
+
+      # What is looked at several times is worked out once, where it takes little memory.
+      def self.small?(image) = image.width * image.height <= SMALL_PX
 
       def self.covered(colors, coverage) = colors[true, 3] = (Numo::DFloat.cast(colors[true, 3]) * coverage).round
 
@@ -107,7 +111,7 @@ module SheetTrace
         scale.min > AS_IT_IS ? image : image.resize(scale[0], vscale: scale[1])
       end
 
-      private_class_method :covered, :places, :opaque_about, :colors, :sampled, :shrunk
+      private_class_method :small?, :covered, :places, :opaque_about, :colors, :sampled, :shrunk
     end
   end
 end
