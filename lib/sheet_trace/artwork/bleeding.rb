@@ -5,10 +5,6 @@ module SheetTrace
     # Carries what a layer has on the rims of islands outwards, into texels that no island has and that the layer itself
     # leaves transparent. What is painted stays to the byte, and holes inside islands stay holes.
     class Bleeding
-      ALPHA_BITS = 24
-      OPAQUE = 255 << ALPHA_BITS # and more: of px without alpha below 255
-      private_constant :ALPHA_BITS, :OPAQUE
-
       # @param box [Box] of the sheet
       # @param reach_px [Integer]
       # @yieldreturn [Raster::TexelMap] of the box; asked for where a layer leaves some of it transparent
@@ -23,8 +19,8 @@ module SheetTrace
       #   width, RGBA
       def call(patch)
         own = patch.box.within(@box)
-        painted = patch.pixels(own)
-        return own, painted if (own == @box && painted.min >= OPAQUE) || targets.empty?
+        painted = patch.pixels_of(own)
+        return own, painted if (own == @box && painted.min >= Px::OPAQUE) || targets.empty?
 
         part = own.grown(@reach_px).within(@box)
         [part, bled(painted, own, part)]
@@ -40,13 +36,15 @@ module SheetTrace
       def bled(painted, own, part)
         pixels = Numo::UInt32.zeros(part.height_px, part.width_px)
         pixels[*own.seen_from(part).ranges] = painted
-        flat = pixels.flatten
         to, from = near(own, part)
-        unless to.empty?
-          free = (flat[to] >> ALPHA_BITS).eq(0).where
-          flat[to[free]] = flat[from[free]].copy unless free.empty?
+        return pixels if to.empty?
+
+        free = Geometry::Take.call(pixels, to).lt(Px::LEAST_ALPHA).where
+        unless free.empty?
+          to, from = [to, from].map { |texels| Geometry::Take.call(texels, free) }
+          pixels[to] = Geometry::Take.call(pixels, from)
         end
-        flat.reshape(*pixels.shape)
+        pixels
       end
 
       # Those whose source lies where the layer has an image, as texels of the part.
@@ -58,7 +56,7 @@ module SheetTrace
 
         shift = part.seen_from(@box)
         targets_and_sources.map do |texels|
-          across, down = columns_and_rows(texels[rows].copy)
+          across, down = columns_and_rows(Geometry::Take.call(texels, rows))
           ((down - shift.top_px) * part.width_px) + across - shift.left_px
         end
       end

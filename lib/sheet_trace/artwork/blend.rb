@@ -26,49 +26,61 @@ module SheetTrace
 
       # Where the backdrop has this value it keeps it, whatever the source is; libvips asks for the source first.
       STAYS = { colour_dodge: 0, colour_burn: 255 }.freeze
-      ALPHA_BITS = 24
-      COLOR_BITS = [0, 8, 16].freeze
       LINE_PX = 1024
-      AT_ONCE = 1 << 20 # px
-      private_constant :STAYS, :ALPHA_BITS, :COLOR_BITS, :LINE_PX, :AT_ONCE
+      AT_ONCE = { plain: 1 << 16, by_function: 1 << 20 }.freeze # px
+      private_constant :STAYS, :LINE_PX, :AT_ONCE
 
-      # @param below [Numo::UInt32] n px, RGBA
-      # @param above [Numo::UInt32] n px
+      # @param below [Numo::UInt32] px, in any shape
+      # @param above [Numo::UInt32] px, in the same
       # @param opacity [Float] 0 to 1, of the one above; mode [String] of MODES
       # @param linear [Boolean] whether light is mixed, as it is seen from afar, and not its values in sRGB
-      # @return [Numo::UInt32] n px; those over which there is nothing as they are
+      # @return [Numo::UInt32] px, in the same; those over which there is nothing as they are
       def self.call(below, above, opacity: 1.0, mode: "normal", linear: false)
-        found = below.copy
+        found = Numo::UInt32.zeros(*below.shape)
+        way = mode == "normal" && !linear ? :plain : :by_function
         # Some at a time, so that memory is used again instead of fetched fresh.
-        (0...below.size).step(AT_ONCE) do |first|
-          some = first...[first + AT_ONCE, below.size].min
-          over = above[some]
-          alpha = over >> ALPHA_BITS
-          hidden = mode == "normal" && opacity == 1 ? alpha.eq(255) : Numo::Bit.zeros(over.size)
-          found[some][hidden.where] = over[hidden.where] if hidden.any?
-          mixed = (alpha.gt(0) & ~hidden).where
-          next if mixed.empty?
-
-          way = mode == "normal" && !linear ? :plain : :by_function
-          found[some][mixed] = send(way, below[some][mixed], over[mixed], opacity, mode, linear)
+        (0...below.size).step(AT_ONCE.fetch(way)) do |first|
+          some = first...[first + AT_ONCE.fetch(way), below.size].min
+          under, over = [below, above].map { |px| Geometry::Take.call(px.flatten, some) }
+          found[some] = laid(under, over, opacity, mode) { |*px| send(way, *px, opacity, mode, linear) }
         end
         found
       end
 
-      # Normal, on the values of sRGB.
-      def self.plain(below, above, opacity, *)
-        source, backdrop = [above, below].map { |px| Numo::SFloat.cast(px >> ALPHA_BITS) / 255 }
-        source *= opacity
-        backdrop *= 1 - source
-        alpha = source + backdrop
-        share = source / Numo::SFloat.maximum(alpha, Float::EPSILON)
-        COLOR_BITS.reduce(rounded(alpha * 255) << ALPHA_BITS) do |px, bits|
-          own, other = [above, below].map { |colors| Numo::SFloat.cast((colors >> bits) & 255) }
-          px | (rounded(other + ((own - other) * share)) << bits)
-        end
+      # @param below [Numo::UInt32] n px of its own, which become what comes out
+      # @yieldparam below [Numo::UInt32] those of which both are seen; above [Numo::UInt32]
+      def self.laid(below, above, opacity, mode)
+        painted = above.ge(Px::LEAST_ALPHA)
+        return above * Numo::UInt32.cast(painted) if opacity == 1 && below.max.zero?
+
+        hiding = opacity == 1 && mode == "normal" ? above.ge(Px::OPAQUE) : Numo::Bit.zeros(above.size)
+        return above if hiding.all?
+
+        alone = hiding.where
+        below[alone] = Geometry::Take.call(above, alone) unless alone.empty?
+        both = (painted & ~hiding).where
+        below[both] = yield(*[below, above].map { |px| Geometry::Take.call(px, both) }) unless both.empty?
+        below
       end
 
-      def self.rounded(values) = Numo::UInt32.cast(values + 0.5)
+      # Normal, on the values of sRGB.
+      def self.plain(below, above, opacity, *)
+        source, backdrop = [above, below].map { |px| Numo::SFloat.cast(Px.alpha(px)) / 255 }
+        source.inplace * opacity
+        backdrop.inplace * (1 - source)
+        alpha = source + backdrop
+        share = source.inplace / Numo::SFloat.maximum(alpha, Float::EPSILON)
+        colors =
+          Px::COLOR_BITS.map do |bits|
+            own, other = [above, below].map { |px| Numo::SFloat.cast((px >> bits) & 255) }
+            own.inplace - other
+            own.inplace * share
+            rounded(own.inplace + other)
+          end
+        Px.of(colors, rounded(alpha.inplace * 255))
+      end
+
+      def self.rounded(values) = Numo::UInt32.cast(values.inplace + 0.5)
 
       # By libvips' functions, on an image of as many px.
       def self.by_function(below, above, opacity, mode, linear)
@@ -106,7 +118,7 @@ module SheetTrace
         mixed = opaque[0].composite2(opaque[1], mode).extract_band(0, n: 3)
         STAYS.key?(mode) ? backdrop.relational_const(:equal, [STAYS[mode]]).ifthenelse(backdrop, mixed) : mixed
       end
-      private_class_method :plain, :rounded, :by_function, :image, :blended
+      private_class_method :laid, :plain, :rounded, :by_function, :image, :blended
     end
   end
 end

@@ -6,7 +6,9 @@ module SheetTrace
     class Canvas
       MEMO_BYTES = 128 * 1_048_576
       MOST_KEPT_PX = 2_000_000 # of a picture
-      private_constant :MEMO_BYTES, :MOST_KEPT_PX
+      # A picture in memory.
+      Decoded = Struct.new(:image) { def bytesize = image.width * image.height * image.bands }
+      private_constant :MEMO_BYTES, :MOST_KEPT_PX, :Decoded
 
       # @return [Layout]
       attr_reader :layout
@@ -64,7 +66,7 @@ module SheetTrace
         return image if image.width * image.height > MOST_KEPT_PX
 
         image = image.copy_memory
-        @memo.keep([:picture, digest, scale], Patch.new(image: image))
+        @memo.keep([:picture, digest, scale], Decoded.new(image))
         image
       end
 

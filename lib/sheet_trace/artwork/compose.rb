@@ -53,8 +53,7 @@ module SheetTrace
       def pixels
         @laid = Progress.part(0, 0.7) { laid }
         former = (@kept && @canvas.composed(@kept)) || blank
-        pixels = former.pixels.copy
-        Progress.part(0.7, 1) { Progress.map(changed(former)) { |box| pixels[*box.ranges] = composed(box) } }
+        pixels = Progress.part(0.7, 1) { brought_up(former) }
         now = Composed.new(pixels: pixels.freeze, laid: @laid, layout: @canvas.layout, bleed_px: @bleed_px)
         @canvas.keep_composed(@kept, now) if @kept
         pixels
@@ -84,9 +83,17 @@ module SheetTrace
         ]
       end
 
-      def blank
-        pixels = Numo::UInt32.zeros(@whole.height_px, @whole.width_px)
-        Composed.new(pixels: pixels, laid: [], layout: nil, bleed_px: @bleed_px)
+      def blank = Composed.new(pixels: nothing(@whole), laid: [], layout: nil, bleed_px: @bleed_px)
+      def nothing(box) = Numo::UInt32.zeros(box.height_px, box.width_px)
+
+      # @return [Numo::UInt32] the sheet as it is now
+      def brought_up(former)
+        boxes = changed(former)
+        return composed(@whole) if boxes == [@whole]
+
+        pixels = Geometry::Take.copy(former.pixels)
+        Progress.map(boxes) { |box| pixels[*box.ranges] = composed(box) }
+        pixels
       end
 
       # @return [Array<Box>] what differs from a sheet that was composed before
@@ -112,12 +119,12 @@ module SheetTrace
       def composed(box)
         around = box.grown(@bleed_px).within(@whole)
         laid = @laid.reject { |own| own.patch.box.within(around).empty? }
-        return Numo::UInt32.zeros(box.height_px, box.width_px) if laid.empty?
+        return nothing(box) if laid.empty?
 
         bleed = Bleeding.new(around, @bleed_px) { @canvas.texel_map(around) }
-        sheet = Numo::UInt32.zeros(around.height_px, around.width_px)
-        laid.each { |own| lay(own, sheet, around, bleed) }
-        sheet[*box.seen_from(around).ranges].copy
+        sheet = nothing(around)
+        Progress.map(laid) { |own| lay(own, sheet, around, bleed) }
+        around == box ? sheet : Geometry::Take.call(sheet, *box.seen_from(around).ranges)
       end
 
       # @param sheet [Numo::UInt32] of the box around, which is changed where the layer has paint
@@ -126,7 +133,7 @@ module SheetTrace
         there = part.seen_from(around).ranges
         unless ground?(laid)
           look = { opacity: laid.opacity, mode: laid.blend, linear: @canvas.linear }
-          above = Blend.call(sheet[*there].flatten, above.flatten, **look).reshape(part.height_px, part.width_px)
+          above = Blend.call(Geometry::Take.call(sheet, *there), above, **look)
         end
         sheet[*there] = above
       end

@@ -7,7 +7,7 @@ module SheetTrace
     # its left and 0 to 1 down from its top.
     #
     # left_px, top_px, width_px, height_px [Integer] the box
-    # texels [Numo::Int64, nil] n texels of the box, y * width_px + x, that have a place in the content; nil where the
+    # texels [Numo::Int32, nil] n texels of the box, y * width_px + x, that have a place in the content; nil where the
     # box is the content's whole rectangle
     # across, down [Numo::DFloat, nil] n: where in the content they lie
     # coverage [Numo::DFloat, Float, nil] n: how much of the surface in each texel the content covers, 0 to 1; or 1.0
@@ -43,15 +43,18 @@ module SheetTrace
         # @return [Frame] where it is straight, of what lies in that alone
         def limited(wanted) = straight? ? Frame.new(**to_h, shown: part.within(wanted)) : self
 
-        # @param image [Vips::Image] as large as the part that is wanted
+        # @return [Numo::UInt32] height x width px of the part that is wanted, transparent
+        def blank = Numo::UInt32.zeros(part.height_px, part.width_px)
+
+        # @param pixels [Numo::UInt32] as .blank
         # @return [Patch]
-        def patch_of_part(image) = Patch.new(image: image, left_px: part.left_px, top_px: part.top_px)
+        def patch_of(pixels) = Patch.new(pixels: pixels, left_px: part.left_px, top_px: part.top_px)
 
         # @param image [Vips::Image] as large as the box, 8-bit sRGB with alpha
         # @return [Patch]
         def patch(image)
-          image = image.crop(*part.seen_from(box).to_a).copy_memory if part != box
-          patch_of_part(image)
+          image = image.crop(*part.seen_from(box).to_a) if part != box
+          Patch.of_image(image, left_px: part.left_px, top_px: part.top_px)
         end
       end
   end

@@ -12,13 +12,12 @@ module SheetTrace
       # @param patch [Patch]
       # @return [Array<Box>] of the sheet, tight
       def self.call(patch)
-        alpha = Numo::UInt8.from_binary(patch.image.extract_band(3).write_to_memory)
-        found(alpha.reshape(patch.image.height, patch.image.width), patch.box)
+        found(patch.pixels.ge(Px::LEAST_ALPHA), patch.box)
       end
 
       # By columns, then by rows, until neither parts it.
-      def self.found(alpha, box)
-        columns, rows = [0, 1].map { |axis| runs(alpha.max(axis: axis)) }
+      def self.found(painted, box)
+        columns, rows = [0, 1].map { |axis| runs(painted.any?(axis)) }
         return [] if columns.empty?
 
         boxes =
@@ -27,12 +26,12 @@ module SheetTrace
             .map { |down, across| Box.new(box.left_px + across.begin, box.top_px + down.begin, across.size, down.size) }
         return boxes if boxes.size == 1
 
-        boxes.flat_map { |own| found(alpha[*own.seen_from(box).ranges], own) }
+        boxes.flat_map { |own| found(painted[*own.seen_from(box).ranges], own) }
       end
 
       # @return [Array<Range>] of places that are not 0, with gaps shorter than such
-      def self.runs(paint)
-        places = paint.gt(0).where.to_a
+      def self.runs(painted)
+        places = painted.where.to_a
         places.slice_when { |former, place| place - former > GAP_PX }.map { |own| own.first...(own.last + 1) }
       end
       private_class_method :found, :runs

@@ -112,9 +112,9 @@ module SheetTrace
         left, right = columns.minmax
         top, bottom = lines.minmax
         box = Box.new(left, top, right - left + 1, bottom - top + 1)
-        all = Numo::UInt8.zeros(box.area, 4)
-        all[((lines - top) * box.width_px) + columns - left, true] = colors
-        Patch.new(image: Patch.image(all, box.width_px, box.height_px), left_px: left, top_px: top)
+        pixels = Numo::UInt32.zeros(box.area)
+        pixels[((lines - top) * box.width_px) + columns - left] = Numo::UInt32.from_binary(colors.to_binary)
+        Patch.new(pixels: pixels.reshape(box.height_px, box.width_px), left_px: left, top_px: top)
       end
 
       # @return [Array<Part>] for each island and each that it meets

@@ -6,7 +6,7 @@ module SheetTrace
     module TriangleFrame
       # What rounding may put outside.
       SLACK = 1e-9
-      AT_ONCE = 131_072 # texels
+      AT_ONCE = 32_768 # texels
       private_constant :SLACK, :AT_ONCE
 
       # @param texel_map [Raster::TexelMap] of the t triangles, with a texel at the least
@@ -20,6 +20,9 @@ module SheetTrace
       def self.call(texel_map, across, down, covered_px:, prepared: nil, endless: false, whole: false, distortion: nil)
         return covering(texel_map, across, down, covered_px, prepared) if whole
 
+        texel_map = texel_map.within_unit_square(across, down) unless endless || distortion
+        return if texel_map.nil? || texel_map.texels.empty?
+
         shares, slopes =
           if distortion
             places, gradients = texel_map.interpolate_with_gradients([across, down])
@@ -31,11 +34,13 @@ module SheetTrace
         rows = coverage.gt(0).where
         return if rows.empty?
 
+        across, down, coverage, texels =
+          [*shares, coverage, texel_map.texels].map { |values| Geometry::Take.call(values, rows) }
         Frame.new(
-          **box(texel_map, texel_map.texels[rows]),
-          across: shares[0][rows],
-          down: shares[1][rows],
-          coverage: coverage[rows],
+          **box(texel_map, texels),
+          across: across,
+          down: down,
+          coverage: coverage,
           covered_px: covered_px,
           prepared: prepared
         )
@@ -55,16 +60,18 @@ module SheetTrace
       end
 
       def self.box(texel_map, texels)
-        lines = Numo::Int32.cast(texels) / texel_map.width_px
+        lines = texels / texel_map.width_px
         left, right = (texels - (lines * texel_map.width_px)).minmax
         top, bottom = [lines[0], lines[-1]] # texels rise
         width = right - left + 1
+        own = texels - (left + (top * width))
+        own.inplace + (lines.inplace * (width - texel_map.width_px)) if width != texel_map.width_px
         {
           left_px: texel_map.left_px + left,
           top_px: texel_map.top_px + top,
           width_px: width,
           height_px: bottom - top + 1,
-          texels: texels + (lines * (width - texel_map.width_px)) - (left + (top * width))
+          texels: own
         }
       end
 
@@ -76,7 +83,8 @@ module SheetTrace
         # Some at a time, so that memory is used again instead of fetched fresh.
         (0...covered.size).step(AT_ONCE) do |first|
           some = first...[first + AT_ONCE, covered.size].min
-          covered[some] = shares.zip(slopes).map { |share, slope| between(share[some], slope, some) }.reduce(:*)
+          ways = shares.zip(slopes).map { |share, slope| between(Geometry::Take.call(share, some), slope, some) }
+          covered[some] = ways.reduce { |all, way| all.inplace * way }
         end
         rim = texel_map.rim.where
         within = shares.map { |share| share[rim].then { |own| (own >= -SLACK) & (own <= 1 + SLACK) } }.reduce(:&)
@@ -84,18 +92,21 @@ module SheetTrace
         covered
       end
 
-      # How much of texels lies between two sides.
-      def self.between(share, slope, some)
-        own = slope.is_a?(Float) ? slope : slope[some]
-        inside(share, own) + inside(1.0 - share, own) - 1.0
+      # How much of texels lies between two sides: 0 half a texel outside of either, 1 half a texel inside both.
+      def self.between(shares, slope, some)
+        per_px = slope.is_a?(Float) ? [slope, Float::MIN].max : Numo::DFloat.maximum(slope[some], Float::MIN)
+        shares.inplace / per_px
+        to_end = shares * -1
+        to_end.inplace + (1.0 / per_px)
+        [shares, to_end].each do |px|
+          px.inplace + 0.5
+          px.inplace.clip(0.0, 1.0)
+        end
+        shares.inplace + to_end
+        shares.inplace - 1.0
+        shares
       end
-
-      # @return [Numo::DFloat] 0 half a texel outside a side, 1 half a texel inside
-      def self.inside(share, slope)
-        per_px = slope.is_a?(Float) ? [slope, Float::MIN].max : Numo::DFloat.maximum(slope, Float::MIN)
-        ((share / per_px) + 0.5).clip(0.0, 1.0)
-      end
-      private_class_method :covering, :box, :coverage, :between, :inside
+      private_class_method :covering, :box, :coverage, :between
     end
   end
 end

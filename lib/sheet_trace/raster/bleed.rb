@@ -55,7 +55,7 @@ module SheetTrace
 
         targets, sources = whole(part.reshape(stop - from, width_px), reach_px)
         kept = (targets.ge((top - from) * width_px) & targets.lt((top - from + rows) * width_px)).where
-        [targets, sources].map { |numbers| numbers[kept] + (from * width_px) }
+        chosen(kept, targets, sources).map { |numbers| numbers + (from * width_px) }
       end
 
       def self.whole(owner, reach_px)
@@ -65,13 +65,12 @@ module SheetTrace
           joined(
             (0...targets.size)
               .step(AT_ONCE)
-              .map { |from| nearest(columns, targets[from...[from + AT_ONCE, targets.size].min].copy, reach_px) }
+              .map { |from| nearest(columns, targets[from...[from + AT_ONCE, targets.size].min], reach_px) }
           )
         return none if texels.empty?
 
         order = texels.sort_index
-        codes = codes[order]
-        texels = texels[order]
+        texels, codes = chosen(order, texels, codes)
         texels = (((texels / wide) - reach_px) * owner.shape[1]) + (texels % wide) - reach_px
         [texels, texels + ((((codes >> 8) & 255) - 128) * owner.shape[1]) + (codes & 255) - 128]
       end
@@ -96,14 +95,20 @@ module SheetTrace
 
       # Up and down from the covered texels at the rims, nearest first.
       def self.spread(codes, rim, wide, reach, far)
-        sides = [-1, 1].map { |way| [way, rim[codes[rim + (way * wide)].eq(far).where].copy] }
+        sides =
+          [-1, 1].map do |way|
+            [way, Geometry::Take.call(rim, Geometry::Take.call(codes, rim + (way * wide)).eq(far).where)]
+          end
         (1..reach).each do |dy|
           sides.map! do |way, from|
             to = from + (dy * way * wide)
-            free = codes[to].gt(HERE).where # those that ran into an island stop there
-            to = to[free].copy
-            codes[to] = Numo::Int32.minimum(codes[to], HERE + (dy * dy * 65_536) - (dy * way * 256))
-            [way, from[free].copy]
+            free = Geometry::Take.call(codes, to).gt(HERE).where # those that ran into an island stop there
+            to, from = chosen(free, to, from)
+            codes[to] = Numo::Int32.minimum(
+              Geometry::Take.call(codes, to),
+              HERE + (dy * dy * 65_536) - (dy * way * 256)
+            )
+            [way, from]
           end
         end
       end
@@ -120,26 +125,29 @@ module SheetTrace
       end
 
       def self.nearest(columns, targets, reach)
-        best = columns[targets].copy
+        targets = Geometry::Take.copy(targets)
+        best = Geometry::Take.call(columns, targets)
         done = []
         (1..reach).each do |dx|
-          [dx, -dx].each { |by| best = Numo::Int32.minimum(best, columns[targets + by] + ((dx * dx * 65_536) + by)) }
+          [dx, -dx].each do |by|
+            beside = Geometry::Take.call(columns, targets + by)
+            best = Numo::Int32.minimum(best, beside.inplace + ((dx * dx * 65_536) + by))
+          end
           next unless (dx % STEP).zero? || dx == reach
 
           open = (best >> 16).gt((dx + 1)**2)
-          settled = (~open).where
-          done << [targets[settled].copy, best[settled].copy]
+          done << chosen((~open).where, targets, best)
           left = open.where
           break if left.empty?
 
-          targets = targets[left].copy
-          best = best[left].copy
+          targets, best = chosen(left, targets, best)
           done << [targets, best] if dx == reach
         end
         texels, codes = joined(done)
-        kept = (codes >> 16).le(reach * reach).where
-        [texels[kept].copy, codes[kept].copy]
+        chosen((codes >> 16).le(reach * reach).where, texels, codes)
       end
+
+      def self.chosen(rows, *arrays) = arrays.map { |numbers| Geometry::Take.call(numbers, rows) }
 
       def self.joined(pairs)
         filled = pairs.reject { |numbers, _| numbers.empty? }
@@ -149,7 +157,7 @@ module SheetTrace
       end
 
       def self.none = [Numo::Int32.zeros(0), Numo::Int32.zeros(0)]
-      private_class_method :band, :whole, :columns_of, :spread, :targets, :nearest, :joined, :none
+      private_class_method :band, :whole, :columns_of, :spread, :targets, :nearest, :chosen, :joined, :none
     end
   end
 end

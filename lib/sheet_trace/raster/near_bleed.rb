@@ -19,23 +19,21 @@ module SheetTrace
       # @return [Array(Numo::Int32, Numo::Int32)] as Bleed.call, to the texel
       def self.call(owner, width_px, height_px, reach_px)
         wide = width_px + (2 * reach_px)
-        middle = [reach_px...(reach_px + height_px), reach_px...(reach_px + width_px)]
-        covered = Numo::UInt8.zeros(height_px + (2 * reach_px), wide)
-        covered[*middle] = owner.gt(0).reshape(height_px, width_px)
         # What lies beyond the sheet counts as taken.
-        taken = Numo::UInt8.ones(*covered.shape)
-        taken[*middle] = covered[*middle]
+        taken = Numo::UInt8.ones(height_px + (2 * reach_px), wide)
+        middle = [reach_px...(reach_px + height_px), reach_px...(reach_px + width_px)]
+        taken[*middle] = Numo::UInt8.cast(owner.gt(0)).reshape(height_px, width_px)
         taken = taken.flatten
-        rim = rim(covered.flatten, taken, wide)
+        rim = rim(taken, wide, height_px, reach_px)
         pairs =
           ways(reach_px).filter_map do |down, right|
             targets = rim - ((down * wide) + right)
-            free = taken[targets].eq(0).where
+            free = Geometry::Take.call(taken, targets).eq(0).where
             next if free.empty?
 
-            found = targets[free].copy
+            found = Geometry::Take.call(targets, free)
             taken[found] = 1
-            [found, rim[free].copy]
+            [found, Geometry::Take.call(rim, free)]
           end
         unpadded(pairs, wide, width_px, reach_px)
       end
@@ -55,12 +53,25 @@ module SheetTrace
           .map { |way| way.last(2) }
       end
 
-      # @return [Numo::Int32] covered texels with a free one beside them
-      def self.rim(covered, taken, wide)
-        last = taken.size - wide
-        least =
-          [-wide, wide, -1, 1].map { |by| taken[(wide + by)...(last + by)] }.reduce { |a, b| Numo::UInt8.minimum(a, b) }
-        Numo::Int32.cast(covered[wide...last].gt(least).where) + wide
+      # Where what is taken and what is free lie beside each other, the taken one.
+      #
+      # @return [Numo::Int32] covered texels with a free one beside them, each once, rising
+      def self.rim(taken, wide, height_px, reach_px)
+        beside =
+          [1, wide].map do |step|
+            first = taken[0...-step].ne(taken[step..]).where
+            first + (Numo::Int32.cast(Geometry::Take.call(taken, first).eq(0)) * step)
+          end
+        beside = Numo::Int32.cast(Geometry::Grouped.joined(beside))
+        return beside if beside.empty?
+
+        beside = beside.sort
+        row = beside / wide
+        column = beside - (row * wide)
+        on_sheet = row.ge(reach_px) & row.lt(reach_px + height_px) & column.ge(reach_px) & column.lt(wide - reach_px)
+        first = Numo::Bit.ones(beside.size)
+        first[1..] = beside[1..].ne(beside[0...-1]) if beside.size > 1
+        Geometry::Take.call(beside, (on_sheet & first).where)
       end
 
       def self.unpadded(pairs, wide, width_px, reach_px)

@@ -5,7 +5,7 @@ module SheetTrace
     # For each texel of a sheet, or of a rectangle of it, whose centre lies on a triangle: which one. The bridge between
     # sheet and surface. Immutable.
     class TexelMap
-      AT_ONCE = 131_072 # texels
+      AT_ONCE = 32_768 # texels
       # By how much what is the same may differ from triangle to triangle.
       ROUNDING = 1e-11
       private_constant :AT_ONCE, :ROUNDING
@@ -31,29 +31,45 @@ module SheetTrace
         new(corners, left_px, top_px, width_px, height_px)
       end
 
-      def initialize(corners, left_px, top_px, width_px, height_px)
+      def initialize(corners, left_px, top_px, width_px, height_px, owner = nil)
         @corners = corners.freeze
         @left_px = left_px
         @top_px = top_px
         @width_px = width_px
         @height_px = height_px
-        @owner = owners.freeze
+        @owner = (owner || owners).freeze
         @memo = {}
         freeze
       end
       private_class_method :new
 
-      # @return [Numo::Int64] N texel numbers, y * width_px + x within the rectangle, rising, each once
-      def texels = @memo[:texels] ||= Numo::Int64.cast(coverage.where).freeze
+      # @return [Numo::Int32] N texel numbers, y * width_px + x within the rectangle, rising, each once
+      def texels = @memo[:texels] ||= Numo::Int32.cast(coverage.where).freeze
 
-      # @return [Numo::Int64] N triangle rows
-      def triangles = @memo[:triangles] ||= (Numo::Int64.cast(owner[texels]) - 1)
+      # @return [Numo::Int32] N triangle rows
+      def triangles = @memo[:triangles] ||= Geometry::Take.call(owner, texels).tap { |rows| rows.inplace - 1 }.freeze
 
       # @return [Numo::Bit] one a texel
       def coverage = @memo[:coverage] ||= owner.gt(0).freeze
 
       # @return [Integer] in memory
       def bytesize = owner.byte_size + @corners.byte_size + @memo.values.sum(&:byte_size)
+
+      # @param across [Numo::DFloat] K x 3 values at the corners of the triangles; down [Numo::DFloat] K x 3
+      # @return [TexelMap, nil] the part of it that has all texels within 1 px of where both values are 0 to 1; nil if
+      #   there are none
+      def within_unit_square(across, down)
+        low, high = ends_of_unit_square(plane_parts(across), plane_parts(down))
+        corners = [0, 1].map { |axis| @corners[true, true, axis] }
+        low = low.zip(corners).map { |own, px| Numo::DFloat.maximum(own - 1, px.min(axis: 1)) }
+        high = high.zip(corners).map { |own, px| Numo::DFloat.minimum(own + 1, px.max(axis: 1)) }
+        rows = (low[0].lt(high[0]) & low[1].lt(high[1])).where
+        return if rows.empty?
+
+        left, top = low.map { |px| [px[rows].min.floor, 0].max.to_i }
+        right, bottom = high.zip([width_px, height_px]).map { |px, side| [px[rows].max.ceil, side].min.to_i }
+        part(left, top, right - left, bottom - top) if left < right && top < bottom
+      end
 
       # Values given at the corners of the triangles, at the centres of texels.
       #
@@ -75,7 +91,9 @@ module SheetTrace
         slopes =
           columns.map do |values|
             across, down, = plane(values)
-            across.is_a?(Float) ? Math.hypot(across, down) : Numo::NMath.sqrt((across**2) + (down**2))[triangles]
+            next Math.hypot(across, down) if across.is_a?(Float)
+
+            Geometry::Take.call(Numo::NMath.sqrt((across**2) + (down**2)), triangles)
           end
         [interpolate(columns), slopes]
       end
@@ -87,7 +105,9 @@ module SheetTrace
         [
           interpolate(columns),
           changes.map do |pair|
-            pair.map { |change| change.is_a?(Float) ? Numo::DFloat.new(texels.size).fill(change) : change[triangles] }
+            pair.map do |change|
+              change.is_a?(Float) ? Numo::DFloat.new(texels.size).fill(change) : Geometry::Take.call(change, triangles)
+            end
           end
         ]
       end
@@ -117,8 +137,46 @@ module SheetTrace
         Owners.call(@corners, width_px, height_px)
       end
 
-      # The plane through the values of each triangle: change per px right, per px down, and value at (0, 0).
+      def part(left, top, width, height)
+        return self if [width, height] == [width_px, height_px]
+
+        own = owner.reshape(height_px, width_px)[top...(top + height), left...(left + width)]
+        corners = @corners - Numo::DFloat[left, top]
+        TexelMap.send(:new, corners, left_px + left, top_px + top, width, height, Geometry::Take.copy(own).flatten)
+      end
+
+      # Where the plane of each triangle has the corners of 0 to 1 by 0 to 1: the least x and y of them, and the most.
+      #
+      # @return [Array(Array<Numo::DFloat>, Array<Numo::DFloat>)] px; -Infinity and Infinity where it has them nowhere
+      def ends_of_unit_square(across, down)
+        det = (across[0] * down[1]) - (across[1] * down[0])
+        flat = det.eq(0).where
+        det[flat] = 1.0
+        places =
+          [0, 1].product([0, 1]).map do |u, v|
+            by_across = (across[2] * -1) + u
+            by_down = (down[2] * -1) + v
+            [
+              ((by_across * down[1]) - (by_down * across[1])) / det,
+              ((by_down * across[0]) - (by_across * down[0])) / det
+            ]
+          end
+        [[:minimum, -Float::INFINITY], [:maximum, Float::INFINITY]].map do |name, without|
+          places.transpose.map { |px| px.reduce { |a, b| Numo::DFloat.public_send(name, a, b) }.tap { |end_px| end_px[flat] = without } }
+        end
+      end
+
+      # The plane through the values of each triangle, as one where it is the same for all.
+      #
+      # @return [Array(Float, Float, Float), Array<Numo::DFloat>] change per px right, per px down, and value at (0, 0)
       def plane(values)
+        parts = plane_parts(values)
+        same = parts.map { |part| alike(part) }
+        same.all? ? same : parts
+      end
+
+      # @return [Array<Numo::DFloat>] K changes per px right, K per px down, and K values at (0, 0)
+      def plane_parts(values)
         x0, x1, x2, y0, y1, y2 = [0, 1].flat_map { |axis| Array.new(3) { |k| @corners[true, k, axis] } }
         ax = x1 - x0
         ay = y1 - y0
@@ -130,9 +188,7 @@ module SheetTrace
         det[det.eq(0)] = Float::INFINITY
         across = ((av * by) - (bv * ay)) / det
         down = ((bv * ax) - (av * bx)) / det
-        parts = [across, down, values[true, 0] - (across * x0) - (down * y0)]
-        same = parts.map { |part| alike(part) }
-        same.all? ? same : parts
+        [across, down, values[true, 0] - (across * x0) - (down * y0)]
       end
 
       # Values of one plane at the centres of texels.
@@ -140,27 +196,37 @@ module SheetTrace
         right = (Numo::DFloat.new(1, width_px).seq + 0.5) * across
         below = ((Numo::DFloat.new(height_px, 1).seq + 0.5) * down) + start
         all = (below + right).flatten
-        texels.size == all.size ? all : all[texels]
+        texels.size == all.size ? all : Geometry::Take.call(all, texels)
       end
 
-      # Values of planes of which each triangle has its own, at the centres of texels; some at a time, so that memory is
-      # used again instead of fetched fresh.
+      # Values of planes of which each triangle has its own, at the centres of texels; some at a time and in place, so
+      # that memory is used again instead of fetched fresh.
       def by_triangle(planes)
         found = planes.map { Numo::DFloat.zeros(texels.size) }
         (0...texels.size).step(AT_ONCE) do |first|
           break if planes.empty?
 
           some = first...[first + AT_ONCE, texels.size].min
-          own = triangles[some]
-          at = Numo::Int32.cast(texels[some])
-          rows = at / width_px
-          x = Numo::DFloat.cast(at - (rows * width_px)) + 0.5
-          y = Numo::DFloat.cast(rows) + 0.5
-          planes.zip(found) do |(across, down, start), values|
-            values[some] = (across[own] * x) + (down[own] * y) + start[own]
-          end
+          own = Geometry::Take.call(triangles, some)
+          x, y = centres(Geometry::Take.call(texels, some))
+          planes.zip(found) { |plane, values| values[some] = on_planes(plane, own, x, y) }
         end
         found
+      end
+
+      def centres(some)
+        rows = some / width_px
+        x, y = [some - (rows * width_px), rows].map { |px| Numo::DFloat.cast(px) }
+        [x, y].each { |px| px.inplace + 0.5 }
+      end
+
+      def on_planes(plane, triangles, x, y)
+        across, down, start = plane.map { |values| Geometry::Take.call(values, triangles) }
+        across.inplace * x
+        down.inplace * y
+        across.inplace + down
+        across.inplace + start
+        across
       end
 
       # @return [Float, nil] what is the same for all triangles, but for rounding: on a flat panel

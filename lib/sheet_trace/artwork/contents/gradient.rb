@@ -19,12 +19,11 @@ module SheetTrace
         # @param frame [Frame]
         # @return [Patch]
         def paint(frame, _canvas)
-          return frame.patch_of_part(straight(frame)) if frame.straight?
+          return frame.patch_of(straight(frame)) if frame.straight?
 
-          pixels = Numo::UInt8.zeros(frame.height_px * frame.width_px, 4)
-          pixels[frame.texels, 0..2] = colors(frame.across, frame.down)
-          pixels[frame.texels, 3] = (frame.coverage * 255).round
-          frame.patch(Patch.image(pixels, frame.width_px, frame.height_px))
+          pixels = frame.blank
+          pixels[frame.texels] = Px.faded(colors(frame.across, frame.down), frame.coverage)
+          frame.patch_of(pixels)
         end
 
         # @return [String] what a layer of it is called if it is given no name
@@ -40,28 +39,24 @@ module SheetTrace
           part = frame.part
           across = places(part.left_px - frame.left_px, part.width_px, frame.width_px)
           down = places(part.top_px - frame.top_px, part.height_px, frame.height_px)
-          pixels = Numo::UInt8.zeros(part.height_px, part.width_px, 4)
-          pixels[true, true, 3] = 255
+          pixels = frame.blank
           (0...part.height_px).step(LINES) do |first|
             some = first...[first + LINES, part.height_px].min
             grid = Numo::DFloat.zeros(some.size, part.width_px)
             own = colors((grid + across.expand_dims(0)).flatten, (grid + down[some].expand_dims(1)).flatten)
-            pixels[some, true, 0..2] = own.reshape(some.size, part.width_px, 3)
+            pixels[some, true] = own.reshape(some.size, part.width_px)
           end
-          Patch.image(pixels, part.width_px, part.height_px)
+          pixels
         end
 
         # Middles of texels, as shares of the box.
         def places(from, count, whole) = (Numo::DFloat.new(count).seq + from + 0.5) / whole
 
-        # @return [Numo::UInt8] n x 3
+        # @return [Numo::UInt32] n px
         def colors(across, down)
           share = shares(across - 0.5, down - 0.5).clip(0, 1)
-          found = Numo::UInt8.zeros(share.size, 3)
-          [color, to].map { |own| Drawing::Color.parse(own).to_a.first(3) }
-            .transpose
-            .each_with_index { |(from, to), band| found[true, band] = ((from + (share * (to - from))) * 255).round }
-          found
+          ends = [color, to].map { |own| Drawing::Color.parse(own).to_a.first(3) }
+          Px.of(ends.transpose.map { |from, to| Numo::UInt32.cast(((from + (share * (to - from))) * 255).round) })
         end
 
         # A turned line is as long as the box is in its direction, so that its ends lie on the corners.

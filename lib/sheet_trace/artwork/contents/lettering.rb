@@ -88,7 +88,7 @@ module SheetTrace
         def paint(frame, _canvas)
           return frame.patch(fitted(frame)) if frame.straight?
 
-          frame.patch(Warp.call(set((frame.covered_px[0] * FINER / width_em).clamp(EM_PX)), frame))
+          Warp.call(set((frame.covered_px[0] * FINER / width_em).clamp(EM_PX)), frame)
         end
 
         # @return [Drawing::Letters]

@@ -62,7 +62,7 @@ module SheetTrace
           image = recolour.reduce(cropped(image)) { |own, range| Recolour.call(own, **range) }
           return frame.patch(straight(image, frame)) if frame.straight?
 
-          frame.patch(Warp.call(frame.prepared ? frame.prepared.call(image) : image, frame))
+          Warp.call(frame.prepared ? frame.prepared.call(image) : image, frame)
         end
 
         # @param pictures [#call] takes a digest, gives the bytes of the image file

@@ -8,8 +8,7 @@ describe SheetTrace::Artwork::PaintedBoxes do
     lambda do |width, height, *painted|
       pixels = Numo::UInt32.zeros(height, width)
       painted.each { |left, top, across, down| pixels[top...(top + down), left...(left + across)] = 0xff0000ff }
-      image = artwork::Patch.image(pixels, width, height)
-      artwork::PaintedBoxes.call(artwork::Patch.new(image: image, left_px: 100, top_px: 40)).map(&:to_a).sort
+      artwork::PaintedBoxes.call(artwork::Patch.new(pixels: pixels, left_px: 100, top_px: 40)).map(&:to_a).sort
     end
 
   it "is one tight box round paint that lies together" do

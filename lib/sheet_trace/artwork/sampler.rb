@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  module Artwork
+    # Colours of an image between its px. Bicubic where all about is opaque; at the edges of what is transparent that
+    # would overshoot, so there by a kernel that keeps to the values about it, with alpha premultiplied: what is
+    # transparent lends no colour to what is not.
+    class Sampler
+      # From this share on of as many px as are wanted of it, an image is not brought down first.
+      AS_IT_IS = 0.99
+      # Px on either side of the nearest that a kernel looks at.
+      KERNEL_PX = 2
+      SMALL_PX = 1 << 22
+      LINE_PX = 1024
+      # Of the map of what lies about a px; other values are neither.
+      OPAQUE = 255
+      CLEAR = 0
+      private_constant :AS_IT_IS, :KERNEL_PX, :SMALL_PX, :LINE_PX, :OPAQUE, :CLEAR
+
+      # @param image [Vips::Image] 8-bit sRGB with alpha
+      # @param scale [Array(Float, Float)] what it is brought down to across and down, 1 as it is, so that fine detail
+      #   is averaged and not skipped
+      # @param many [Boolean] whether about as many places as it has px are asked for
+      def initialize(image, scale: [1.0, 1.0], many: true)
+        kept = ->(own) { many || own.width * own.height <= SMALL_PX ? own.copy_memory : own }
+        image = kept.call(image)
+        opaque = image.extract_band(3).min == OPAQUE
+        @premultiplied = image.premultiply unless opaque
+        if scale.min <= AS_IT_IS
+          @premultiplied &&= @premultiplied.resize(scale[0], vscale: scale[1])
+          image = @premultiplied || image.extract_band(0, n: 3).resize(scale[0], vscale: scale[1]).bandjoin(OPAQUE)
+          image = kept.call(image.rint.cast(:uchar))
+        end
+        @image = image
+        return if opaque
+
+        @premultiplied = kept.call(@premultiplied)
+        @about = about(@image.extract_band(3))
+      end
+
+      # @return [Integer] px, brought down
+      def width = @image.width
+      def height = @image.height
+
+      # @param across [Numo::SFloat] n px from the middle of the first one, within the image; down [Numo::SFloat] n
+      # @return [Numo::UInt32] n px, RGBA
+      def call(across, down)
+        return bicubic(across, down) unless @about
+
+        column, row = [across, down].map { |places| Numo::Int32.cast(places + 0.5) }
+        row.inplace * width
+        about = Geometry::Take.call(@about, row.inplace + column)
+        opaque = about.eq(OPAQUE)
+        return bicubic(across, down) if opaque.all?
+
+        px = Numo::UInt32.zeros(across.size)
+        { bicubic: opaque, between: ~(opaque | about.eq(CLEAR)) }.each do |kernel, there|
+          own = there.where
+          px[own] = send(kernel, *[across, down].map { |places| Geometry::Take.call(places, own) }) unless own.empty?
+        end
+        px
+      end
+
+      private
+
+      # @param alpha [Vips::Image] one band
+      # @return [Numo::UInt8] a px each, in rows: OPAQUE or CLEAR where all that a kernel looks at is that
+      def about(alpha)
+        reach = (2 * KERNEL_PX) + 1
+        wide = [alpha.width + (2 * KERNEL_PX), alpha.height + (2 * KERNEL_PX)]
+        square = Vips::Image.new_from_array(Array.new(reach) { Array.new(reach, 255) })
+        opaque, painted =
+          [[alpha >= 255, :erode], [alpha > 0, :dilate]].map do |found, by|
+            found
+              .embed(KERNEL_PX, KERNEL_PX, *wide, extend: :copy)
+              .public_send(by, square)
+              .crop(KERNEL_PX, KERNEL_PX, alpha.width, alpha.height)
+          end
+        Numo::UInt8.from_binary(opaque.ifthenelse(OPAQUE, (painted / 2).cast(:uchar)).write_to_memory)
+      end
+
+      def bicubic(across, down) = drawn(@image, across, down, :bicubic) { |colors| colors }
+
+      def between(across, down)
+        drawn(@premultiplied, across, down, :lbb) { |colors| colors.unpremultiply.rint.cast(:uchar) }
+      end
+
+      # The places as a list, in lines of an image.
+      #
+      # @return [Numo::UInt32] n
+      def drawn(image, across, down, kernel)
+        count = across.size
+        lines = count.fdiv(LINE_PX).ceil
+        index = Numo::SFloat.zeros(lines * LINE_PX, 2)
+        [across, down].each_with_index { |places, band| index[0...count, band] = places }
+        map = Vips::Image.new_from_memory_copy(index.to_binary, LINE_PX, lines, 2, :float)
+        colors = image.mapim(map, interpolate: Vips::Interpolate.new(kernel), extend: :copy, premultiplied: true)
+        Geometry::Take.call(Numo::UInt32.from_binary(yield(colors).write_to_memory), 0...count)
+      end
+    end
+  end
+end
