@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# In the browser: how long from letting an island go until sheet and proof have drawn it in its new place, how long the
-# page did not listen meanwhile, and the longest frame of a drag.
+# In the browser: how long from letting an island, or a decal on the model, go until sheet and proof have drawn it in
+# its new place, how long the page did not listen meanwhile, and the longest frame of a drag.
 require_relative "load"
 require_relative "../../test/browser/browser_session"
 require_relative "../../demo/build"
@@ -15,6 +15,9 @@ class Repaint
     "20 000 faces" => -> { Stress.wavy(100) },
     "100 000 faces" => -> { Stress.wavy(225) }
   }.freeze
+
+  # Sample => the side that the decal is put on.
+  DECALS = { "Tea caddy" => "Front", "Racing skiff" => "Left" }.freeze
 
   # Writes down frames, long tasks, and when the proof has drawn what came after the hand let go, in the page.
   WATCH = <<~JS
@@ -56,6 +59,54 @@ class Repaint
     end
   end
 
+  # The same of a decal on the side of a sample's model, dragged over the model.
+  def run_decals(moves)
+    with_server do |server|
+      install_sample(server)
+      DECALS.each do |name, side|
+        reset_browser
+        job = server.get("/api/jobs")["jobs"].find { |own| own["name"] == name }
+        open_page(server, job, "art")
+        lay_decal(side)
+        puts format(
+               "%-18s a decal, sheet of %s",
+               name,
+               server.get("/api/jobs/#{job["id"]}")["sheet"].values_at("width_px", "height_px").join(" x ")
+             )
+        report(Array.new(moves) { |count| move_decal(server, job, count) })
+      end
+    end
+  end
+
+  def lay_decal(side)
+    tab "Add"
+    Dir.mktmpdir do |folder|
+      path = File.join(folder, "seal.png").tap { |own| File.binwrite(own, Demo::TeaCaddy.pictures["caddy-lid.png"]) }
+      find("input[type=file][aria-label='Bring in a picture']", visible: :all).send_keys(path)
+      find("button", text: "As decal")
+    end
+    find(".proof-view button", text: side).click
+    click_button "As decal"
+    browser.action(duration: 0).move_to_location(*on_model(0)).click.perform
+    find(".status-bar .done", text: "laid on the surface", wait: 10)
+  end
+
+  def move_decal(server, job, count)
+    now = server.get("/api/jobs/#{job["id"]}")
+    find(".proof-view canvas[data-revision='#{now["revision"]}']", wait: 10)
+    dragged(now["revision"], on_model(count), [6, 3])
+  end
+
+  # Where the decal is after so many drags, on the screen.
+  def on_model(count)
+    left, top, width, height =
+      page.evaluate_script(
+        "(() => { const b = document.querySelector('.proof-view canvas').getBoundingClientRect(); " \
+          "return [b.left, b.top, b.width, b.height]; })()"
+      )
+    [left + (width / 2) + (6 * count), top + (height / 2) + (3 * count)].map(&:round)
+  end
+
   # @return [Array(Float, Hash)] s until sheet and proof show a model that is brought in, and its job
   def drop(server, files)
     visit "/"
@@ -80,21 +131,25 @@ class Repaint
     Stress.operate(http, now, "add_layer", layer)
   end
 
-  def open_page(server, job)
-    visit "/jobs/#{job["id"]}/layout"
+  def open_page(server, job, stage = "layout")
+    visit "/jobs/#{job["id"]}/#{stage}"
     find(".sheet-view[aria-busy=false]", wait: 60)
     find(".proof-view canvas[data-revision='#{server.get("/api/jobs/#{job["id"]}")["revision"]}']", wait: 60)
     page.execute_script(WATCH)
   end
 
-  # @return [Array(Float, Integer, Integer)] s until it is repainted, ms of the longest task then, and of the longest
-  #   frame while it was dragged
+  # @return [Array<Numeric>] as .dragged
   def move(server, job, count)
     now = server.get("/api/jobs/#{job["id"]}")
-    at = middle(now["islands"][count % now["islands"].size])
-    page.execute_script("drawn.length = 0; watchRepaint('#{now["revision"]}')")
+    dragged(now["revision"], middle(now["islands"][count % now["islands"].size]))
+  end
+
+  # @return [Array(Float, Integer, Integer)] s until it is repainted, ms of the longest task then, and of the longest
+  #   frame while it was dragged
+  def dragged(revision, at, by = [20, 12])
+    page.execute_script("drawn.length = 0; watchRepaint('#{revision}')")
     drag = browser.action(duration: 16).move_to_location(*at).click_and_hold
-    60.times { |step| drag.move_to_location(at[0] + (step / 3) + 1, at[1] + (step / 5)) }
+    60.times { |step| drag.move_to_location(at[0] + (step * by[0] / 60) + 1, at[1] + (step * by[1] / 60)) }
     drag.perform
     frame = page.evaluate_script("Math.max(...drawn)")
     page.execute_script("tasks.length = 0")
@@ -130,4 +185,6 @@ class Repaint
 end
 
 Capybara.current_driver = :with_proof
-Repaint.new.run(Integer(ARGV.fetch(0, "5")))
+moves = Integer(ARGV.fetch(0, "5"))
+Repaint.new.run(moves) unless ARGV[1] == "decals"
+Repaint.new.run_decals(moves)

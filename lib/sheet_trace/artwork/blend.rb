@@ -66,21 +66,19 @@ module SheetTrace
       # Normal, on the values of sRGB.
       def self.plain(below, above, opacity, *)
         source, backdrop = [above, below].map { |px| Numo::SFloat.cast(Px.alpha(px)) / 255 }
-        source.inplace * opacity
-        backdrop.inplace * (1 - source)
+        Geometry::InPlace.call(source, [:*, opacity])
+        Geometry::InPlace.call(backdrop, [:*, 1 - source])
         alpha = source + backdrop
-        share = source.inplace / Numo::SFloat.maximum(alpha, Float::EPSILON)
+        share = Geometry::InPlace.call(source, [:/, Numo::SFloat.maximum(alpha, Float::EPSILON)])
         colors =
           Px::COLOR_BITS.map do |bits|
             own, other = [above, below].map { |px| Numo::SFloat.cast((px >> bits) & 255) }
-            own.inplace - other
-            own.inplace * share
-            rounded(own.inplace + other)
+            rounded(Geometry::InPlace.call(own, [:-, other], [:*, share], [:+, other]))
           end
-        Px.of(colors, rounded(alpha.inplace * 255))
+        Px.of(colors, rounded(alpha * 255))
       end
 
-      def self.rounded(values) = Numo::UInt32.cast(values.inplace + 0.5)
+      def self.rounded(values) = Numo::UInt32.cast(values + 0.5)
 
       # By libvips' functions, on an image of as many px.
       def self.by_function(below, above, opacity, mode, linear)

@@ -70,6 +70,13 @@ module SheetTrace
         image
       end
 
+      # @param image [Vips::Image]; seen_as [Array] what tells it and the sampler from others
+      # @yieldreturn [Sampler] of the image
+      # @return [Sampler] small ones are kept
+      def sampler(image, seen_as, &)
+        image.width * image.height > MOST_KEPT_PX ? yield : @memo.fetch([:sampler, *seen_as], &)
+      end
+
       def flat_map(island) = @flat_maps.call(island)
       def strip(place) = @strips.call(place)
       def painted_layout(name) = @painted_layouts.call(name)

@@ -41,8 +41,7 @@ module SheetTrace
         # @param kept [Numo::Bit] one for each texel of the patch
         # @return [Patch] transparent where there is a 0
         def masked(kept)
-          masked = Numo::UInt32.cast(kept).reshape(*pixels.shape)
-          masked.inplace * pixels
+          masked = Geometry::InPlace.call(Numo::UInt32.cast(kept).reshape(*pixels.shape), [:*, pixels])
           Patch.new(pixels: masked, left_px: left_px, top_px: top_px)
         end
       end

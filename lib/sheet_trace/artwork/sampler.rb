@@ -6,27 +6,34 @@ module SheetTrace
     # would overshoot, so there by a kernel that keeps to the values about it, with alpha premultiplied: what is
     # transparent lends no colour to what is not.
     class Sampler
-      # From this share on of as many px as are wanted of it, an image is not brought down first.
-      AS_IT_IS = 0.99
       # Px on either side of the nearest that a kernel looks at.
       KERNEL_PX = 2
       SMALL_PX = 1 << 22
+      # What is larger is kept in memory if more than one in so many of its px is asked for.
+      FEW = 16
       LINE_PX = 1024
       # Of the map of what lies about a px; other values are neither.
       OPAQUE = 255
       CLEAR = 0
-      private_constant :AS_IT_IS, :KERNEL_PX, :SMALL_PX, :LINE_PX, :OPAQUE, :CLEAR
+      private_constant :KERNEL_PX, :SMALL_PX, :FEW, :LINE_PX, :OPAQUE, :CLEAR
 
       # @param image [Vips::Image] 8-bit sRGB with alpha
-      # @param scale [Array(Float, Float)] what it is brought down to across and down, 1 as it is, so that fine detail
-      #   is averaged and not skipped
-      # @param many [Boolean] whether about as many places as it has px are asked for
-      def initialize(image, scale: [1.0, 1.0], many: true)
-        kept = ->(own) { many || own.width * own.height <= SMALL_PX ? own.copy_memory : own }
+      # @param frame [Frame] that the image is laid into
+      # @return [Sampler]
+      def self.for(image, frame)
+        new(image, scale: frame.scale(image.width, image.height), places: frame.texels.size)
+      end
+
+      # @param image [Vips::Image] 8-bit sRGB with alpha
+      # @param scale [Array(Float, Float), nil] what it is brought down to across and down, so that fine detail is
+      #   averaged and not skipped; nil: as it is
+      # @param places [Integer] how many are asked for, about
+      def initialize(image, scale: nil, places: image.width * image.height)
+        kept = ->(own) { own.width * own.height <= [SMALL_PX, FEW * places].max ? own.copy_memory : own }
         image = kept.call(image)
         opaque = image.extract_band(3).min == OPAQUE
         @premultiplied = image.premultiply unless opaque
-        if scale.min <= AS_IT_IS
+        if scale
           @premultiplied &&= @premultiplied.resize(scale[0], vscale: scale[1])
           image = @premultiplied || image.extract_band(0, n: 3).resize(scale[0], vscale: scale[1]).bandjoin(OPAQUE)
           image = kept.call(image.rint.cast(:uchar))
@@ -38,6 +45,9 @@ module SheetTrace
         @about = about(@image.extract_band(3))
       end
 
+      # @return [Integer] in memory, at the most
+      def bytesize = width * height * (@about ? 4 + 16 + 1 : 4)
+
       # @return [Integer] px, brought down
       def width = @image.width
       def height = @image.height
@@ -48,8 +58,8 @@ module SheetTrace
         return bicubic(across, down) unless @about
 
         column, row = [across, down].map { |places| Numo::Int32.cast(places + 0.5) }
-        row.inplace * width
-        about = Geometry::Take.call(@about, row.inplace + column)
+        width
+        about = Geometry::Take.call(@about, Geometry::InPlace.call(row, [:*, width], [:+, column]))
         opaque = about.eq(OPAQUE)
         return bicubic(across, down) if opaque.all?
 

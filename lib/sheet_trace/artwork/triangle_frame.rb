@@ -65,7 +65,7 @@ module SheetTrace
         top, bottom = [lines[0], lines[-1]] # texels rise
         width = right - left + 1
         own = texels - (left + (top * width))
-        own.inplace + (lines.inplace * (width - texel_map.width_px)) if width != texel_map.width_px
+        Geometry::InPlace.call(own, [:+, lines * (width - texel_map.width_px)]) if width != texel_map.width_px
         {
           left_px: texel_map.left_px + left,
           top_px: texel_map.top_px + top,
@@ -84,7 +84,7 @@ module SheetTrace
         (0...covered.size).step(AT_ONCE) do |first|
           some = first...[first + AT_ONCE, covered.size].min
           ways = shares.zip(slopes).map { |share, slope| between(Geometry::Take.call(share, some), slope, some) }
-          covered[some] = ways.reduce { |all, way| all.inplace * way }
+          covered[some] = ways.reduce { |all, way| Geometry::InPlace.call(all, [:*, way]) }
         end
         rim = texel_map.rim.where
         within = shares.map { |share| share[rim].then { |own| (own >= -SLACK) & (own <= 1 + SLACK) } }.reduce(:&)
@@ -95,16 +95,8 @@ module SheetTrace
       # How much of texels lies between two sides: 0 half a texel outside of either, 1 half a texel inside both.
       def self.between(shares, slope, some)
         per_px = slope.is_a?(Float) ? [slope, Float::MIN].max : Numo::DFloat.maximum(slope[some], Float::MIN)
-        shares.inplace / per_px
-        to_end = shares * -1
-        to_end.inplace + (1.0 / per_px)
-        [shares, to_end].each do |px|
-          px.inplace + 0.5
-          px.inplace.clip(0.0, 1.0)
-        end
-        shares.inplace + to_end
-        shares.inplace - 1.0
-        shares
+        from_end = Geometry::InPlace.call(1.0 - shares, [:/, per_px], [:+, 0.5], [:clip, 0.0, 1.0])
+        Geometry::InPlace.call(shares, [:/, per_px], [:+, 0.5], [:clip, 0.0, 1.0], [:+, from_end], [:-, 1.0])
       end
       private_class_method :covering, :box, :coverage, :between
     end

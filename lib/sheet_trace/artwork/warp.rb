@@ -7,11 +7,10 @@ module SheetTrace
       AT_ONCE = 1 << 18 # texels
       private_constant :AT_ONCE
 
-      # @param image [Vips::Image] 8-bit sRGB with alpha
+      # @param sampler [Sampler] of the image
       # @param frame [Frame] that is not straight
       # @return [Patch]
-      def self.call(image, frame)
-        sampler = Sampler.new(image, scale: scale(image, frame), many: frame.texels.size > AT_ONCE)
+      def self.call(sampler, frame)
         pixels = frame.blank
         # Some at a time, so that memory is used again instead of fetched fresh.
         (0...frame.texels.size).step(AT_ONCE) do |first|
@@ -25,18 +24,11 @@ module SheetTrace
         frame.patch_of(pixels)
       end
 
-      # In each direction by itself, as many px as it covers texels.
-      def self.scale(image, frame)
-        frame.covered_px.zip([image.width, image.height]).map { |texels, px| (texels / px).clamp(1.0 / px, 1.0) }
-      end
-
       # Px from the middle of the first one. Past the image's border its own colours go on; how far it reaches is the
       # coverage's to say.
       def self.places(shares, some, px)
         places = Numo::SFloat.new(some.size).store(shares[some] * px)
-        places.inplace - 0.5
-        places.inplace.clip(0.0, px - 1.0)
-        places
+        Geometry::InPlace.call(places, [:-, 0.5], [:clip, 0.0, px - 1.0])
       end
 
       # Less of what the image covers in part.
@@ -46,7 +38,7 @@ module SheetTrace
 
         px[partly] = Px.faded(*[px, coverage].map { |values| Geometry::Take.call(values, partly) })
       end
-      private_class_method :scale, :places, :cover
+      private_class_method :places, :cover
     end
   end
 end

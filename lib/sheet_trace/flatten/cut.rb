@@ -29,6 +29,18 @@ module SheetTrace
             )
           end
 
+          # @param positions [Numo::DFloat] n x 3; triangles [Numo::Int32] t x 3
+          # @return [Piece] that is all there is: its faces and points are numbered as they come
+          def self.of_triangles(positions, triangles)
+            new(
+              faces: Numo::Int64.new(triangles.shape[0]).seq,
+              points: Numo::Int64.new(positions.shape[0]).seq,
+              positions: positions,
+              triangles: triangles,
+              border: Border.call(triangles)
+            )
+          end
+
           # V - E + F, 1 for a disc. Inner edges have two sides, those of the border one; told by sides, as diagonals
           # of two faces may
           # have the same ends.

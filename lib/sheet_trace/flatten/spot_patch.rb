@@ -13,8 +13,10 @@ module SheetTrace
       MOST = 60_000
       # The spot keeps this share of a triangle off its sides.
       OFF_SIDES = 1e-3
+      # How far the angles round a vertex may be off a full turn where a surface can lie flat.
+      FLAT_RAD = 1e-6
       Triple = Geometry::Triple
-      private_constant :STEP, :COARSER, :MOST, :OFF_SIDES, :Triple
+      private_constant :STEP, :COARSER, :MOST, :OFF_SIDES, :FLAT_RAD, :Triple
 
       # @return [Integer] triangle of the surface that the spot lies on
       attr_reader :triangle
@@ -45,10 +47,15 @@ module SheetTrace
         @spot = Triple.blend(surface.corners(triangle), @own_shares)
         @reach = reach
         gather(over)
-        nil while @parents.size < MOST && part_long_edges
+        piece = Cut::Piece.of_triangles(positions, triangles)
+        @developable = piece.disc? && AngleDefect.call(piece).max < FLAT_RAD
+        nil while !developable? && @parents.size < MOST && part_long_edges
         put_in_spot
         freeze
       end
+
+      # @return [Boolean] whether it can lie flat as it is, in one piece, and so is not parted
+      def developable? = @developable
 
       # @return [Integer] pieces
       def count = parents.size
@@ -181,29 +188,37 @@ module SheetTrace
         a, b, c = @vertices[3 * row, 3]
         least = @reach * STEP
         edges = [[a, b], [b, c], [c, a]].map { |ends| [ends, Triple.distance(@places[ends[0]], @places[ends[1]])] }
-        edges
-          .select { |_ends, length| length > least }
-          .sort_by { |_ends, length| -length }
-          .find do |ends, length|
+        edges.select! { |_ends, length| length > least }
+        return if edges.empty?
+
+        edges.sort_by! { |_ends, length| -length } if edges.size > 1
+        ends, =
+          edges.find do |ends, length|
             far = Triple.distance_to_line(@spot, @places[ends[0]], @places[ends[1]])
             far <= @reach * 1.1 && length > COARSER * far
           end
-          &.first
+        ends
       end
 
       def split(middles)
-        settled = []
-        pieces =
-          Array.new(count) do |row|
-            a, b, c = @vertices[3 * row, 3]
-            found = [middles[edge(a, b)], middles[edge(b, c)], middles[edge(c, a)]]
-            corners = [a, b, c].zip(@shares[row])
-            own = found.none? ? [corners] : parted(corners, halved(corners, found))
-            settled.concat(found.none? ? [@settled[row]] : Array.new(own.size))
-            own.map { |piece| [@parents[row], piece] }
-          end
-        write(pieces.flatten(1))
-        @settled = settled
+        old = [@parents, @vertices, @shares, @settled]
+        @parents, @vertices, @shares, @settled = Array.new(4) { [] }
+        parents, vertices, shares, settled = old
+        parents.each_with_index do |parent, row|
+          a, b, c = own = vertices[3 * row, 3]
+          found = [middles[edge(a, b)], middles[edge(b, c)], middles[edge(c, a)]]
+          next add(parent, own, shares[row], settled[row]) if found.none?
+
+          corners = own.zip(shares[row])
+          parted(corners, halved(corners, found)).each { |piece| add(parent, *piece.transpose, nil) }
+        end
+      end
+
+      def add(parent, vertices, shares, settled)
+        @parents << parent
+        @vertices.concat(vertices)
+        @shares << shares
+        @settled << settled
       end
 
       # @return [Array] middles of the edges from each corner to the next; nil where one stays whole
@@ -232,14 +247,6 @@ module SheetTrace
         end
       end
 
-      # @param pieces [Array<Array(Integer, Array)>] parent and corners of each
-      def write(pieces)
-        @parents = pieces.map(&:first)
-        @vertices = pieces.flat_map { |_parent, corners| corners.map(&:first) }
-        @shares = pieces.map { |_parent, corners| corners.map(&:last) }
-        @settled = []
-      end
-
       # The piece that the spot lies on becomes three.
       def put_in_spot
         row, =
@@ -249,11 +256,9 @@ module SheetTrace
         own = Triple.blend(shares[row], inside)
         @spot = Triple.blend(@surface.corners(triangle), own)
         @places << @spot
-        corners = @vertices[3 * row, 3].zip(shares[row])
-        pieces = parents.each_index.map { |i| [parents[i], @vertices[3 * i, 3].zip(shares[i])] }
-        pieces.delete_at(row)
-        around = [corners, corners.rotate].transpose.map { |a, b| [triangle, [a, b, [seed, own]]] }
-        write(pieces + around)
+        corners = @vertices.slice!(3 * row, 3).zip(@shares.delete_at(row))
+        [@parents, @settled].each { |list| list.delete_at(row) }
+        [corners, corners.rotate].transpose.each { |a, b| add(triangle, *[a, b, [seed, own]].transpose, nil) }
       end
 
       # @return [Array(Float, Float, Float)] shares of a piece's corners in the spot

@@ -131,7 +131,7 @@ module SheetTrace
         (1..reach).each do |dx|
           [dx, -dx].each do |by|
             beside = Geometry::Take.call(columns, targets + by)
-            best = Numo::Int32.minimum(best, beside.inplace + ((dx * dx * 65_536) + by))
+            best = Numo::Int32.minimum(best, Geometry::InPlace.call(beside, [:+, (dx * dx * 65_536) + by]))
           end
           next unless (dx % STEP).zero? || dx == reach
 

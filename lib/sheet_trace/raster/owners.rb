@@ -119,20 +119,17 @@ module SheetTrace
         first, rows, start, step, tall, weight = Array.new(6) { |k| edges[k..k, true] }
         down = Numo::DFloat.new(rows.max.to_i, 1).seq
         at = down * step
-        change(at, [:+, start], [:/, tall], [:ceil], [:clip, 0, width_px])
-        change(at, [:+, first * width_px], [:+, down * width_px], [:clip, 0, size])
+        Geometry::InPlace.call(at, [:+, start], [:/, tall], [:ceil], [:clip, 0, width_px])
+        Geometry::InPlace.call(at, [:+, first * width_px], [:+, down * width_px], [:clip, 0, size])
         places = Numo::Int32.cast(at).flatten
         share = Numo::SFloat.cast(rows) - Numo::SFloat.cast(down) # behind an edge's end there is nothing to add
-        change(share, [:clip, 0, 1])
-        change(at, [:*, share])
+        Geometry::InPlace.call(share, [:clip, 0, 1])
+        Geometry::InPlace.call(at, [:*, share])
         area = -(at.inplace * weight.sign).sum
-        change(share, [:*, Numo::SFloat.cast(weight)])
+        Geometry::InPlace.call(share, [:*, Numo::SFloat.cast(weight)])
         at.free
         [places, share.flatten, area]
       end
-
-      # Without memory of its own for each step.
-      def self.change(array, *steps) = steps.each { |name, *values| array.inplace.public_send(name, *values) }
 
       # Where triangles overlap, the sums say nothing: those that have such texels are painted one after the other.
       def self.last_wins(owner, places, weights, corners, width_px, height_px)
@@ -150,16 +147,7 @@ module SheetTrace
         end
         owner
       end
-      private_class_method :in_parts,
-                           :running,
-                           :edges_of,
-                           :on_grid,
-                           :turn_of,
-                           :slope,
-                           :levels,
-                           :crossings,
-                           :change,
-                           :last_wins
+      private_class_method :in_parts, :running, :edges_of, :on_grid, :turn_of, :slope, :levels, :crossings, :last_wins
     end
   end
 end

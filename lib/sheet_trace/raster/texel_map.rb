@@ -47,7 +47,7 @@ module SheetTrace
       def texels = @memo[:texels] ||= Numo::Int32.cast(coverage.where).freeze
 
       # @return [Numo::Int32] N triangle rows
-      def triangles = @memo[:triangles] ||= Geometry::Take.call(owner, texels).tap { |rows| rows.inplace - 1 }.freeze
+      def triangles = @memo[:triangles] ||= Geometry::InPlace.call(Geometry::Take.call(owner, texels), [:-, 1]).freeze
 
       # @return [Numo::Bit] one a texel
       def coverage = @memo[:coverage] ||= owner.gt(0).freeze
@@ -153,16 +153,19 @@ module SheetTrace
         flat = det.eq(0).where
         det[flat] = 1.0
         places =
-          [0, 1].product([0, 1]).map do |u, v|
-            by_across = (across[2] * -1) + u
-            by_down = (down[2] * -1) + v
-            [
-              ((by_across * down[1]) - (by_down * across[1])) / det,
-              ((by_down * across[0]) - (by_across * down[0])) / det
-            ]
-          end
+          [0, 1].product([0, 1])
+            .map do |u, v|
+              by_across = (across[2] * -1) + u
+              by_down = (down[2] * -1) + v
+              [
+                ((by_across * down[1]) - (by_down * across[1])) / det,
+                ((by_down * across[0]) - (by_across * down[0])) / det
+              ]
+            end
         [[:minimum, -Float::INFINITY], [:maximum, Float::INFINITY]].map do |name, without|
-          places.transpose.map { |px| px.reduce { |a, b| Numo::DFloat.public_send(name, a, b) }.tap { |end_px| end_px[flat] = without } }
+          places.transpose.map do |px|
+            px.reduce { |a, b| Numo::DFloat.public_send(name, a, b) }.tap { |end_px| end_px[flat] = without }
+          end
         end
       end
 
@@ -216,17 +219,12 @@ module SheetTrace
 
       def centres(some)
         rows = some / width_px
-        x, y = [some - (rows * width_px), rows].map { |px| Numo::DFloat.cast(px) }
-        [x, y].each { |px| px.inplace + 0.5 }
+        [some - (rows * width_px), rows].map { |px| Geometry::InPlace.call(Numo::DFloat.cast(px), [:+, 0.5]) }
       end
 
       def on_planes(plane, triangles, x, y)
         across, down, start = plane.map { |values| Geometry::Take.call(values, triangles) }
-        across.inplace * x
-        down.inplace * y
-        across.inplace + down
-        across.inplace + start
-        across
+        Geometry::InPlace.call(across, [:*, x], [:+, Geometry::InPlace.call(down, [:*, y])], [:+, start])
       end
 
       # @return [Float, nil] what is the same for all triangles, but for rounding: on a flat panel

@@ -88,7 +88,8 @@ module SheetTrace
         def paint(frame, _canvas)
           return frame.patch(fitted(frame)) if frame.straight?
 
-          Warp.call(set((frame.covered_px[0] * FINER / width_em).clamp(EM_PX)), frame)
+          image = set((frame.covered_px[0] * FINER / width_em).clamp(EM_PX))
+          Warp.call(Sampler.for(image, frame), frame)
         end
 
         # @return [Drawing::Letters]

@@ -62,7 +62,7 @@ module SheetTrace
           image = recolour.reduce(cropped(image)) { |own, range| Recolour.call(own, **range) }
           return frame.patch(straight(image, frame)) if frame.straight?
 
-          Warp.call(frame.prepared ? frame.prepared.call(image) : image, frame)
+          Warp.call(sampler(image, frame, canvas), frame)
         end
 
         # @param pictures [#call] takes a digest, gives the bytes of the image file
@@ -88,6 +88,13 @@ module SheetTrace
 
           covered = frame.straight? ? [frame.width_px, frame.height_px] : frame.covered_px
           [covered[0] / width_px, covered[1] / (width_px / aspect)].max
+        end
+
+        def sampler(image, frame, canvas)
+          return Sampler.for(frame.prepared.call(image), frame) if frame.prepared
+
+          seen_as = [self, scale(frame), frame.scale(image.width, image.height)]
+          canvas.sampler(image, seen_as) { Sampler.for(image, frame) }
         end
 
         # On whole px, so that what is left stays to the byte.

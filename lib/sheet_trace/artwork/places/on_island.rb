@@ -151,7 +151,7 @@ module SheetTrace
           rows = map.island_triangles[island]
           corners = flat_map.by_point.map { |values| values[map.triangles.points[rows, true]] }
           shares = distortion(content).to_content(*content_corners(corners, content, flat_map))
-          under = shares.map { |share| share.max(axis: 1).gt(0) & share.min(axis: 1).lt(1) }.reduce(:&).where
+          under = Pieces.under(*shares).where
           return { stretch_mean: 1.0, stretch_worst: 1.0 } if under.empty?
 
           space = map.triangle_positions(job.unit_mm, rows[under])

@@ -68,7 +68,7 @@ module SheetTrace
           total = [areas.sum, Float::MIN].max
           {
             height_mm: size_mm(content)[1],
-            islands: rows.empty? ? [] : Pieces.islands(job.layout.uv_map, laid.parents[rows]),
+            islands: islands(job, laid, rows),
             stretch_mean: rows.empty? ? 1.0 : (laid.stretches[rows] * areas).sum / total,
             stretch_worst: rows.empty? ? 1.0 : laid.stretches[rows].max,
             cracks_mm: cracks_mm(laid, content, job.unit_mm),
@@ -90,7 +90,9 @@ module SheetTrace
 
         # @return [Float, nil] the least of the islands that it lies on; nil where it lies on none
         def density_px_per_mm(job, content)
-          facts(job, content)[:islands].map { |own| job.measures[own].density_px_per_mm }.min
+          laid = job.round_spot(self, reach_mm(content))
+          rows, = under(laid, job.layout.uv_map, content, job.unit_mm)
+          islands(job, laid, rows).map { |own| job.measures[own].density_px_per_mm }.min
         end
 
         # @return [String] in words
@@ -115,9 +117,10 @@ module SheetTrace
           cos = Math.cos(turn_rad)
           sin = Math.sin(turn_rad)
           shares = [(((x * cos) - (y * sin)) / width) + 0.5, 0.5 - (((x * sin) + (y * cos)) / height)]
-          inside = shares.map { |share| share.max(axis: 1).gt(0) & share.min(axis: 1).lt(1) }.reduce(:&)
-          [(inside & Pieces.mapped(map, laid.parents)).where, shares]
+          [(Pieces.under(*shares) & Pieces.mapped(map, laid.parents)).where, shares]
         end
+
+        def islands(job, laid, rows) = rows.empty? ? [] : Pieces.islands(job.layout.uv_map, laid.parents[rows])
 
         # Of those that both sides of lie in the content.
         def cracks_mm(laid, content, unit_mm)

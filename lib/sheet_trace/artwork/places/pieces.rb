@@ -38,6 +38,25 @@ module SheetTrace
           [corners, rows]
         end
 
+        # By the lines that part two convex shapes which don't meet: the content's sides, and the triangle's.
+        #
+        # @param across [Numo::DFloat] t x 3 shares of the content at the corners; down [Numo::DFloat] t x 3
+        # @return [Numo::Bit] t: whether the content lies on some of it
+        def self.under(across, down)
+          boxed = [across, down].map { |share| share.max(axis: 1).gt(0) & share.min(axis: 1).lt(1) }.reduce(:&)
+          3
+            .times
+            .reduce(boxed) do |under, k|
+              x, y, x1, y1, x2, y2 = [k, (k + 1) % 3, (k + 2) % 3].flat_map { |at| [across[true, at], down[true, at]] }
+              right = y1 - y
+              below = x - x1
+              turn = ((right * (x2 - x)) + (below * (y2 - y))).sign
+              # The corner of the content that is farthest on the triangle's side of this side.
+              farthest = (right * turn).clip(0, nil) + (below * turn).clip(0, nil)
+              under & farthest.gt(turn * ((right * x) + (below * y)))
+            end
+        end
+
         # Root mean square of the sheet's px along the content's sides.
         #
         # @param corners [Numo::DFloat] t x 3 x 2, px; across, down [Numo::DFloat] t x 3 shares of the content

@@ -50,7 +50,7 @@ module SheetTrace
             next if @settled[nearest]
 
             settle(nearest)
-            break if far > @reach
+            break if far > @reach && !@patch.developable?
           end
           @sums.each_key { |vertex| @places[vertex] ||= mean(vertex) }
           @places

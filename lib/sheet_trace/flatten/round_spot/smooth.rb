@@ -62,13 +62,7 @@ module SheetTrace
         def piece(used, vertices)
           numbers = used.each_with_index.to_h
           triangles = Numo::Int32.cast(numbers.values_at(*vertices)).reshape(vertices.size / 3, 3)
-          Cut::Piece.new(
-            faces: Numo::Int64.new(vertices.size / 3).seq,
-            points: Numo::Int64.new(used.size).seq,
-            positions: Numo::DFloat.cast(@patch.places.values_at(*used)),
-            triangles: triangles,
-            border: Border.call(triangles)
-          )
+          Cut::Piece.of_triangles(Numo::DFloat.cast(@patch.places.values_at(*used)), triangles)
         end
 
         def far(row)

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../../test_helper"
+require "vips"
 
 describe "pictures set on islands" do
   disc =

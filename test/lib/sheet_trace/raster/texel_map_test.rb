@@ -67,6 +67,37 @@ describe SheetTrace::Raster::TexelMap do
                  x.to_a.map { |v| v.round(9) }.zip(y.to_a.map { |v| v.round(9) })
   end
 
+  it "is brought down to where two values are 0 to 1, without losing one of those texels or changing what it says" do
+    random = Random.new(2)
+    20.times do |round|
+      points = Array.new(9) { |i| [(i % 3 * 20) + random.rand(12), (i / 3 * 20) + random.rand(12)] }
+      triangles = [0, 1, 3, 4].flat_map { |i| [[i, i + 1, i + 4], [i, i + 4, i + 3]] }
+      map = build.call(points, triangles, 60, 60)
+      size = [0.2, 1.0, 9.0][round % 3]
+      values =
+        Array.new(2) { Numo::DFloat.cast(Array.new(8) { Array.new(3) { 0.5 + (random.rand(-1.0..1.0) / size) } }) }
+      inside =
+        lambda do |own|
+          across, down = own.interpolate(values)
+          rows = (across.ge(0) & across.le(1) & down.ge(0) & down.le(1)).where
+          texels = own.texels[rows]
+          places = texels.to_a.map { |at| at.divmod(own.width_px).zip([own.top_px, own.left_px]).map(&:sum) }
+          places.zip(own.triangles[rows].to_a, across[rows].to_a.map { |value| value.round(9) })
+        end
+      part = map.within_unit_square(*values)
+
+      assert_equal inside.call(map), part ? inside.call(part) : []
+    end
+  end
+
+  it "is nothing where no triangle comes near, and whole triangles where a value does not change" do
+    map = build.call([[2, 2], [12, 2], [12, 12]], [[0, 1, 2]], 16, 16)
+
+    assert_nil map.within_unit_square(Numo::DFloat[[5, 6, 7]], Numo::DFloat[[0, 0, 1]])
+    assert_equal map.texels.size,
+                 map.within_unit_square(Numo::DFloat[[0.5, 0.5, 0.5]], Numo::DFloat[[0, 0, 1]]).texels.size
+  end
+
   it "bleeds to the nearest texel within reach, by distance between middles" do
     map = build.call([[4, 4], [6, 4], [6, 6], [4, 6]], [[0, 1, 2], [0, 2, 3]], 10, 10)
     targets, sources = map.bleed(2)
