@@ -30,18 +30,6 @@ module SheetTrace
         :shown,
         keyword_init: true
       ) do
-        # @param width [Integer] of the content's image; height [Integer]
-        # @return [Array(Float, Float), nil] what it is brought down to across and down, each by itself, to have about
-        #   as many px as it covers texels; nil where it has no more of them
-        def scale(width, height)
-          shares = covered_px.zip([width, height]).map { |texels, px| in_steps((texels / px).clamp(1.0 / px, 1.0)) }
-          shares if shares.min < 1
-        end
-
-        # In steps of about one in a hundred, so that an image need not be brought down anew for each place.
-        def in_steps(share) = 2**((Math.log2(share) * 64).round / 64.0)
-        private :in_steps
-
         # @return [Boolean] whether the content lies straight and whole in the box
         def straight? = texels.nil?
 

@@ -9,19 +9,32 @@ module SheetTrace
       # Px on either side of the nearest that a kernel looks at.
       KERNEL_PX = 2
       SMALL_PX = 1 << 22
+      # From this share on of as many px as it covers texels, an image is not brought down first.
+      AS_IT_IS = 0.99
+      # Of what it is brought down to; the rest is rounding, which is another in each place.
+      DIGITS = 10
       # What is larger is kept in memory if more than one in so many of its px is asked for.
       FEW = 16
       LINE_PX = 1024
       # Of the map of what lies about a px; other values are neither.
       OPAQUE = 255
       CLEAR = 0
-      private_constant :KERNEL_PX, :SMALL_PX, :FEW, :LINE_PX, :OPAQUE, :CLEAR
+      private_constant :AS_IT_IS, :DIGITS, :KERNEL_PX, :SMALL_PX, :FEW, :LINE_PX, :OPAQUE, :CLEAR
 
       # @param image [Vips::Image] 8-bit sRGB with alpha
       # @param frame [Frame] that the image is laid into
       # @return [Sampler]
-      def self.for(image, frame)
-        new(image, scale: frame.scale(image.width, image.height), places: frame.texels.size)
+      def self.for(image, frame) = new(image, scale: scale(image, frame), places: frame.texels.size)
+
+      # @return [Array(Float, Float), nil] what an image is brought down to across and down, each by itself, to have
+      #   about as many px as it covers texels; nil where it has no more of them
+      def self.scale(image, frame)
+        shares =
+          frame
+            .covered_px
+            .zip([image.width, image.height])
+            .map { |texels, px| (texels / px).clamp(1.0 / px, 1.0).round(DIGITS) }
+        shares if shares.min < AS_IT_IS
       end
 
       # @param image [Vips::Image] 8-bit sRGB with alpha
@@ -32,17 +45,14 @@ module SheetTrace
         kept = ->(own) { own.width * own.height <= [SMALL_PX, FEW * places].max ? own.copy_memory : own }
         image = kept.call(image)
         opaque = image.extract_band(3).min == OPAQUE
-        @premultiplied = image.premultiply unless opaque
+        shrunk = ->(own) { scale ? own.resize(scale[0], vscale: scale[1]) : own }
+        @premultiplied = kept.call(shrunk.call(image.premultiply)) unless opaque
         if scale
-          @premultiplied &&= @premultiplied.resize(scale[0], vscale: scale[1])
-          image = @premultiplied || image.extract_band(0, n: 3).resize(scale[0], vscale: scale[1]).bandjoin(OPAQUE)
+          image = @premultiplied || shrunk.call(image.extract_band(0, n: 3).cast(:float)).bandjoin(OPAQUE)
           image = kept.call(image.rint.cast(:uchar))
         end
         @image = image
-        return if opaque
-
-        @premultiplied = kept.call(@premultiplied)
-        @about = about(@image.extract_band(3))
+        @about = about(image.extract_band(3)) unless opaque
       end
 
       # @return [Integer] in memory, at the most

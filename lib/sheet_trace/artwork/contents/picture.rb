@@ -93,7 +93,7 @@ module SheetTrace
         def sampler(image, frame, canvas)
           return Sampler.for(frame.prepared.call(image), frame) if frame.prepared
 
-          seen_as = [self, scale(frame), frame.scale(image.width, image.height)]
+          seen_as = [self, scale(frame), Sampler.scale(image, frame)]
           canvas.sampler(image, seen_as) { Sampler.for(image, frame) }
         end
 
