@@ -89,6 +89,7 @@ module SheetTrace
       # @return [Numo::UInt32] the sheet as it is now
       def brought_up(former)
         boxes = changed(former)
+        return former.pixels if boxes.empty?
         return composed(@whole) if boxes == [@whole]
 
         pixels = Geometry::Take.copy(former.pixels)

@@ -46,11 +46,15 @@ module SheetTrace
         )
       end
 
-      # The frame of a content that covers all of the triangles.
+      # The frame of a content that covers all of the triangles: all of the map.
       def self.covering(texel_map, across, down, covered_px, prepared)
         shares = texel_map.interpolate([across, down])
         Frame.new(
-          **box(texel_map, texel_map.texels),
+          left_px: texel_map.left_px,
+          top_px: texel_map.top_px,
+          width_px: texel_map.width_px,
+          height_px: texel_map.height_px,
+          texels: texel_map.texels,
           across: shares[0],
           down: shares[1],
           coverage: 1.0,

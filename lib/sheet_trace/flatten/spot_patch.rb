@@ -201,15 +201,14 @@ module SheetTrace
       end
 
       def split(middles)
-        old = [@parents, @vertices, @shares, @settled]
+        pieces = @parents.each_index.map { |row| [@parents[row], @vertices[3 * row, 3], @shares[row], @settled[row]] }
         @parents, @vertices, @shares, @settled = Array.new(4) { [] }
-        parents, vertices, shares, settled = old
-        parents.each_with_index do |parent, row|
-          a, b, c = own = vertices[3 * row, 3]
+        pieces.each do |parent, own, shares, settled|
+          a, b, c = own
           found = [middles[edge(a, b)], middles[edge(b, c)], middles[edge(c, a)]]
-          next add(parent, own, shares[row], settled[row]) if found.none?
+          next add(parent, own, shares, settled) if found.none?
 
-          corners = own.zip(shares[row])
+          corners = own.zip(shares)
           parted(corners, halved(corners, found)).each { |piece| add(parent, *piece.transpose, nil) }
         end
       end

@@ -20,7 +20,7 @@ module SheetTrace
       # @raise [FormatError] as Artwork::Picture
       # @raise [InputError] where the models have nothing in common
       def self.call(from, bytes, to, size:, tolerance: nil, bleed_px: 4)
-        file = Artwork::PictureFile.of_bytes(bytes, name: "the picture")
+        file = Artwork::PictureFile.of_bytes(bytes, name: "the picture", digest: NAME)
         sheet = Layout::Sheet.new(width_px: file.width_px, height_px: file.height_px)
         before = Job.start(from, source_name: "old", sheet: sheet)
         after = Job.start(to, source_name: "new", sheet: size)

@@ -140,9 +140,9 @@ module SheetTrace
       def part(left, top, width, height)
         return self if [width, height] == [width_px, height_px]
 
-        own = owner.reshape(height_px, width_px)[top...(top + height), left...(left + width)]
-        corners = @corners - Numo::DFloat[left, top]
-        TexelMap.send(:new, corners, left_px + left, top_px + top, width, height, Geometry::Take.copy(own).flatten)
+        lines = owner[(top * width_px)...((top + height) * width_px)].reshape(height, width_px)
+        own = Geometry::Take.call(lines, true, left...(left + width)).flatten
+        TexelMap.send(:new, @corners - Numo::DFloat[left, top], left_px + left, top_px + top, width, height, own)
       end
 
       # Where the plane of each triangle has the corners of 0 to 1 by 0 to 1: the least x and y of them, and the most.

@@ -43,7 +43,7 @@ describe SheetTrace::Layout::Pack do
     end
 
   it "keeps islands as far apart as the gutter, and off the margin" do
-    before = patches.call(14, width: 256, height: 256)
+    before = patches.call(7, width: 256, height: 256)
     after = run.call(before, turn: "free").layout
 
     refute too_near.call(after, 8)
@@ -53,7 +53,7 @@ describe SheetTrace::Layout::Pack do
   end
 
   it "keeps all scales and, without turns, every direction" do
-    before = patches.call(20)
+    before = patches.call(9)
     result = run.call(before, turn: "none")
     sizes =
       [before, result.layout].map { |state| state.boxes_px.then { |boxes| (boxes[true, 2] - boxes[true, 0]).to_a } }
@@ -63,7 +63,7 @@ describe SheetTrace::Layout::Pack do
   end
 
   it "turns by quarters only, and those that stay upright not at all" do
-    before = patches.call(20)
+    before = patches.call(8)
     after = run.call(before, turn: "quarter", upright: [0, 3]).layout
     turns =
       outlines
@@ -116,13 +116,14 @@ describe SheetTrace::Layout::Pack do
         .each_with_index
         .map { |(_x, _y, width, height), i| rectangle.call(i * 120, 0, width, height) }
     before = layout.call(Bench::Surfaces.flat(pieces))
-    best =
-      (0...pack.attempts(12))
-        .map { |attempt| pack.call(before, singly.call(before), gutter_px: 0, attempt: attempt).share_used }
-        .max
+    shares =
+      (0...pack.attempts(12)).lazy.map do |attempt|
+        pack.call(before, singly.call(before), gutter_px: 0, attempt: attempt).share_used
+      end
+    found = shares.find { |share| share >= 0.85 }
 
-    assert_operator best, :>=, 0.85
-    assert_operator best, :<=, 1
+    assert found, "in no attempt"
+    assert_operator found, :<=, 1
   end
 
   it "goes round what is locked or reserved, moves stacks as one, and gives the same for the same attempt" do
@@ -193,7 +194,7 @@ describe SheetTrace::Layout::Pack do
 
     assert_operator packed.share_used, :>, 0.9
     assert_operator packed.layout.boxes_px.max, :<=, 1024
-    tiny = layout.call(Bench::Surfaces.flat(Array.new(1500) { |i| rectangle.call((i % 50) * 9, i / 50 * 9, 3, 2) }))
+    tiny = layout.call(Bench::Surfaces.flat(Array.new(500) { |i| rectangle.call((i % 25) * 9, i / 25 * 9, 3, 2) }))
     spread = pack.call(tiny, singly.call(tiny), gutter_px: 2, turn: "none", keep_scale: true).layout
 
     assert_operator spread.boxes_px.max, :<=, 1024
