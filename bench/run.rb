@@ -103,6 +103,7 @@ module Bench
         *packs,
         *fits,
         *art,
+        *carried,
         *moves(job)
       ]
     )
@@ -261,6 +262,32 @@ module Bench
         pictures: ->(_) { file }
       ).job
     end
+  end
+
+  # A painted picture with clear places, carried from one map of a wavy sheet onto another, reading it included.
+  def self.carried
+    from, to =
+      [5, 4].map { |pieces| SheetTrace::Formats.read(Surfaces.wavy_obj(155, pieces: pieces), name: "wavy.obj") }
+    { 2048 => 2.0, 4096 => 6.0 }.map do |side, limit_s|
+      bytes = painted(side)
+      size = SheetTrace::Layout::Sheet.new(width_px: side, height_px: side)
+      measure("paint carried at #{side}, #{to.mesh.face_count} faces", limit_s) do
+        -> { SheetTrace::Job::CarryPaint.call(from, bytes, to, size: size).image.write_to_memory }
+      end
+    end
+  end
+
+  # @return [String] the file of a picture of soft spots of all colours, clear in places
+  def self.painted(side)
+    *colors, alpha =
+      [4, 4, 4, 64].each_with_index.map do |spot_px, seed|
+        Vips::Image.gaussnoise(side / spot_px, side / spot_px, mean: 128, sigma: 60, seed: seed).resize(spot_px)
+      end
+    colors[0]
+      .bandjoin([*colors.drop(1), (alpha > 100).ifthenelse(255, 0)])
+      .cast(:uchar)
+      .copy(interpretation: :srgb)
+      .pngsave_buffer(compression: 1)
   end
 
   # One move, through operation, measures, snapshot and store, to the JSON that the page is sent.

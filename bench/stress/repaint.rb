@@ -16,6 +16,8 @@ class Repaint
     "100 000 faces" => -> { Stress.wavy(225) }
   }.freeze
 
+  # By which a decal is dragged.
+  ASIDE_PX = 4
   # Sample => the side that the decal is put on.
   DECALS = { "Tea caddy" => "Front", "Racing skiff" => "Left" }.freeze
 
@@ -94,7 +96,7 @@ class Repaint
   def move_decal(server, job, count)
     now = server.get("/api/jobs/#{job["id"]}")
     find(".proof-view canvas[data-revision='#{now["revision"]}']", wait: 10)
-    dragged(now["revision"], on_model(count), [6, 3])
+    dragged(now["revision"], on_model(count), [ASIDE_PX, 0])
   end
 
   # Where the decal is after so many drags, on the screen.
@@ -104,7 +106,7 @@ class Repaint
         "(() => { const b = document.querySelector('.proof-view canvas').getBoundingClientRect(); " \
           "return [b.left, b.top, b.width, b.height]; })()"
       )
-    [left + (width / 2) + (6 * count), top + (height / 2) + (3 * count)].map(&:round)
+    [left + (width / 2) + (ASIDE_PX * count), top + (height / 2)].map(&:round)
   end
 
   # @return [Array(Float, Hash)] s until sheet and proof show a model that is brought in, and its job
@@ -154,9 +156,10 @@ class Repaint
     frame = page.evaluate_script("Math.max(...drawn)")
     page.execute_script("tasks.length = 0")
     browser.action(duration: 0).release.perform
-    until (ms = page.evaluate_script("repainted"))
-      sleep 0.05
-    end
+    ms =
+      page
+        .document
+        .synchronize(20) { page.evaluate_script("repainted") || raise(Capybara::ElementNotFound, "not repainted") }
     [ms / 1000.0, page.evaluate_script("Math.max(0, ...tasks)"), frame]
   end
 

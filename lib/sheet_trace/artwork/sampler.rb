@@ -15,7 +15,8 @@ module SheetTrace
       DIGITS = 10
       # What is larger is kept in memory if more than one in so many of its px is asked for.
       FEW = 16
-      LINE_PX = 1024
+      # As wide as the tiles that libvips works in: what is in one tile then lies together in the image, too.
+      LINE_PX = 64
       # Of the map of what lies about a px; other values are neither.
       OPAQUE = 255
       CLEAR = 0
