@@ -69,7 +69,6 @@ module SheetTrace
         return bicubic(across, down) unless @about
 
         column, row = [across, down].map { |places| Numo::Int32.cast(places + 0.5) }
-        width
         about = Geometry::Take.call(@about, Geometry::InPlace.call(row, [:*, width], [:+, column]))
         opaque = about.eq(OPAQUE)
         return bicubic(across, down) if opaque.all?
