@@ -15,12 +15,15 @@ module SheetTrace
       DIGITS = 10
       # What is larger is kept in memory if more than one in so many of its px is asked for.
       FEW = 16
+      # Px about an image that go on as its borders. Kept with it: libvips would add them anew, in a copy of all that
+      # some texels lie on, as often as one of those is at the border.
+      AROUND_PX = 4
       # As wide as the tiles that libvips works in: what is in one tile then lies together in the image, too.
       LINE_PX = 64
       # Of the map of what lies about a px; other values are neither.
       OPAQUE = 255
       CLEAR = 0
-      private_constant :AS_IT_IS, :DIGITS, :KERNEL_PX, :SMALL_PX, :FEW, :LINE_PX, :OPAQUE, :CLEAR
+      private_constant :AS_IT_IS, :DIGITS, :KERNEL_PX, :SMALL_PX, :FEW, :AROUND_PX, :LINE_PX, :OPAQUE, :CLEAR
 
       # @param image [Vips::Image] 8-bit sRGB with alpha
       # @param frame [Frame] that the image is laid into
@@ -46,22 +49,22 @@ module SheetTrace
         kept = ->(own) { own.width * own.height <= [SMALL_PX, FEW * places].max ? own.copy_memory : own }
         image = kept.call(image)
         opaque = image.extract_band(3).min == OPAQUE
-        shrunk = ->(own) { scale ? own.resize(scale[0], vscale: scale[1]) : own }
-        @premultiplied = kept.call(shrunk.call(image.premultiply)) unless opaque
         if scale
-          image = @premultiplied || shrunk.call(image.extract_band(0, n: 3).cast(:float)).bandjoin(OPAQUE)
-          image = kept.call(image.rint.cast(:uchar))
+          premultiplied, image = brought_down(image, opaque, scale)
+          premultiplied &&= kept.call(surrounded(premultiplied))
         end
-        @image = image
-        @about = about(image.extract_band(3)) unless opaque
+        @width = image.width
+        @height = image.height
+        @image = kept.call(surrounded(image))
+        @premultiplied = premultiplied || kept.call(@image.premultiply) unless opaque
+        @about = about(@image.extract_band(3)) unless opaque
       end
 
       # @return [Integer] in memory, at the most
       def bytesize = width * height * (@about ? 4 + 16 + 1 : 4)
 
       # @return [Integer] px, brought down
-      def width = @image.width
-      def height = @image.height
+      attr_reader :width, :height
 
       # @param across [Numo::SFloat] n px from the middle of the first one, within the image; down [Numo::SFloat] n
       # @return [Numo::UInt32] n px, RGBA
@@ -83,18 +86,27 @@ module SheetTrace
 
       private
 
-      # @param alpha [Vips::Image] one band
+      # @return [Array(Vips::Image, Vips::Image)] premultiplied, in single precision, nil where it is opaque; and 8-bit
+      def brought_down(image, opaque, scale)
+        shrunk = ->(own) { own.resize(scale[0], vscale: scale[1]) }
+        premultiplied = shrunk.call(image.premultiply).copy_memory unless opaque
+        image = premultiplied || shrunk.call(image.extract_band(0, n: 3).cast(:float)).bandjoin(OPAQUE)
+        [premultiplied, image.rint.cast(:uchar)]
+      end
+
+      def surrounded(image)
+        sides = [image.width, image.height].map { |px| px + (2 * AROUND_PX) }
+        image.embed(AROUND_PX, AROUND_PX, *sides, extend: :copy)
+      end
+
+      # @param alpha [Vips::Image] one band, of the image and what goes on about it
       # @return [Numo::UInt8] a px each, in rows: OPAQUE or CLEAR where all that a kernel looks at is that
       def about(alpha)
         reach = (2 * KERNEL_PX) + 1
-        wide = [alpha.width + (2 * KERNEL_PX), alpha.height + (2 * KERNEL_PX)]
         square = Vips::Image.new_from_array(Array.new(reach) { Array.new(reach, 255) })
         opaque, painted =
           [[alpha >= 255, :erode], [alpha > 0, :dilate]].map do |found, by|
-            found
-              .embed(KERNEL_PX, KERNEL_PX, *wide, extend: :copy)
-              .public_send(by, square)
-              .crop(KERNEL_PX, KERNEL_PX, alpha.width, alpha.height)
+            found.public_send(by, square).crop(AROUND_PX, AROUND_PX, width, height)
           end
         Numo::UInt8.from_binary(opaque.ifthenelse(OPAQUE, (painted / 2).cast(:uchar)).write_to_memory)
       end
@@ -112,7 +124,10 @@ module SheetTrace
         count = across.size
         lines = count.fdiv(LINE_PX).ceil
         index = Numo::SFloat.zeros(lines * LINE_PX, 2)
-        [across, down].each_with_index { |places, band| index[0...count, band] = places }
+        [across, down].each_with_index do |places, band|
+          index[0...count, band] = places + AROUND_PX
+          index[count.., band] = index[count - 1, band] if count < index.shape[0]
+        end
         map = Vips::Image.new_from_memory_copy(index.to_binary, LINE_PX, lines, 2, :float)
         colors = image.mapim(map, interpolate: Vips::Interpolate.new(kernel), extend: :copy, premultiplied: true)
         Geometry::Take.call(Numo::UInt32.from_binary(yield(colors).write_to_memory), 0...count)
