@@ -3,21 +3,20 @@
 module SheetTrace
   module Raster
     # For texels outside the islands but within reach: the nearest texel on one, exact by distance between centres.
-    # First, row by row, how far each texel has to the nearest covered one in its column; then, for texels near enough,
-    # the least of dx^2 + dy^2 over the columns beside it, nearest columns first, until no other can be nearer.
     #
-    # One integer holds distance^2, dy and dx, so that the least one also says where. Worked on in bands of rows, so
-    # that memory is used again instead of fetched fresh; bands without a rim cost next to nothing.
-    # O(texels + targets * distance)
+    # The texels on the rims of islands are pushed to all places about them, the nearest places first, and each texel
+    # keeps what came first. One step from the nearest covered texel towards the texel outside, along the row or along
+    # the column, is nearer still, and so not covered: only rim texels with both of these free are pushed that way.
+    #
+    # O(texels + rim texels * reach^2); but few rim texels are free on two sides.
     module Bleed
       LARGEST_PX = 64
       # So many times smaller a copy of the sheet may be, each half of the one before.
       COPIES = [1, 2, 4, 8, 16, 32].freeze
-      LEAST_ROWS = 256 # of a band
-      AT_ONCE = 16_384 # targets
-      HERE = (128 << 8) + 128 # no way to go
-      STEP = 4 # columns looked at before those that are settled are left out
-      private_constant :LEAST_ROWS, :AT_ONCE, :HERE
+      # Of places as near as others, straight beside and one column beyond each so many come last.
+      STEP = 4
+      WORD = 8
+      private_constant :STEP, :WORD
 
       # How far a reduced copy takes colour from beyond an island's edge: read between its texels, the farthest that
       # counts has its middle one of them beyond, and reaches another half.
@@ -41,123 +40,120 @@ module SheetTrace
           raise InputError.new("bleed is #{reach_px} px; give 0 to #{LARGEST_PX}", where: { bleed_px: reach_px })
         end
 
-        return NearBleed.call(owner, width_px, height_px, reach_px) if NearBleed.near?(reach_px)
+        return none if reach_px.zero? || owner.empty?
 
-        rows = [LEAST_ROWS, 4 * reach_px].max
-        joined((0...height_px).step(rows).map { |top| band(owner, width_px, height_px, reach_px, top, rows) })
-      end
-
-      def self.band(owner, width_px, height_px, reach_px, top, rows)
-        from = [top - reach_px, 0].max
-        stop = [top + rows + reach_px, height_px].min
-        part = owner[(from * width_px)...(stop * width_px)]
-        return none if reach_px.zero? || part.min.positive? || part.max.zero?
-
-        targets, sources = whole(part.reshape(stop - from, width_px), reach_px)
-        kept = (targets.ge((top - from) * width_px) & targets.lt((top - from + rows) * width_px)).where
-        chosen(kept, targets, sources).map { |numbers| numbers + (from * width_px) }
-      end
-
-      def self.whole(owner, reach_px)
-        wide = owner.shape[1] + (2 * reach_px)
-        columns, targets = columns_of(owner, reach_px)
-        texels, codes =
-          joined(
-            (0...targets.size)
-              .step(AT_ONCE)
-              .map { |from| nearest(columns, targets[from...[from + AT_ONCE, targets.size].min], reach_px) }
-          )
-        return none if texels.empty?
-
-        order = texels.sort_index
-        texels, codes = chosen(order, texels, codes)
-        texels = (((texels / wide) - reach_px) * owner.shape[1]) + (texels % wide) - reach_px
-        [texels, texels + ((((codes >> 8) & 255) - 128) * owner.shape[1]) + (codes & 255) - 128]
-      end
-
-      # @return [Array(Numo::Int32, Numo::Int32)] codes of dy, with reach more texels on all sides, flat; targets among
-      #   them, rising
-      def self.columns_of(owner, reach)
-        height, width = owner.shape
-        wide = width + (2 * reach)
-        far = (2 * ((reach + 1)**2)) << 16
-        middle = [reach...(reach + height), reach...(reach + width)]
-        covered = Numo::UInt8.zeros(height + (2 * reach), wide)
-        covered[*middle] = owner.gt(0)
-        codes = Numo::Int32.new(*covered.shape).fill(far)
-        codes[*middle] = (Numo::Int32.cast(owner.gt(0)) * (HERE - far)) + far
-        beside = Numo::UInt8.minimum(covered[0...-2, true], covered[2.., true])
-        rim = covered[1...-1, true].gt(beside).where + wide
-        codes = codes.flatten
-        spread(codes, rim, wide, reach, far)
-        [codes, targets(covered, codes, middle, reach, far)]
-      end
-
-      # Up and down from the covered texels at the rims, nearest first.
-      def self.spread(codes, rim, wide, reach, far)
-        sides =
-          [-1, 1].map do |way|
-            [way, Geometry::Take.call(rim, Geometry::Take.call(codes, rim + (way * wide)).eq(far).where)]
+        wide = width_px + (2 * reach_px)
+        taken = taken(owner, width_px, height_px, reach_px)
+        rims = rims(taken, wide, height_px, reach_px)
+        pairs =
+          ways(reach_px).filter_map do |down, right|
+            pushed(taken, rims[[down <=> 0, right <=> 0]], (down * wide) + right)
           end
-        (1..reach).each do |dy|
-          sides.map! do |way, from|
-            to = from + (dy * way * wide)
-            free = Geometry::Take.call(codes, to).gt(HERE).where # those that ran into an island stop there
-            to, from = chosen(free, to, from)
-            codes[to] = Numo::Int32.minimum(
-              Geometry::Take.call(codes, to),
-              HERE + (dy * dy * 65_536) - (dy * way * 256)
-            )
-            [way, from]
+        unpadded(pairs, wide, width_px, reach_px)
+      end
+
+      # @return [Numo::UInt8] with reach more texels on all sides, flat: 0 for those on the sheet that are free
+      def self.taken(owner, width_px, height_px, reach_px)
+        taken = Numo::UInt8.ones(height_px + (2 * reach_px), width_px + (2 * reach_px))
+        middle = [reach_px...(reach_px + height_px), reach_px...(reach_px + width_px)]
+        taken[*middle] = Numo::UInt8.cast(owner.gt(0)).reshape(height_px, width_px)
+        taken.flatten
+      end
+
+      # Ways from a target to its source: the nearest first; of those the uppermost, of those the leftmost.
+      #
+      # @return [Array<Array(Integer, Integer)>] down and right
+      def self.ways(reach_px)
+        steps = (-reach_px..reach_px).to_a
+        steps
+          .product(steps)
+          .map { |down, right| [(down * down) + (right * right), last?(down, right) ? 1 : 0, down, right] }
+          .select { |squared, *| squared.between?(1, reach_px * reach_px) }
+          .sort
+          .map { |way| way.last(2) }
+      end
+
+      def self.last?(down, right) = down.zero? && right.abs > STEP && right.abs % STEP == 1
+
+      # @return [Hash{Array(Integer, Integer) => Numo::Int32}] by the signs of a way down and right: covered texels, each
+      #   once, that have the texels free that lie against that
+      def self.rims(taken, wide, height_px, reach_px)
+        beside =
+          { [0, 1] => 1, [1, 0] => wide }.flat_map do |(down, right), step|
+              before, behind = sides(taken, step)
+              [[[down, right], behind], [[-down, -right], before]]
+            end
+            .to_h
+        beside.transform_values! { |texels| on_sheet(texels, wide, height_px, reach_px) }
+        [-1, 1].product([-1, 1])
+          .each { |down, right| beside[[down, right]] = free(taken, beside[[0, right]], down * wide) }
+        beside
+      end
+
+      # @return [Array(Numo::Int32, Numo::Int32)] covered texels that are followed by a free one so many further, and
+      #   those that follow one
+      def self.sides(taken, step)
+        edge = edge(taken, step)
+        return edge, edge if edge.empty?
+
+        covered = Geometry::Take.call(taken, edge).eq(1)
+        before, behind = [covered, ~covered].map { |own| Geometry::Take.call(edge, own.where) }
+        [before, behind + step]
+      end
+
+      # @return [Numo::Int32] texels that differ from the one so many further; looked for in words of texels, as few do
+      def self.edge(taken, step)
+        differ = Numo::UInt8.zeros((taken.size.fdiv(WORD).ceil * WORD))
+        differ[0...-(step + differ.size - taken.size)] = taken[0...-step] ^ taken[step..]
+        words = Numo::UInt64.from_binary(differ.to_binary).ne(0).where
+        return Numo::Int32.zeros(0) if words.empty?
+
+        texels = (Numo::Int32.cast(words).expand_dims(1) * WORD) + Numo::Int32.new(1, WORD).seq
+        texels = texels.flatten
+        Geometry::Take.call(texels, Geometry::Take.call(differ, texels).ne(0).where)
+      end
+
+      def self.on_sheet(texels, wide, height_px, reach_px)
+        return texels if texels.empty?
+
+        row = texels / wide
+        column = texels - (row * wide)
+        inside = row.ge(reach_px) & row.lt(reach_px + height_px) & column.ge(reach_px) & column.lt(wide - reach_px)
+        Geometry::Take.call(texels, inside.where)
+      end
+
+      # @return [Array(Numo::Int32, Numo::Int32), nil] those that were free, which are taken now, and their sources
+      def self.pushed(taken, rim, by)
+        sources = free(taken, rim, by)
+        return if sources.empty?
+
+        targets = sources - by
+        taken[targets] = 1
+        [targets, sources]
+      end
+
+      # @return [Numo::Int32] those of the texels that have the one free that lies against a way
+      def self.free(taken, texels, by)
+        return texels if texels.empty?
+
+        Geometry::Take.call(texels, Geometry::Take.call(taken, texels - by).eq(0).where)
+      end
+
+      def self.unpadded(pairs, wide, width_px, reach_px)
+        return none if pairs.empty?
+
+        targets, sources =
+          pairs.transpose.map do |arrays|
+            texels = Geometry::Grouped.joined(arrays)
+            rows = texels / wide
+            texels - (rows * wide) - reach_px + ((rows - reach_px) * width_px)
           end
-        end
-      end
-
-      # Uncovered texels with a column within reach beside them that has a covered one within reach.
-      def self.targets(covered, codes, middle, reach, far)
-        near = Numo::Int32.cast(codes.lt(far))
-        near.inplace.cumsum
-        reached = near[((2 * reach) + 1)..].gt(near[0...((-2 * reach) - 1)])
-        inside = Numo::UInt8.zeros(*covered.shape)
-        inside[*middle] = 1
-        free = inside.gt(covered).flatten[(reach + 1)...-reach]
-        (reached & free).where + reach + 1
-      end
-
-      def self.nearest(columns, targets, reach)
-        targets = Geometry::Take.copy(targets)
-        best = Geometry::Take.call(columns, targets)
-        done = []
-        (1..reach).each do |dx|
-          [dx, -dx].each do |by|
-            beside = Geometry::Take.call(columns, targets + by)
-            best = Numo::Int32.minimum(best, Geometry::InPlace.call(beside, [:+, (dx * dx * 65_536) + by]))
-          end
-          next unless (dx % STEP).zero? || dx == reach
-
-          open = (best >> 16).gt((dx + 1)**2)
-          done << chosen((~open).where, targets, best)
-          left = open.where
-          break if left.empty?
-
-          targets, best = chosen(left, targets, best)
-          done << [targets, best] if dx == reach
-        end
-        texels, codes = joined(done)
-        chosen((codes >> 16).le(reach * reach).where, texels, codes)
-      end
-
-      def self.chosen(rows, *arrays) = arrays.map { |numbers| Geometry::Take.call(numbers, rows) }
-
-      def self.joined(pairs)
-        filled = pairs.reject { |numbers, _| numbers.empty? }
-        return none if filled.empty?
-
-        filled.transpose.map { |arrays| Geometry::Grouped.joined(arrays) }
+        order = targets.sort_index
+        [targets, sources].map { |texels| Geometry::Take.call(texels, order) }
       end
 
       def self.none = [Numo::Int32.zeros(0), Numo::Int32.zeros(0)]
-      private_class_method :band, :whole, :columns_of, :spread, :targets, :nearest, :chosen, :joined, :none
+      private_class_method :taken, :ways, :last?, :rims, :sides, :edge, :on_sheet, :pushed, :free, :unpadded, :none
     end
   end
 end

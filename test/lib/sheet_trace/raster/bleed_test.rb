@@ -34,6 +34,37 @@ describe SheetTrace::Raster::Bleed do
     end
   end
 
+  it "finds a nearest texel whatever the islands and the sheet" do
+    random = Random.new(7)
+    40.times do |round|
+      width, height = [random.rand(1..60), random.rand(1..60)]
+      reach = random.rand(1..(round.even? ? 8 : 64))
+      owner = Numo::Int32.zeros(height, width)
+      random
+        .rand(1..4)
+        .times do
+          top, left = [random.rand(height), random.rand(width)]
+          owner[top..[top + random.rand(20), height - 1].min, left..[left + random.rand(20), width - 1].min] = 1
+        end
+      (width * height / 12).times { owner[random.rand(height), random.rand(width)] = 2 } if (round % 4).zero?
+      free, covered = [owner.flatten.eq(0).where, owner.flatten.gt(0).where].map { |texels| Numo::Int64.cast(texels) }
+      next if free.empty?
+
+      squared = %i[% /].sum { |axis| (free.send(axis, width).expand_dims(1) - covered.send(axis, width))**2 }
+      near = squared.min(axis: 1).le(reach * reach).where
+      targets, sources = SheetTrace::Raster::Bleed.call(owner.flatten, width, height, reach)
+      told = "#{width} x #{height}, #{reach} px"
+
+      assert_equal free[near].to_a, targets.to_a, told
+      next if near.empty?
+
+      steps = %i[% /].sum { |axis| (targets.send(axis, width) - sources.send(axis, width))**2 }
+
+      assert_equal squared.min(axis: 1)[near].to_a, steps.to_a, told
+      assert_operator owner.flatten[sources].min, :>, 0
+    end
+  end
+
   it "finds the same ones in a part of the sheet as in the whole" do
     random = Random.new(5)
     owner = Numo::Int32.cast(Array.new(60 * 50) { random.rand < 0.01 ? 1 : 0 })
