@@ -75,8 +75,8 @@ module SheetTrace
 
       def self.last?(down, right) = down.zero? && right.abs > STEP && right.abs % STEP == 1
 
-      # @return [Hash{Array(Integer, Integer) => Numo::Int32}] by the signs of a way down and right: covered texels, each
-      #   once, that have the texels free that lie against that
+      # @return [Hash{Array(Integer, Integer) => Numo::Int32}] by the signs of a way down and right: covered texels,
+      #   each once, that have the texels free that lie against that
       def self.rims(taken, wide, height_px, reach_px)
         beside =
           { [0, 1] => 1, [1, 0] => wide }.flat_map do |(down, right), step|
