@@ -251,7 +251,7 @@ module SheetTrace
     def findings(pictures: nil) = @memo.fetch([:findings, !pictures.nil?]) { Check.call(subject(pictures: pictures)) }
 
     # @param size [Layout::Sheet] to bake at
-    # @param pictures [#call] takes a digest, gives the bytes of the image file
+    # @param pictures [#call] takes a digest, gives the bytes of the image file, or what Artwork::Picture.read gives
     # @return [Artwork::Canvas]
     def canvas(pictures:, size: sheet)
       Artwork::Canvas.new(
@@ -264,7 +264,10 @@ module SheetTrace
         unit_mm: unit_mm,
         linear: artwork.linear,
         memo: @memo.fetch(:canvas) { Artwork::Canvas.memo },
-        pictures: ->(digest, scale) { Artwork::Picture.read(pictures.call(digest), scale: scale) }
+        pictures: ->(digest, scale) do
+          found = pictures.call(digest)
+          found.is_a?(String) ? Artwork::Picture.read(found, scale: scale) : found
+        end
       )
     end
   end

@@ -28,16 +28,15 @@ module SheetTrace
       # @raise [LimitError] where: { limit:, got: }
       def self.inspect_file(bytes, name:)
         image = load(bytes, name)
-        image.avg # decodes it whole, so that a file that is cut off is found now and not in a bake
-        width, height = upright(image)
-        { width_px: width, height_px: height, media_type: LOADERS.fetch(loader(bytes)) }
-      rescue Vips::Error
-        raise FormatError.new(
-                "#{name} is cut off or damaged; save it again and bring in the new file",
-                where: {
-                  file: name
-                }
-              )
+        whole(name) { image.avg } # so that a file that is cut off is found now and not in a bake
+        facts(image, bytes)
+      end
+
+      # @param bytes [String]; name [String] for messages
+      # @return [Array(Hash, Vips::Image)] what .inspect_file gives, and what .read does, decoded
+      # @raise [FormatError, LimitError] as .inspect_file
+      def self.inspect_and_read(bytes, name:)
+        whole(name) { [facts(load(bytes, name), bytes), read(bytes, name: name).copy_memory] }
       end
 
       # @param bytes [String] a file that .inspect_file passed
@@ -72,6 +71,23 @@ module SheetTrace
       # @param image [Vips::Image] 8-bit sRGB with alpha
       # @return [Numo::UInt8] h x w x 4
       def self.pixels(image) = Numo::UInt8.from_binary(image.write_to_memory).reshape(image.height, image.width, 4)
+
+      def self.facts(image, bytes)
+        width, height = upright(image)
+        { width_px: width, height_px: height, media_type: LOADERS.fetch(loader(bytes)) }
+      end
+
+      # @yield decodes all of a file
+      def self.whole(name)
+        yield
+      rescue Vips::Error
+        raise FormatError.new(
+                "#{name} is cut off or damaged; save it again and bring in the new file",
+                where: {
+                  file: name
+                }
+              )
+      end
 
       def self.upright(image)
         turned = image.get_typeof("orientation").positive? && image.get("orientation").between?(5, 8)
@@ -122,7 +138,7 @@ module SheetTrace
         largest = [LARGEST_PX.fdiv(longer), Math.sqrt(MOST_PIXELS.fdiv(image.width * image.height))].min
         Vips::Image.svgload_buffer(bytes, scale: (own * scale).clamp(0.001, [largest, own].max))
       end
-      private_class_method :upright, :loader, :load, :rendered
+      private_class_method :facts, :whole, :upright, :loader, :load, :rendered
     end
   end
 end

@@ -20,7 +20,8 @@ module SheetTrace
       # @raise [FormatError] as Artwork::Picture
       # @raise [InputError] where the models have nothing in common
       def self.call(from, bytes, to, size:, tolerance: nil, bleed_px: 4)
-        file = Artwork::PictureFile.of_bytes(bytes, name: "the picture", digest: NAME)
+        facts, picture = Artwork::Picture.inspect_and_read(bytes, name: "the picture")
+        file = Artwork::PictureFile.seen(digest: NAME, name: "the picture", **facts)
         sheet = Layout::Sheet.new(width_px: file.width_px, height_px: file.height_px)
         before = Job.start(from, source_name: "old", sheet: sheet)
         after = Job.start(to, source_name: "new", sheet: size)
@@ -34,7 +35,11 @@ module SheetTrace
         job = dressed(after, file, painted, bleed_px)
         kept = after.layout.uv_map.face_mapped & painted.uv_map.face_mapped
         Carried.new(
-          image: Artwork::Compose.call(job.artwork, job.canvas(pictures: ->(_digest) { bytes }, size: size)),
+          image:
+            Artwork::Compose.call(
+              job.artwork,
+              job.canvas(pictures: ->(_digest) { file.drawing ? bytes : picture }, size: size)
+            ),
           matched: kept.count,
           unmatched: (~kept).where.to_a
         )

@@ -10,7 +10,8 @@ module SheetTrace
       NEAR = 0.005 # of the diagonal: how far a face may have moved
       LOOKS = 0.5 # cosine of the angle by which it may have turned
       CELLS = 48 # along the diagonal: of the grid in which faces are looked for
-      private_constant :SAME, :NEAR, :LOOKS, :CELLS
+      MIX = [0x9e3779b97f4a7c15, 0xbf58476d1ce4e5b9, 0x94d049bb133111eb].freeze
+      private_constant :MIX, :SAME, :NEAR, :LOOKS, :CELLS
 
       # @param from [Mesh] that is looked through
       # @param to [Mesh] whose faces are looked for
@@ -31,21 +32,41 @@ module SheetTrace
       private
 
       def matched
-        same = keys(@from).each_with_index.to_h
-        found = keys(@to).map { |key| same.fetch(key, -1) }
+        same = keys(@from).to_a.each_with_index.to_h
+        found = keys(@to).to_a.map { |key| same.fetch(key, -1) }
         Progress.map(found.each_index.select { |face| found[face].negative? }) { |face| found[face] = nearest(face) }
         Numo::Int32.cast(found)
       end
 
-      # Of each face: where its corners lie, in no order.
+      # Of each face a number for where its corners lie, in no order: the sum of one for each place, mixed so that one
+      # sum in 2^64 agrees by chance.
+      #
+      # @return [Numo::UInt64] F
       def keys(mesh)
-        step = [SAME * @diagonal, Float::MIN].max
-        places = (mesh.positions / step).round.to_a.map { |place| place.map(&:to_i) }
-        vertices = mesh.corner_vertices.to_a
-        starts = mesh.face_starts.to_a
-        Array.new(mesh.face_count) do |face|
-          vertices[starts[face]...starts[face + 1]].map { |vertex| places[vertex] }.sort
-        end
+        return Numo::UInt64.zeros(0) if mesh.face_count.zero?
+
+        sums = Numo::UInt64.zeros(mesh.corner_count + 1)
+        sums[1..] = places(mesh)[mesh.corner_vertices]
+        sums.inplace.cumsum
+        sums[mesh.face_starts[1..]] - sums[mesh.face_starts[0...-1]]
+      end
+
+      # @return [Numo::UInt64] V numbers, the same where places are
+      def places(mesh)
+        steps = (mesh.positions / [SAME * @diagonal, Float::MIN].max).round
+        3
+          .times
+          .reduce(Numo::UInt64.zeros(mesh.vertex_count)) do |number, axis|
+            mixed(number + Numo::UInt64.cast(Numo::Int64.cast(steps[true, axis])))
+          end
+      end
+
+      # Source: G. Steele, D. Lea and C. Flood, "Fast Splittable Pseudorandom Number Generators" (2014), the mixing of
+      # SplitMix64 with the constants of its authors' published code.
+      def mixed(numbers)
+        numbers += MIX[0]
+        MIX.drop(1).zip([30, 27]) { |factor, shift| numbers = (numbers ^ (numbers >> shift)) * factor }
+        numbers ^ (numbers >> 31)
       end
 
       def nearest(face)
