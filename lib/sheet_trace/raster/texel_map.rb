@@ -203,16 +203,19 @@ module SheetTrace
       end
 
       # Values of planes of which each triangle has its own, at the centres of texels; some at a time and in place, so
-      # that memory is used again instead of fetched fresh.
+      # that memory is used again instead of fetched fresh. What is known of a triangle is taken at one go: that is
+      # hardly more than to take one value.
       def by_triangle(planes)
+        return [] if planes.empty?
+
+        known = Numo::DFloat.zeros(3 * planes.size, @corners.shape[0])
+        planes.flatten(1).each_with_index { |values, k| known[k, true] = values }
         found = planes.map { Numo::DFloat.zeros(texels.size) }
         (0...texels.size).step(AT_ONCE) do |first|
-          break if planes.empty?
-
           some = first...[first + AT_ONCE, texels.size].min
-          own = Geometry::Take.call(triangles, some)
+          own = Geometry::Take.call(known, true, Geometry::Take.call(triangles, some))
           x, y = centres(Geometry::Take.call(texels, some))
-          planes.zip(found) { |plane, values| values[some] = on_planes(plane, own, x, y) }
+          found.each_with_index { |values, k| values[some] = on_planes(own, 3 * k, x, y) }
         end
         found
       end
@@ -222,8 +225,10 @@ module SheetTrace
         [some - (rows * width_px), rows].map { |px| Geometry::InPlace.call(Numo::DFloat.cast(px), [:+, 0.5]) }
       end
 
-      def on_planes(plane, triangles, x, y)
-        across, down, start = plane.map { |values| Geometry::Take.call(values, triangles) }
+      # @param planes [Numo::DFloat] m x n; k [Integer] the first of its three rows
+      # @return [Numo::DFloat] n
+      def on_planes(planes, k, x, y)
+        across, down, start = Array.new(3) { |row| planes[k + row, true] }
         Geometry::InPlace.call(across, [:*, x], [:+, Geometry::InPlace.call(down, [:*, y])], [:+, start])
       end
 
