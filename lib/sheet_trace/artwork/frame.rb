@@ -3,13 +3,12 @@
 module SheetTrace
   module Artwork
     # What a place answers to a content: a box of the sheet, and where in the content its texels lie. The content is a
-    # rectangle, 0 to 1 across from
-    # its left and 0 to 1 down from its top.
+    # rectangle, 0 to 1 across from its left and 0 to 1 down from its top.
     #
     # left_px, top_px, width_px, height_px [Integer] the box
     # texels [Numo::Int32, nil] n texels of the box, y * width_px + x, that have a place in the content; nil where the
     # box is the content's whole rectangle
-    # across, down [Numo::DFloat, nil] n: where in the content they lie
+    # places [#call, nil] takes a range of the n, gives two Numo::DFloat: where in the content they lie, across and down
     # coverage [Numo::DFloat, Float, nil] n: how much of the surface in each texel the content covers, 0 to 1; or 1.0
     # for all of it everywhere
     # covered_px [Array(Float, Float)] how many texels the content covers along its sides, root mean square
@@ -22,14 +21,18 @@ module SheetTrace
         :width_px,
         :height_px,
         :texels,
-        :across,
-        :down,
+        :places,
         :coverage,
         :covered_px,
         :prepared,
         :shown,
         keyword_init: true
       ) do
+        # @param across [Numo::DFloat] n; down [Numo::DFloat] n: where in the content its texels lie
+        # @return [Frame]
+        def self.listed(across:, down:, **rest) =
+          new(**rest, places: ->(some) { [across, down].map { |own| own[some] } })
+
         # @return [Boolean] whether the content lies straight and whole in the box
         def straight? = texels.nil?
 

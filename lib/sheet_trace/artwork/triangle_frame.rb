@@ -36,7 +36,7 @@ module SheetTrace
 
         across, down, coverage, texels =
           [*shares, coverage, texel_map.texels].map { |values| Geometry::Take.call(values, rows) }
-        Frame.new(
+        Frame.listed(
           **box(texel_map, texels),
           across: across,
           down: down,
@@ -48,15 +48,13 @@ module SheetTrace
 
       # The frame of a content that covers all of the triangles: all of the map.
       def self.covering(texel_map, across, down, covered_px, prepared)
-        shares = texel_map.interpolate([across, down])
         Frame.new(
           left_px: texel_map.left_px,
           top_px: texel_map.top_px,
           width_px: texel_map.width_px,
           height_px: texel_map.height_px,
           texels: texel_map.texels,
-          across: shares[0],
-          down: shares[1],
+          places: texel_map.values([across, down]),
           coverage: 1.0,
           covered_px: covered_px,
           prepared: prepared

@@ -15,9 +15,8 @@ module SheetTrace
         # Some at a time, so that memory is used again instead of fetched fresh.
         (0...frame.texels.size).step(AT_ONCE) do |first|
           some = first...[first + AT_ONCE, frame.texels.size].min
-          places =
-            { across: sampler.width, down: sampler.height }.map { |way, px| places(frame.public_send(way), some, px) }
-          px = sampler.call(*places)
+          shares = frame.places.call(some)
+          px = sampler.call(*shares.zip([sampler.width, sampler.height]).map { |share, side| places(share, side) })
           cover(px, Geometry::Take.call(frame.coverage, some)) unless frame.coverage.is_a?(Float)
           pixels[Geometry::Take.call(frame.texels, some)] = px
         end
@@ -26,8 +25,8 @@ module SheetTrace
 
       # Px from the middle of the first one. Past the image's border its own colours go on; how far it reaches is the
       # coverage's to say.
-      def self.places(shares, some, px)
-        places = Numo::SFloat.new(some.size).store(shares[some] * px)
+      def self.places(shares, px)
+        places = Numo::SFloat.new(shares.size).store(shares * px)
         Geometry::InPlace.call(places, [:-, 0.5], [:clip, 0.0, px - 1.0])
       end
 

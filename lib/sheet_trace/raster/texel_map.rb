@@ -5,11 +5,6 @@ module SheetTrace
     # For each texel of a sheet, or of a rectangle of it, whose centre lies on a triangle: which one. The bridge between
     # sheet and surface. Immutable.
     class TexelMap
-      AT_ONCE = 32_768 # texels
-      # By how much what is the same may differ from triangle to triangle.
-      ROUNDING = 1e-11
-      private_constant :AT_ONCE, :ROUNDING
-
       # @return [Integer] where the rectangle lies on the sheet, px
       attr_reader :left_px, :top_px
       # @return [Integer]
@@ -52,6 +47,9 @@ module SheetTrace
       # @return [Numo::Bit] one a texel
       def coverage = @memo[:coverage] ||= owner.gt(0).freeze
 
+      # @return [Integer] K
+      def triangle_count = @corners.shape[0]
+
       # @return [Integer] in memory
       def bytesize = owner.byte_size + @corners.byte_size + @memo.values.sum(&:byte_size)
 
@@ -59,7 +57,7 @@ module SheetTrace
       # @return [TexelMap, nil] the part of it that has all texels within 1 px of where both values are 0 to 1; nil if
       #   there are none
       def within_unit_square(across, down)
-        low, high = ends_of_unit_square(plane_parts(across), plane_parts(down))
+        low, high = ends_of_unit_square(Planes.call(@corners, across), Planes.call(@corners, down))
         corners = [0, 1].map { |axis| @corners[true, true, axis] }
         low = low.zip(corners).map { |own, px| Numo::DFloat.maximum(own - 1, px.min(axis: 1)) }
         high = high.zip(corners).map { |own, px| Numo::DFloat.minimum(own + 1, px.max(axis: 1)) }
@@ -75,11 +73,11 @@ module SheetTrace
       #
       # @param columns [Array<Numo::DFloat>] K x 3 values each, any unit
       # @return [Array<Numo::DFloat>] for each of the columns, N values
-      def interpolate(columns)
-        planes = columns.map { |values| plane(values) }
-        uneven = by_triangle(planes.reject { |across, *| across.is_a?(Float) })
-        planes.map { |across, *rest| across.is_a?(Float) ? even(across, *rest) : uneven.shift }
-      end
+      def interpolate(columns) = values(columns).all
+
+      # @param columns [Array<Numo::DFloat>] K x 3 values each
+      # @return [TexelValues] the same, for texels that are asked for
+      def values(columns) = TexelValues.new(self, columns.map { |column| Planes.joined(@corners, column) })
 
       # The same, and how fast each value changes there: by how much from one texel to the next in the direction in
       # which it changes most.
@@ -90,7 +88,7 @@ module SheetTrace
       def interpolate_with_slopes(columns)
         slopes =
           columns.map do |values|
-            across, down, = plane(values)
+            across, down, = Planes.joined(@corners, values)
             next Math.hypot(across, down) if across.is_a?(Float)
 
             Geometry::Take.call(Numo::NMath.sqrt((across**2) + (down**2)), triangles)
@@ -101,7 +99,7 @@ module SheetTrace
       # @param columns [Array<Numo::DFloat>] K x 3 values each
       # @return [Array] for each of the columns N values, and for each its changes per px right and per px down, N each
       def interpolate_with_gradients(columns)
-        changes = columns.map { |values| plane(values).first(2) }
+        changes = columns.map { |values| Planes.joined(@corners, values).first(2) }
         [
           interpolate(columns),
           changes.map do |pair|
@@ -167,75 +165,6 @@ module SheetTrace
             px.reduce { |a, b| Numo::DFloat.public_send(name, a, b) }.tap { |end_px| end_px[flat] = without }
           end
         end
-      end
-
-      # The plane through the values of each triangle, as one where it is the same for all.
-      #
-      # @return [Array(Float, Float, Float), Array<Numo::DFloat>] change per px right, per px down, and value at (0, 0)
-      def plane(values)
-        parts = plane_parts(values)
-        same = parts.map { |part| alike(part) }
-        same.all? ? same : parts
-      end
-
-      # @return [Array<Numo::DFloat>] K changes per px right, K per px down, and K values at (0, 0)
-      def plane_parts(values)
-        x0, x1, x2, y0, y1, y2 = [0, 1].flat_map { |axis| Array.new(3) { |k| @corners[true, k, axis] } }
-        ax = x1 - x0
-        ay = y1 - y0
-        bx = x2 - x0
-        by = y2 - y0
-        av = values[true, 1] - values[true, 0]
-        bv = values[true, 2] - values[true, 0]
-        det = (ax * by) - (ay * bx)
-        det[det.eq(0)] = Float::INFINITY
-        across = ((av * by) - (bv * ay)) / det
-        down = ((bv * ax) - (av * bx)) / det
-        [across, down, values[true, 0] - (across * x0) - (down * y0)]
-      end
-
-      # Values of one plane at the centres of texels.
-      def even(across, down, start)
-        right = (Numo::DFloat.new(1, width_px).seq + 0.5) * across
-        below = ((Numo::DFloat.new(height_px, 1).seq + 0.5) * down) + start
-        all = (below + right).flatten
-        texels.size == all.size ? all : Geometry::Take.call(all, texels)
-      end
-
-      # Values of planes of which each triangle has its own, at the centres of texels; some at a time and in place, so
-      # that memory is used again instead of fetched fresh. What is known of a triangle is taken at one go: that is
-      # hardly more than to take one value.
-      def by_triangle(planes)
-        return [] if planes.empty?
-
-        known = Numo::DFloat.zeros(3 * planes.size, @corners.shape[0])
-        planes.flatten(1).each_with_index { |values, k| known[k, true] = values }
-        found = planes.map { Numo::DFloat.zeros(texels.size) }
-        (0...texels.size).step(AT_ONCE) do |first|
-          some = first...[first + AT_ONCE, texels.size].min
-          own = Geometry::Take.call(known, true, Geometry::Take.call(triangles, some))
-          x, y = centres(Geometry::Take.call(texels, some))
-          found.each_with_index { |values, k| values[some] = on_planes(own, 3 * k, x, y) }
-        end
-        found
-      end
-
-      def centres(some)
-        rows = some / width_px
-        [some - (rows * width_px), rows].map { |px| Geometry::InPlace.call(Numo::DFloat.cast(px), [:+, 0.5]) }
-      end
-
-      # @param planes [Numo::DFloat] m x n; k [Integer] the first of its three rows
-      # @return [Numo::DFloat] n
-      def on_planes(planes, k, x, y)
-        across, down, start = Array.new(3) { |row| planes[k + row, true] }
-        Geometry::InPlace.call(across, [:*, x], [:+, Geometry::InPlace.call(down, [:*, y])], [:+, start])
-      end
-
-      # @return [Float, nil] what is the same for all triangles, but for rounding: on a flat panel
-      def alike(part)
-        least, most = part.minmax
-        least if most - least <= ROUNDING * [least.abs, most.abs, 1].max
       end
     end
   end

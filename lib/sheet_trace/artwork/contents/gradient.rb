@@ -22,7 +22,7 @@ module SheetTrace
           return frame.patch_of(straight(frame)) if frame.straight?
 
           pixels = frame.blank
-          pixels[frame.texels] = Px.faded(colors(frame.across, frame.down), frame.coverage)
+          pixels[frame.texels] = Px.faded(colors(*frame.places.call(0...frame.texels.size)), frame.coverage)
           frame.patch_of(pixels)
         end
 

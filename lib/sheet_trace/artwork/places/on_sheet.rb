@@ -70,7 +70,7 @@ module SheetTrace
           x = Numo::DFloat.new(box.width_px).seq + box.left_px + 0.5
           y = Numo::DFloat.new(box.height_px).seq + box.top_px + 0.5
           shape = [box.height_px, box.width_px]
-          Frame.new(
+          Frame.listed(
             **box.to_h,
             texels: Numo::Int64.new(shape.reduce(:*)).seq,
             across: spread((x - left) / width, 0, shape),
