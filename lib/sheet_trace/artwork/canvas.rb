@@ -52,6 +52,7 @@ module SheetTrace
         @unit_mm = unit_mm
         @linear = linear
         @memo = memo
+        @at_hand = {} # for as long as the canvas is
         freeze
       end
 
@@ -85,9 +86,15 @@ module SheetTrace
       # @param box [Box] of the sheet
       # @return [Raster::TexelMap] of all islands in it; where they overlap, the last has the texel
       def texel_map(box)
+        return whole_map if box == Box.whole(size)
+
         points = points_px(layout)
-        triangles = layout.uv_map.triangles.points
-        texels_of(points, box == Box.whole(size) ? triangles : near(points, triangles, box), box)
+        texels_of(points, near(points, layout.uv_map.triangles.points, box), box)
+      end
+
+      # @return [Raster::TexelMap] of all of the sheet; several layers, the bleed and what is delivered ask for it
+      def whole_map
+        @at_hand[:whole_map] ||= texels_of(points_px(layout), layout.uv_map.triangles.points, Box.whole(size))
       end
 
       # @return [Raster::TexelMap] of the part of the sheet that an island lies on, of its triangles alone, in the order

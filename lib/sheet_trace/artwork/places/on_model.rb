@@ -31,7 +31,7 @@ module SheetTrace
           return if corners.empty?
 
           now = corners_of(canvas.size.to_px(canvas.layout.points_uv), canvas.layout.uv_map, corners)
-          texel_map = canvas.texel_map_of(now)
+          texel_map = all?(corners, canvas.layout.uv_map) ? canvas.whole_map : canvas.texel_map_of(now)
           return if texel_map.texels.empty?
 
           before = corners_of(painted.sheet.uv_to_px.apply(painted.points_uv), painted.uv_map, corners)
@@ -65,6 +65,9 @@ module SheetTrace
           rows = (now.face_mapped[cut.faces] & before.face_mapped[cut.faces]).where
           rows.empty? ? rows : cut.corners[rows, true]
         end
+
+        # Both are in the order of the mesh's triangulation.
+        def all?(corners, map) = corners.shape[0] == map.triangles.count
 
         # @return [Numo::DFloat] t x 3 x 2
         def corners_of(places, map, corners)

@@ -33,7 +33,7 @@ describe SheetTrace::Artwork::Contents::Gradient do
 
   it "is laid by shares where the frame is not straight, with its coverage as alpha" do
     frame =
-      frames.new(
+      frames.listed(
         left_px: 0,
         top_px: 0,
         width_px: 2,
