@@ -32,6 +32,8 @@ module SheetTrace
       attr_reader :parents
       # @return [Array<Array<Array(Float, Float, Float)>>] n x 3: shares of the parent's corners in each corner
       attr_reader :shares
+      # @return [Array<Integer, nil>] 3 n half-edges on the other side
+      attr_reader :across
 
       # @param surface [Mesh::Welded]
       # @param triangle [Integer] of it; shares [Array(Float, Float, Float)] of its corners in the spot
@@ -51,6 +53,7 @@ module SheetTrace
         @developable = piece.disc? && AngleDefect.call(piece).max < FLAT_RAD
         nil while !developable? && @parents.size < MOST && part_long_edges
         put_in_spot
+        @across = joined_half_edges
         freeze
       end
 
@@ -68,24 +71,6 @@ module SheetTrace
         vertices
           .each_with_index
           .with_object(Array.new(places.size) { [] }) { |(vertex, half), all| all[vertex] << half }
-      end
-
-      # @return [Array<Integer, nil>] 3 n half-edges on the other side
-      def across
-        open = {}
-        vertices
-          .each_index
-          .with_object(Array.new(vertices.size)) do |half, found|
-            from = vertices[half]
-            to = vertices[Mesh::Welded.next(half)]
-            other = open.delete([to, from])
-            if other
-              found[half] = other
-              found[other] = half
-            else
-              open[[from, to]] = half
-            end
-          end
       end
 
       # @return [Numo::DFloat] v x 3
@@ -186,64 +171,45 @@ module SheetTrace
       # @return [Array(Integer, Integer), nil] ends of the longest edge that is too long for how far it is
       def too_long(row)
         a, b, c = @vertices[3 * row, 3]
-        least = @reach * STEP
-        edges = [[a, b], [b, c], [c, a]].map { |ends| [ends, Triple.distance(@places[ends[0]], @places[ends[1]])] }
-        edges.select! { |_ends, length| length > least }
-        return if edges.empty?
-
-        edges.sort_by! { |_ends, length| -length } if edges.size > 1
-        ends, =
-          edges.find do |ends, length|
-            far = Triple.distance_to_line(@spot, @places[ends[0]], @places[ends[1]])
-            far <= @reach * 1.1 && length > COARSER * far
+        least = (@reach * STEP)**2
+        edges = [[squared(a, b), a, b], [squared(b, c), b, c], [squared(c, a), c, a]]
+        edges.select! { |length2, *| length2 > least }
+        edges.sort_by! { |length2, *| -length2 } if edges.size > 1
+        _, *ends =
+          edges.find do |length2, from, to|
+            far = Triple.distance_to_line(@spot, @places[from], @places[to])
+            far <= @reach * 1.1 && length2 > (COARSER * far)**2
           end
-        ends
+        ends if ends.any?
       end
 
+      def squared(from, to) = Triple.squared_distance(@places[from], @places[to])
+
       def split(middles)
-        pieces = @parents.each_index.map { |row| [@parents[row], @vertices[3 * row, 3], @shares[row], @settled[row]] }
-        @parents, @vertices, @shares, @settled = Array.new(4) { [] }
-        pieces.each do |parent, own, shares, settled|
+        count.times do |row|
+          own = @vertices[3 * row, 3]
           a, b, c = own
           found = [middles[edge(a, b)], middles[edge(b, c)], middles[edge(c, a)]]
-          next add(parent, own, shares, settled) if found.none?
+          next if found.none?
 
-          corners = own.zip(shares)
-          parted(corners, halved(corners, found)).each { |piece| add(parent, *piece.transpose, nil) }
+          corners = own.zip(@shares[row])
+          first, *others = HalveEdges.call(corners, halved(corners, found)).map(&:transpose)
+          @vertices[3 * row, 3], @shares[row] = first
+          @settled[row] = nil
+          others.each { |piece| add(@parents[row], *piece) }
         end
       end
 
-      def add(parent, vertices, shares, settled)
+      def add(parent, vertices, shares)
         @parents << parent
         @vertices.concat(vertices)
         @shares << shares
-        @settled << settled
+        @settled << nil
       end
 
       # @return [Array] middles of the edges from each corner to the next; nil where one stays whole
       def halved(corners, middles)
         corners.each_index.map { |k| middles[k] && [middles[k], Triple.middle(corners[k][1], corners[(k + 1) % 3][1])] }
-      end
-
-      # @param corners [Array<Array(Integer, Array)>] vertex and shares of each; halved [Array] middles of the edges
-      #   from each corner to the next; nil where one stays whole
-      # @return [Array<Array>] pieces, as corners
-      def parted(corners, halved)
-        case halved.count(&:itself)
-        when 0
-          [corners]
-        when 1
-          a, b, c = corners.rotate(halved.index(&:itself))
-          middle = halved.compact.first
-          [[a, middle, c], [middle, b, c]]
-        when 2
-          whole = halved.index(nil)
-          a, b, c = corners.rotate(whole)
-          _, beyond_b, beyond_c = halved.rotate(whole)
-          [[c, beyond_c, beyond_b], [a, b, beyond_b], [a, beyond_b, beyond_c]]
-        else
-          [*corners.each_index.map { |k| [corners[k], halved[k], halved[k - 1]] }, halved]
-        end
       end
 
       # The piece that the spot lies on becomes three.
@@ -257,7 +223,7 @@ module SheetTrace
         @places << @spot
         corners = @vertices.slice!(3 * row, 3).zip(@shares.delete_at(row))
         [@parents, @settled].each { |list| list.delete_at(row) }
-        [corners, corners.rotate].transpose.each { |a, b| add(triangle, *[a, b, [seed, own]].transpose, nil) }
+        [corners, corners.rotate].transpose.each { |a, b| add(triangle, *[a, b, [seed, own]].transpose) }
       end
 
       # @return [Array(Float, Float, Float)] shares of a piece's corners in the spot
@@ -271,6 +237,24 @@ module SheetTrace
         second = ((x * (y2 - y0)) - (y * (x2 - x0))) / double
         third = (((x1 - x0) * y) - ((y1 - y0) * x)) / double
         [1 - second - third, second, third]
+      end
+
+      # @return [Array<Integer, nil>] by half-edge the one on the other side
+      def joined_half_edges
+        open = {}
+        @vertices
+          .each_index
+          .with_object(Array.new(@vertices.size)) do |half, found|
+            from = @vertices[half]
+            to = @vertices[Mesh::Welded.next(half)]
+            other = open.delete((to << 32) | from)
+            if other
+              found[half] = other
+              found[other] = half
+            else
+              open[(from << 32) | to] = half
+            end
+          end
       end
     end
   end

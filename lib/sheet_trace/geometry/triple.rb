@@ -7,7 +7,15 @@ module SheetTrace
       def self.minus(a, b) = [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
       def self.dot(a, b) = (a[0] * b[0]) + (a[1] * b[1]) + (a[2] * b[2])
       def self.length(a) = Math.sqrt(dot(a, a))
-      def self.distance(a, b) = length(minus(a, b))
+      def self.distance(a, b) = Math.sqrt(squared_distance(a, b))
+
+      def self.squared_distance(a, b)
+        x = a[0] - b[0]
+        y = a[1] - b[1]
+        z = a[2] - b[2]
+        (x * x) + (y * y) + (z * z)
+      end
+
       def self.middle(a, b) = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2]
 
       def self.cross(a, b)
@@ -28,9 +36,14 @@ module SheetTrace
 
       # @return [Float] from a point to the line between a and b
       def self.distance_to_line(point, a, b)
-        along = minus(b, a)
-        share = (dot(along, minus(point, a)) / [dot(along, along), Float::MIN].max).clamp(0.0, 1.0)
-        distance(point, Array.new(3) { |axis| a[axis] + (share * along[axis]) })
+        x = b[0] - a[0]
+        y = b[1] - a[1]
+        z = b[2] - a[2]
+        share =
+          ((x * (point[0] - a[0])) + (y * (point[1] - a[1])) + (z * (point[2] - a[2]))) /
+            [(x * x) + (y * y) + (z * z), Float::MIN].max
+        share = share.clamp(0.0, 1.0)
+        distance(point, [a[0] + (share * x), a[1] + (share * y), a[2] + (share * z)])
       end
     end
   end

@@ -28,6 +28,8 @@ export const useSheetImage = defineStore("sheet-image", () => {
   const revision = ref<number | null>(null);
   /** the art as it was last, and what each of its tiles holds */
   let art: { job: string; canvas: HTMLCanvasElement; marks: string[] } | null = null;
+  /** tiles of a revision that the page has not yet, asked for as soon as there was word of it */
+  let ahead: { job: string; revision: number; marks: string[]; tiles: ReturnType<typeof api.sheetTiles> } | null = null;
 
   /** address of a picture that a stage shows in place of all looks, such as the template it would write */
   const instead = ref<string | null>(null);
@@ -50,10 +52,28 @@ export const useSheetImage = defineStore("sheet-image", () => {
     return { source, width: source.naturalWidth, height: source.naturalHeight, changed: null };
   }
 
+  /** Has the art of a revision drawn while what else there is to know of it is still worked out. */
+  function drawAhead(shown: number) {
+    const job = jobs.job;
+    if (!job || art?.job !== job.id || instead.value || look.value !== "art" || shown === job.revision) return;
+    const tiles = api.sheetTiles(job.id, shown, art.marks);
+    tiles.catch(() => {}); // whoever takes them is told
+    ahead = { job: job.id, revision: shown, marks: art.marks, tiles };
+  }
+
+  /** What was drawn ahead of a revision, if what it differs from is still shown. */
+  function drawnAhead(job: string, shown: number, marks: string[]) {
+    if (ahead?.job !== job || ahead.revision !== shown) return null;
+    const drawn = ahead;
+    ahead = null;
+    return drawn.marks === marks ? drawn.tiles : null;
+  }
+
   /** Only the tiles that differ are fetched, and put where they belong. */
   async function composed(job: string, shown: number, stillWanted: () => boolean): Promise<SheetImage | null> {
     const former = art?.job === job ? art : null;
-    const { head, texels } = await api.sheetTiles(job, shown, former?.marks ?? []);
+    const marks = former?.marks ?? [];
+    const { head, texels } = await (drawnAhead(job, shown, marks) ?? api.sheetTiles(job, shown, marks));
     if (!stillWanted()) return null;
     const { width_px: width, height_px: height, tile_px: side } = head;
     const same = former?.canvas.width === width && former.canvas.height === height;
@@ -103,5 +123,5 @@ export const useSheetImage = defineStore("sheet-image", () => {
     { immediate: true },
   );
 
-  return { image, revision, look, instead, busy };
+  return { image, revision, look, instead, busy, drawAhead };
 });

@@ -10,7 +10,10 @@ module SheetTrace
         MORE = 1.02
         # Places along each side of the content by which is told how much of it has surface under it.
         GRID = 96
-        private_constant :MORE, :GRID
+        # Sizes on the sheet by less than this apart count as one, so that an image that is brought down to its texels
+        # serves for the next spot, too.
+        STEADY = 1.04
+        private_constant :MORE, :GRID, :STEADY
 
         parameter :face, References::Element.new("faces"), "that the spot lies on"
         numbers :at, 3, Parameters::Numbers::WIDE, "the spot, model units"
@@ -58,7 +61,8 @@ module SheetTrace
           return if texel_map.texels.empty?
 
           across, down = shares.map { |share| share[rows, true] }
-          TriangleFrame.call(texel_map, across, down, covered_px: Pieces.covered_px(corners, across, down))
+          covered_px = Pieces.covered_px(corners, across, down).map { |px| steady(px) }
+          TriangleFrame.call(texel_map, across, down, covered_px: covered_px)
         end
 
         def facts(job, content)
@@ -106,6 +110,8 @@ module SheetTrace
         def laid_by = [face, at, way, over_edges, depth_mm]
 
         private
+
+        def steady(px) = STEADY**Math.log([px, Float::MIN].max, STEADY).round
 
         def reach_mm(content) = Math.hypot(*size_mm(content)) / 2 * MORE
 
