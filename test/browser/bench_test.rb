@@ -201,7 +201,7 @@ describe "the bench" do
     tab_to(/\APack all islands\z/)
     press(:enter)
 
-    assert_button "Pack all islands", wait: 60
+    assert_button "Pack all islands"
     tab_to(/\ATake it\z/)
     press(:enter)
 

@@ -39,8 +39,8 @@ end
 Capybara.default_driver = :with_proof
 Capybara.run_server = false
 Capybara.enable_aria_label = true
-# Long enough for two processors that run other tests beside.
-Capybara.default_max_wait_time = 20
+# Long enough for two processors that run other tests beside, on a machine that others have most of.
+Capybara.default_max_wait_time = 60
 # Looking every hundredth of a second costs as much as the pages do.
 Capybara.default_retry_interval = 0.05
 

@@ -97,7 +97,7 @@ module BrowserTestCase
   def downloaded
     FileUtils.rm_f(Dir[File.join(@downloads, "*")])
     yield
-    400.times do
+    1200.times do
       fresh = Dir[File.join(@downloads, "*")].reject { |path| path.end_with?(".crdownload") }
       return fresh.first if fresh.any?
 

@@ -158,7 +158,7 @@ describe "the layout stage" do
     uncheck "Islands with art are not turned"
     click_button "Pack all islands"
 
-    assert_selector "[role=radio]", minimum: 3, wait: 30
+    assert_selector "[role=radio]", minimum: 3
     within(".inspector") { click_button(text: /\AStop/) }
 
     assert_selector "[role=status]", text: %r{% of the sheet, 4\.00 → 4\.\d\d px/mm}
