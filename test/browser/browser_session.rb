@@ -30,7 +30,13 @@ CHROMIUM_FLAGS = %w[
 }.each do |name, flags|
   Capybara.register_driver(name) do |capybara|
     options =
-      Selenium::WebDriver::Chrome::Options.new(args: CHROMIUM_FLAGS + flags, binary: "/usr/bin/chromium-headless-shell")
+      Selenium::WebDriver::Chrome::Options.new(
+        args: CHROMIUM_FLAGS + flags,
+        binary: "/usr/bin/chromium-headless-shell",
+        timeouts: {
+          script: 180_000 # ms
+        }
+      )
     options.add_option("goog:loggingPrefs", { browser: "ALL" })
     service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
     Capybara::Selenium::Driver.new(capybara, browser: :chrome, options: options, service: service)

@@ -27,8 +27,9 @@ module Keyboard
   end
 
   def turn_to(page_name, by = :arrow_right)
-    4.times do
-      press(by) unless page.has_css?(".inspector [role=tab].active", text: page_name, exact_text: true, wait: 0)
+    # The page is shown a little after the key; one more would go past it.
+    [0, 2, 2, 2].each do |wait|
+      press(by) unless page.has_css?(".inspector [role=tab].active", text: page_name, exact_text: true, wait: wait)
     end
   end
 
