@@ -23,6 +23,8 @@ CHROMIUM_FLAGS = %w[
   --force-color-profile=srgb
   --disable-search-engine-choice-screen
 ].freeze
+# Not the script of that name in /usr/bin: the driver ends what it has started, and would leave the browser itself.
+CHROMIUM = "/usr/lib/chromium/chromium-headless-shell"
 # Three dimensions without a graphics card cost most of the time that a page takes.
 {
   with_proof: %w[--use-angle=swiftshader --enable-unsafe-swiftshader --ignore-gpu-blocklist],
@@ -32,7 +34,7 @@ CHROMIUM_FLAGS = %w[
     options =
       Selenium::WebDriver::Chrome::Options.new(
         args: CHROMIUM_FLAGS + flags,
-        binary: "/usr/bin/chromium-headless-shell",
+        binary: CHROMIUM,
         timeouts: {
           script: 180_000 # ms
         }

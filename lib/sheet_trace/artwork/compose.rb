@@ -100,13 +100,16 @@ module SheetTrace
       # @return [Array<Box>] what differs from a sheet that was composed before
       def changed(former)
         stay = former.laid & @laid
-        return [@whole] if former.bleed_px != @bleed_px || stay != (@laid & former.laid)
+        return [@whole] if former.bleed_px != @bleed_px || stay != (@laid & former.laid) || all_new?(former)
 
         boxes =
           ((former.laid | @laid) - stay).flat_map { |laid| PaintedBoxes.call(laid.patch) } + moved_boxes(former.layout)
         boxes = Box.joined(boxes.map { |box| box.grown(@bleed_px).within(@whole) }.reject(&:empty?))
         boxes.sum(&:area) > MOST * @whole.area ? [@whole] : boxes
       end
+
+      # Where there was nothing, most of the sheet is not looked through for what is painted.
+      def all_new?(former) = former.laid.empty? && @laid.sum { |laid| laid.patch.box.area } > MOST * @whole.area
 
       # Around islands that lie elsewhere the bleed is another, also where the paint is the sheet's own.
       def moved_boxes(former)
@@ -123,20 +126,25 @@ module SheetTrace
         return nothing(box) if laid.empty?
 
         bleed = Bleeding.new(around, @bleed_px) { @canvas.texel_map(around) }
-        sheet = nothing(around)
-        Progress.map(laid) { |own| lay(own, sheet, around, bleed) }
+        sheet = nil
+        Progress.map(laid) { |own| sheet = lay(own, sheet, around, bleed) }
         around == box ? sheet : Geometry::Take.call(sheet, *box.seen_from(around).ranges)
       end
 
-      # @param sheet [Numo::UInt32] of the box around, which is changed where the layer has paint
+      # @param sheet [Numo::UInt32, nil] of the box around, changed where the layer has paint; nil for the first one
+      # @return [Numo::UInt32] the sheet
       def lay(laid, sheet, around, bleed)
         part, above = bleed.call(laid.patch)
+        return above.frozen? ? Geometry::Take.copy(above) : above if ground?(laid) && part == around
+
+        sheet ||= nothing(around)
         there = part.seen_from(around).ranges
         unless ground?(laid)
           look = { opacity: laid.opacity, mode: laid.blend, linear: @canvas.linear }
           above = Blend.call(Geometry::Take.call(sheet, *there), above, **look)
         end
         sheet[*there] = above
+        sheet
       end
 
       # A sheet's own picture at the bottom is taken to the byte, what it has under no alpha too.
