@@ -61,7 +61,7 @@ module SheetTrace
       end
 
       # @return [Integer] in memory, at the most
-      def bytesize = width * height * (@about ? 4 + 16 + 1 : 4)
+      def bytesize = (width + (2 * AROUND_PX)) * (height + (2 * AROUND_PX)) * (@about ? 4 + 16 + 1 : 4)
 
       # @return [Integer] px, brought down
       attr_reader :width, :height
