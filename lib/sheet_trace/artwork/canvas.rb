@@ -6,9 +6,11 @@ module SheetTrace
     class Canvas
       MEMO_BYTES = 128 * 1_048_576
       MOST_KEPT_PX = 2_000_000 # of a picture
+      # Texels of a sheet whose map is kept at hand: beyond, its memory is worth more than the time.
+      MOST_AT_HAND = 1 << 24
       # A picture in memory.
       Decoded = Struct.new(:image) { def bytesize = image.width * image.height * image.bands }
-      private_constant :MEMO_BYTES, :MOST_KEPT_PX, :Decoded
+      private_constant :MEMO_BYTES, :MOST_KEPT_PX, :MOST_AT_HAND, :Decoded
 
       # @return [Layout]
       attr_reader :layout
@@ -94,7 +96,10 @@ module SheetTrace
 
       # @return [Raster::TexelMap] of all of the sheet; several layers, the bleed and what is delivered ask for it
       def whole_map
-        @at_hand[:whole_map] ||= texels_of(points_px(layout), layout.uv_map.triangles.points, Box.whole(size))
+        @at_hand.fetch(:whole_map) do
+          map = texels_of(points_px(layout), layout.uv_map.triangles.points, Box.whole(size))
+          size.width_px * size.height_px > MOST_AT_HAND ? map : @at_hand[:whole_map] = map
+        end
       end
 
       # @return [Raster::TexelMap] of the part of the sheet that an island lies on, of its triangles alone, in the order
