@@ -43,8 +43,9 @@ module Bench
 
     # Ragged patches, each an island of one face, beside each other.
     #
+    # @param least [Float] how far in a corner may lie, of the patch's reach
     # @return [String] an OBJ file
-    def self.patches(count, seed: count)
+    def self.patches(count, seed: count, least: 0.25)
       random = Random.new(seed)
       outlines =
         Array.new(count) do |i|
@@ -52,7 +53,7 @@ module Bench
           sides = random.rand(5..12)
           Array.new(sides) do |k|
             angle = 2 * Math::PI * k / sides
-            far = reach * random.rand(0.25..1.0)
+            far = reach * random.rand(least..1.0)
             [(i * 20.0) + (far * Math.cos(angle)), far * Math.sin(angle) * random.rand(0.6..1.0)]
           end
         end

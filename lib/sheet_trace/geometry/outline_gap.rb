@@ -20,6 +20,10 @@ module SheetTrace
           .min
       end
 
+      # @param first, second [Numo::DFloat] n x 4 segments, each of which is compared to that of the same row
+      # @return [Float] between the two that are nearest, 0 where any cross. O(n)
+      def self.of_pairs(first, second) = least_between(columns(first), columns(second))
+
       # Even and odd crossings of a ray to the right.
       # Source: Shimrat, "Algorithm 112: Position of point relative to polygon", CACM 5, 1962.
       #
@@ -37,8 +41,13 @@ module SheetTrace
       def self.columns(segments) = Array.new(4) { |k| segments[true, k].copy }
 
       def self.least(first, second)
-        rows = columns(first).map { |column| column.expand_dims(1) }
-        across = columns(second).map { |column| column.expand_dims(0) }
+        least_between(
+          columns(first).map { |column| column.expand_dims(1) },
+          columns(second).map { |column| column.expand_dims(0) }
+        )
+      end
+
+      def self.least_between(rows, across)
         return 0.0 if cross?(rows, across)
 
         squares =
@@ -72,7 +81,7 @@ module SheetTrace
         share = share.clip(0.0, 1.0)
         ((x - ax - (dx * share))**2) + ((y - ay - (dy * share))**2)
       end
-      private_class_method :columns, :least, :cross?, :side, :square_to
+      private_class_method :columns, :least, :least_between, :cross?, :side, :square_to
     end
   end
 end

@@ -25,6 +25,9 @@ module SheetTrace
           freeze
         end
 
+        # @return [Float] px that the fine rows come to
+        def height_px = rows * fine_px
+
         # @return [Float] fine cells that lie between two things so many px apart
         def reach(gutter_px) = gutter_px / fine_px
 

@@ -23,6 +23,18 @@ module SheetTrace
           Geometry::Grouped.lists(islands, layout.uv_map.island_count).map { |own| lines.values_at(*own) }
         end
 
+        # @return [Array<Array(Float, Float, Float, Float, Integer)>] as of an island
+        def self.rectangle(left, top, width, height)
+          right = left + width
+          below = top + height
+          [
+            [left, top, left, below, 1],
+            [left, below, right, below, 1],
+            [right, below, right, top, 1],
+            [right, top, left, top, 1]
+          ]
+        end
+
         # Sides of triangles, all of which run the same way round.
         def self.directed(px, points)
           a, b, c = Array.new(3) { |k| Numo::Int64.cast(points[true, k]) }

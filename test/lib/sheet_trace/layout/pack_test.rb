@@ -95,6 +95,16 @@ describe SheetTrace::Layout::Pack do
     assert_operator packed.share_used, :>=, 1.2 * 0.463
   end
 
+  it "fills what bottom-left leaves free: 0.71 of the sheet with these outlines" do
+    before = layout.call(Bench::Surfaces.patches(60, least: 0.75))
+    packed = pack.call(before, singly.call(before), gutter_px: 4, margin_px: 2)
+
+    assert_operator packed.share_used, :>, 0.73
+    refute too_near.call(packed.layout, 4, times: 2)
+    assert_operator packed.layout.boxes_px[true, 0..1].min, :>=, 2
+    assert_operator packed.layout.boxes_px[true, 2..3].max, :<=, 1022
+  end
+
   it "comes to 0.85 of the sheet with rectangles that were cut from a square" do
     cut =
       lambda do |x, y, width, height, count, random|

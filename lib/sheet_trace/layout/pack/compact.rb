@@ -1,0 +1,131 @@
+# frozen_string_literal: true
+
+module SheetTrace
+  class Layout
+    class Pack
+      # Lets shapes that were placed one by one grow together and push each other aside, until there is no more room
+      # between them. The gutter is held to the outlines themselves.
+      # Source: compaction as in Li, Milenkovic, "Compaction and separation algorithms for non-convex polygons and their
+      #   applications", European Journal of Operational Research 84, 1995; shapes are parted as Overlap says.
+      class Compact
+        # Of shapes and of lines, where it takes too long for what it gains.
+        MOST_SHAPES = 600
+        MOST_LINES = 20_000
+        # Cells of the distance fields along the longer side of the sheet.
+        CELLS = 512
+        # What shapes are kept farther apart than they must be, in cells, so that they are parted in a known number of
+        # steps, as well as distance fields say it.
+        SPARE = 0.02
+        STEP = 0.01
+        LEAST_STEP = 0.0005
+        MOST_STEPS = 100
+        LONGEST_STEP = 4 # cells
+        CAUGHT = 1 # deep, cells
+        # How often it is looked how shapes lie, and at so many places along outlines in all.
+        MOST_LOOKS = 1000
+        MOST_PLACES = 1_100_000
+        # How often shapes are parted anew where distance fields said too little.
+        MOST_MENDED = 4
+        private_constant :MOST_SHAPES, :MOST_LINES, :CELLS, :SPARE, :STEP, :LEAST_STEP, :MOST_STEPS, :LONGEST_STEP
+        private_constant :CAUGHT, :MOST_LOOKS, :MOST_PLACES, :MOST_MENDED
+
+        # @param shapes [Array<Array<Array>>] n lists of lines as Outlines gives them, px, the least x and y 0
+        # @param at [Array<Array(Float, Float)>] left and top of each, px; they keep the gutter there
+        # @param held [Array<Boolean>] whether it stays as it is
+        # @param size_px [Array(Float, Float)] of what they shall lie on; gutter_px [Numeric]
+        # @return [Array(Float, Array<Array(Float, Float)>)] how many times as large shapes come to be; left and top of
+        #   each. 1 and as they were where nothing is gained, or it would take too long
+        def self.call(shapes, at, held:, size_px:, gutter_px:)
+          return 1.0, at if shapes.size > MOST_SHAPES || shapes.sum(&:size) > MOST_LINES
+
+          new(shapes, at, held, size_px, gutter_px).send(:compacted) || [1.0, at]
+        end
+
+        def initialize(shapes, at, held, size_px, gutter_px)
+          @cell = size_px.max / CELLS
+          @spare = @cell * SPARE
+          @gutter = gutter_px
+          @apart = gutter_px + @spare
+          @lines = shapes.map { |lines| Numo::DFloat.cast(lines)[true, 0..3] }
+          @held = Numo::DFloat.cast(held.map { |own| own ? 1 : 0 })
+          @overlap =
+            Overlap.new(shapes, held, size_px: size_px.map { |px| px - (2 * @spare) }, apart_px: @apart, cell_px: @cell)
+          @looks = @most_looks = [MOST_PLACES / @overlap.places, MOST_LOOKS].min
+          @at = Numo::DFloat.cast(at).transpose - @spare
+          @grown = 1.0
+        end
+        private_class_method :new
+
+        private
+
+        # @return [Array(Float, Array<Array(Float, Float)>), nil] as .call
+        def compacted
+          grow
+          MOST_MENDED.times do
+            gap = least_gap
+            return @grown, (@at + @spare).transpose.to_a if gap >= @gutter
+
+            @apart += @gutter - gap + (@spare / 10)
+            @looks = MOST_STEPS
+            return unless mended?
+          end
+          nil
+        end
+
+        # Where they can't be parted, they go on from there at a smaller step, rather than from where they were: so they
+        # come further. Not so where they got caught in each other.
+        def grow
+          step = STEP
+          from = @at
+          size = @grown
+          while step > LEAST_STEP && @looks.positive?
+            from, deepest = parted(enlarged(from, (@grown + step) / size), size = @grown + step)
+            if deepest < @spare
+              @at = from
+              @grown = size
+            else
+              step /= 2
+              from, size = [@at, @grown] if deepest > CAUGHT * @cell
+            end
+          end
+        end
+
+        def mended?
+          while @grown > 1 && @looks.positive?
+            at, deepest = parted(@at, @grown)
+            return @at = at if deepest < @spare
+
+            @at = enlarged(@at, (@grown - LEAST_STEP) / @grown)
+            @grown -= LEAST_STEP
+          end
+        end
+
+        def enlarged(at, times) = at * (((times - 1) * (1 - @held)) + 1)
+
+        # @return [Array(Numo::DFloat, Float)] left and top of each at that growth, and how deep the deepest overlap
+        #   still is, px
+        def parted(at, growth)
+          overlap = ->(flat) { @overlap.call(flat.reshape(*at.shape), growth, @apart) }
+          place, _clear =
+            Geometry::QuasiNewton.call(at.flatten, most_steps: MOST_STEPS, longest_step: LONGEST_STEP * @cell) do |now|
+              @looks -= 1
+              Progress.tell(1 - @looks.clamp(0, @most_looks).fdiv(@most_looks))
+              sum, slope, deepest = overlap.call(now)
+              [sum, slope.flatten, deepest < @spare]
+            end
+          [place.reshape(*at.shape), overlap.call(place).last]
+        end
+
+        # @return [Float] px between the two that are nearest, or the gutter where all are farther apart
+        def least_gap
+          grown = @held + ((1 - @held) * @grown)
+          LeastGap.call(
+            @lines.each_with_index.map { |lines, i| (lines * grown[i]) + @at[[0, 1, 0, 1], i].expand_dims(0) },
+            @gutter,
+            held: @held
+          )
+        end
+      end
+    end
+  end
+end
