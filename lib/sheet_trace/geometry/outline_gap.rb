@@ -21,8 +21,15 @@ module SheetTrace
       end
 
       # @param first, second [Numo::DFloat] n x 4 segments, each of which is compared to that of the same row
-      # @return [Float] between the two that are nearest, 0 where any cross. O(n)
-      def self.of_pairs(first, second) = least_between(columns(first), columns(second))
+      # @return [Numo::DFloat] n: how far they are apart, 0 where they cross. O(n)
+      def self.of_pairs(first, second)
+        one = columns(first)
+        other = columns(second)
+        gaps = Numo::NMath.sqrt(squares(one, other).reduce { |least, some| Numo::DFloat.minimum(least, some) })
+        crossing = crossing(one, other)
+        gaps[crossing] = 0 if crossing.any?
+        gaps
+      end
 
       # Even and odd crossings of a ray to the right.
       # Source: Shimrat, "Algorithm 112: Position of point relative to polygon", CACM 5, 1962.
@@ -41,34 +48,24 @@ module SheetTrace
       def self.columns(segments) = Array.new(4) { |k| segments[true, k].copy }
 
       def self.least(first, second)
-        least_between(
-          columns(first).map { |column| column.expand_dims(1) },
-          columns(second).map { |column| column.expand_dims(0) }
-        )
+        rows = columns(first).map { |column| column.expand_dims(1) }
+        across = columns(second).map { |column| column.expand_dims(0) }
+        crossing(rows, across).any? ? 0.0 : Math.sqrt(squares(rows, across).map(&:min).min)
       end
 
-      def self.least_between(rows, across)
-        return 0.0 if cross?(rows, across)
-
-        squares =
-          [
-            [rows[0, 2], across],
-            [rows[2, 2], across],
-            [across[0, 2], rows],
-            [across[2, 2], rows]
-          ].map { |place, segment| square_to(place, segment).min }
-        Math.sqrt(squares.min)
+      # From the ends of each to the other.
+      def self.squares(one, other)
+        [[one[0, 2], other], [one[2, 2], other], [other[0, 2], one], [other[2, 2], one]].map do |place, segment|
+          square_to(place, segment)
+        end
       end
 
-      def self.cross?(rows, across)
+      def self.crossing(one, other)
         a, b, c, d =
-          [
-            [rows, across[0, 2]],
-            [rows, across[2, 2]],
-            [across, rows[0, 2]],
-            [across, rows[2, 2]]
-          ].map { |segment, place| side(segment, place) }
-        ((a * b).lt(0) & (c * d).lt(0)).any?
+          [[one, other[0, 2]], [one, other[2, 2]], [other, one[0, 2]], [other, one[2, 2]]].map do |segment, place|
+            side(segment, place)
+          end
+        (a * b).lt(0) & (c * d).lt(0)
       end
 
       # Which side of a segment a place lies on: twice the area of the triangle between them.
@@ -81,7 +78,7 @@ module SheetTrace
         share = share.clip(0.0, 1.0)
         ((x - ax - (dx * share))**2) + ((y - ay - (dy * share))**2)
       end
-      private_class_method :columns, :least, :least_between, :cross?, :side, :square_to
+      private_class_method :columns, :least, :squares, :crossing, :side, :square_to
     end
   end
 end

@@ -12,7 +12,7 @@ module SheetTrace
         MOST_SHAPES = 600
         MOST_LINES = 20_000
         # Cells of the distance fields along the longer side of the sheet.
-        CELLS = 512
+        CELLS = 320
         # What shapes are kept farther apart than they must be, in cells, so that they are parted in a known number of
         # steps, as well as distance fields say it.
         SPARE = 0.02
@@ -23,9 +23,9 @@ module SheetTrace
         CAUGHT = 1 # deep, cells
         # How often it is looked how shapes lie, and at so many places along outlines in all.
         MOST_LOOKS = 1000
-        MOST_PLACES = 1_100_000
+        MOST_PLACES = 1_000_000
         # How often shapes are parted anew where distance fields said too little.
-        MOST_MENDED = 4
+        MOST_MENDED = 6
         private_constant :MOST_SHAPES, :MOST_LINES, :CELLS, :SPARE, :STEP, :LEAST_STEP, :MOST_STEPS, :LONGEST_STEP
         private_constant :CAUGHT, :MOST_LOOKS, :MOST_PLACES, :MOST_MENDED
 
@@ -45,11 +45,16 @@ module SheetTrace
           @cell = size_px.max / CELLS
           @spare = @cell * SPARE
           @gutter = gutter_px
-          @apart = gutter_px + @spare
           @lines = shapes.map { |lines| Numo::DFloat.cast(lines)[true, 0..3] }
           @held = Numo::DFloat.cast(held.map { |own| own ? 1 : 0 })
           @overlap =
-            Overlap.new(shapes, held, size_px: size_px.map { |px| px - (2 * @spare) }, apart_px: @apart, cell_px: @cell)
+            Overlap.new(
+              shapes,
+              held,
+              size_px: size_px.map { |px| px - (2 * @spare) },
+              apart_px: gutter_px + @spare,
+              cell_px: @cell
+            )
           @looks = @most_looks = [MOST_PLACES / @overlap.places, MOST_LOOKS].min
           @at = Numo::DFloat.cast(at).transpose - @spare
           @grown = 1.0
@@ -62,11 +67,11 @@ module SheetTrace
         def compacted
           grow
           MOST_MENDED.times do
-            gap = least_gap
-            return @grown, (@at + @spare).transpose.to_a if gap >= @gutter
+            near = gaps
+            return @grown, (@at + @spare).transpose.to_a if near.empty?
 
-            @apart += @gutter - gap + (@spare / 10)
-            @looks = MOST_STEPS
+            near.each { |pair, gap| @overlap.keep_farther(*pair, @gutter - gap + @spare) }
+            @looks = 2 * MOST_STEPS
             return unless mended?
           end
           nil
@@ -105,7 +110,7 @@ module SheetTrace
         # @return [Array(Numo::DFloat, Float)] left and top of each at that growth, and how deep the deepest overlap
         #   still is, px
         def parted(at, growth)
-          overlap = ->(flat) { @overlap.call(flat.reshape(*at.shape), growth, @apart) }
+          overlap = ->(flat) { @overlap.call(flat.reshape(*at.shape), growth) }
           place, _clear =
             Geometry::QuasiNewton.call(at.flatten, most_steps: MOST_STEPS, longest_step: LONGEST_STEP * @cell) do |now|
               @looks -= 1
@@ -116,10 +121,11 @@ module SheetTrace
           [place.reshape(*at.shape), overlap.call(place).last]
         end
 
-        # @return [Float] px between the two that are nearest, or the gutter where all are farther apart
-        def least_gap
+        # @return [Hash{Array(Integer, Integer) => Float}] of each two that come nearer than they may, how far they are
+        #   apart, px
+        def gaps
           grown = @held + ((1 - @held) * @grown)
-          LeastGap.call(
+          Gaps.call(
             @lines.each_with_index.map { |lines, i| (lines * grown[i]) + @at[[0, 1, 0, 1], i].expand_dims(0) },
             @gutter,
             held: @held

@@ -9,11 +9,12 @@ module SheetTrace
         private_constant :JUST_WITHIN
 
         # @param fields [DistanceFields] of all shapes
-        # @param one, other [Numo::Int64] n pairs of shapes
+        # @param apart [Numo::SFloat] n, px that the pairs are kept apart; one, other [Numo::Int64] n shapes
         # @param pair [Numo::Int64] m, which pair each place is of; x, y [Numo::DFloat] m, px from the one shape's left
         #   and top, at its given size
-        def initialize(fields, one, other, pair, x, y)
+        def initialize(fields, apart, one, other, pair, x, y)
           @fields = fields
+          @apart = apart
           @one = one
           @other = other
           @pair = pair
@@ -43,15 +44,15 @@ module SheetTrace
             [@along, @corners, @own, @most].map { |axes| axes.map { |values| values[near] } }
         end
 
-        # @param at [Numo::DFloat] 2 x n, left and top of each shape, px; apart [Float] px that shapes are kept apart
+        # @param at [Numo::DFloat] 2 x n, left and top of each shape, px
         # @return [Array(Numo::DFloat, Numo::Int64, Numo::Int64, Array<Numo::DFloat>), nil] of each place that is nearer
         #   than it may: by how many px; the one shape and the other; the way from the other, x and y. nil if there is
         #   none
-        def call(at, apart)
+        def call(at)
           return if @pair.empty?
 
           distances, ways = distances(at)
-          depths = apart - distances
+          depths = @apart[@pair] - distances
           deep = depths.gt(0).where
           return if deep.empty?
 

@@ -11,7 +11,7 @@ module SheetTrace
         # Outlines are looked at in their corners and that often between them, in cells of the fields.
         SPACING = 30
         # Shapes may go so far before it is looked again which are near each other, in cells.
-        SLACK = 4
+        SLACK = 3
         # Of the sheet's borders, which are as many contacts in one.
         BORDER_WEIGHT = 8
         private_constant :SPACING, :SLACK, :BORDER_WEIGHT
@@ -21,13 +21,14 @@ module SheetTrace
 
         # @param shapes [Array<Array<Array>>] lines of each, px, the least x and y 0
         # @param held [Array<Boolean>] whether it neither moves nor grows
-        # @param size_px [Array(Float, Float)] of the sheet; apart_px [Float] between shapes, about
+        # @param size_px [Array(Float, Float)] of the sheet; apart_px [Float] between shapes
         # @param cell_px [Float] of the distance fields
         def initialize(shapes, held, size_px:, apart_px:, cell_px:)
           @count = shapes.size
           @free = Numo::DFloat.cast(held.map { |own| own ? 0 : 1 })
           @size = Numo::DFloat.cast(size_px).expand_dims(1)
           @slack = SLACK * cell_px
+          @apart = Numo::SFloat.new(@count, @count).fill(apart_px)
           @reach = apart_px + @slack
           @fields = DistanceFields.new(shapes, cell_px, @reach)
           @boxes = Numo::DFloat.cast([[0, 2], [1, 3]].map { |ends| shapes.map { |lines| reach(lines, ends) } })
@@ -36,22 +37,27 @@ module SheetTrace
 
         # @param at [Numo::DFloat] 2 x n, left and top of each shape, px
         # @param growth [Float] how many times as large as given shapes are that are not held
-        # @param apart_px [Float] between shapes
         # @return [Array(Float, Numo::DFloat, Float)] the sum, px^2; its derivative by left and top, 2 x n, px; the
         #   deepest, px
-        def call(at, growth, apart_px)
+        def call(at, growth)
           look(at, growth) unless near?(at, growth)
           before, beyond = off_sheet(at)
           sum = BORDER_WEIGHT * ((before**2).sum + (beyond**2).sum)
           slope = (beyond - before) * (2 * BORDER_WEIGHT)
           deepest = [before.max, beyond.max].max
-          depths, one, other, ways = @contacts&.call(at, apart_px)
+          depths, one, other, ways = @contacts&.call(at)
           if depths
             sum += depths.dot(depths)
             deepest = [deepest, depths.max].max
             ways.each_with_index { |way, axis| slope[axis, true] += pushes(way * depths * -2, one, other) }
           end
           [sum, slope * @free, deepest]
+        end
+
+        # @param one, other [Integer] shapes that are kept so many px farther apart from now on
+        def keep_farther(one, other, px)
+          [[one, other], [other, one]].each { |pair| @apart[*pair] += px }
+          @looked_at = nil
         end
 
         private
@@ -93,7 +99,7 @@ module SheetTrace
 
           pair = Geometry::Grouped.repeat(@counts[one])
           place = Geometry::Grouped.places(@counts[one], pair) + @firsts[one][pair]
-          @contacts = Contacts.new(@fields, one, other, pair, @x[place], @y[place])
+          @contacts = Contacts.new(@fields, @apart[(one * @count) + other], one, other, pair, @x[place], @y[place])
           @contacts.resize(@grown)
           @contacts.keep_near(at, @reach)
         end

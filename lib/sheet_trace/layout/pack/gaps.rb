@@ -3,28 +3,28 @@
 module SheetTrace
   class Layout
     class Pack
-      # How far the two outlines are apart that are nearest to each other, by all their lines. That one shape lies
-      # wholly within another is not looked for.
-      module LeastGap
+      # How far outlines are apart that are near each other, by all their lines. That one shape lies wholly within
+      # another is not looked for.
+      module Gaps
         LINES_AT_A_TIME = 2000
         private_constant :LINES_AT_A_TIME
 
         # @param outlines [Array<Numo::DFloat>] of n shapes, each m x 4: both ends of lines, px
         # @param most [Float] px; larger gaps are not looked at
         # @param held [Numo::DFloat] n, 1 of those that are not compared to each other, else 0
-        # @return [Float] px, `most` or less
+        # @return [Hash{Array(Integer, Integer) => Float}] of each two shapes that are less apart, how far, px
         def self.call(outlines, most, held: Numo::DFloat.zeros(outlines.size))
           lines = outlines.reduce { |all, own| all.concatenate(own) }
           low, high = boxes(outlines)
           one, other = NearPairs.call(low, high, most, held)
-          return most if one.empty?
+          return {} if one.empty?
 
           counts = Numo::Int64.cast(outlines.map { |own| own.shape[0] })
           mine, theirs =
             [[one, other], [other, one]].map do |own, facing|
               near(lines, counts, own, low[true, facing] - most, high[true, facing] + most)
             end
-          least(lines, mine, theirs, one.size, most)
+          least(lines, mine, theirs, one.size, most).transform_keys { |pair| [one[pair], other[pair]] }
         end
 
         def self.boxes(outlines)
@@ -51,24 +51,27 @@ module SheetTrace
           [pair[kept], line[kept]]
         end
 
+        # @return [Hash{Integer => Float}] by pair
         def self.least(lines, (pair, line), (their_pair, their_line), pairs, most)
-          return most if pair.empty? || their_pair.empty?
+          return {} if pair.empty? || their_pair.empty?
 
           counts = their_pair.bincount(minlength: pairs)
           firsts = counts.cumsum - counts
           (0...pair.size)
             .step(LINES_AT_A_TIME)
-            .map do |from|
+            .each_with_object({}) do |from, found|
               some = from...[from + LINES_AT_A_TIME, pair.size].min
               facing = counts[pair[some]]
               at = Geometry::Grouped.repeat(facing)
-              next most if at.empty?
+              next if at.empty?
 
               their = Geometry::Grouped.places(facing, at) + firsts[pair[some]][at]
-              Geometry::OutlineGap.of_pairs(lines[line[some][at], true], lines[their_line[their], true])
+              gaps = Geometry::OutlineGap.of_pairs(lines[line[some][at], true], lines[their_line[their], true])
+              near = gaps.lt(most).where
+              next if near.empty?
+
+              pair[some][at][near].to_a.zip(gaps[near].to_a) { |own, gap| found[own] = [found[own] || gap, gap].min }
             end
-            .push(most)
-            .min
         end
         private_class_method :boxes, :near, :least
       end
