@@ -32,8 +32,8 @@ PARTS = {
 }.freeze
 WITHOUT_FRONT_END = %w[style].freeze
 
-# So many more parts than processors are run at a time: browser tests wait much.
-LANES_BEYOND = 2
+# So many more parts than processors are run at a time, as browser tests wait much; with more, each takes longer.
+LANES_BEYOND = 1
 
 # @return [Boolean] whether it passed
 def pass?(name, command = PARTS.fetch(name))

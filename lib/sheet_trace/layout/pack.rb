@@ -18,22 +18,17 @@ module SheetTrace
       USUAL_SHARE = 0.7
       # Rows beyond the sheet's, so that what does not fit tells by how much.
       BEYOND = 1.5
-      CLOSE = 1.004
-      # Scales that are tried, and so many placings of an island in all: with few islands more, and with a set order, in
-      # which islands are not compacted after.
+      # Scales that are tried, and so many placings of an island in all: with few islands more.
       ROUNDS = (2..8)
       PLACINGS_BEFORE_COMPACTING = 120
-      FAR = 1.04
-      STEP_UP = 1.012
-      MOST_TRIES = 30
       # Rounds that mostly do.
       USUAL_ROUNDS = 2
       # Of the time, that finding the scale takes.
       SEARCH_SHARE = 0.6
-      # Growth that makes up for islands that no longer begin on whole cells.
-      WORTH_IT = 1.004
-      private_constant :COARSE, :USUAL_SHARE, :BEYOND, :CLOSE, :ROUNDS, :FAR, :STEP_UP, :MOST_TRIES, :USUAL_ROUNDS
-      private_constant :PLACINGS_BEFORE_COMPACTING, :SEARCH_SHARE, :WORTH_IT
+      # Of the scale that bottom-left would try next.
+      NEARLY = 0.99
+      private_constant :COARSE, :USUAL_SHARE, :BEYOND, :ROUNDS, :USUAL_ROUNDS, :PLACINGS_BEFORE_COMPACTING
+      private_constant :SEARCH_SHARE, :NEARLY
 
       # What is moved as one.
       #
@@ -123,7 +118,7 @@ module SheetTrace
         cells = Cells.new(@inner, COARSE)
         if keep_scale || total_area.zero?
           places = places_at(1.0, cells)
-          return result(1.0, places) if places && fits?(places, cells)
+          return result(1.0, places) if places && places.map(&:bottom).max <= cells.height_px
 
           raise LayoutError.new(
                   "#{@units.size} islands don't fit on #{@layout.sheet} at their present scale; let them be scaled, " \
@@ -134,10 +129,23 @@ module SheetTrace
                 )
         end
 
-        scale, places = Progress.part(0, SEARCH_SHARE) { largest(cells) }
-        raise no_room unless scale
+        @search = ScaleSearch.new(first_guess(cells))
+        found = @in_order ? largest(cells, rounds(PLACINGS)) : grown(cells)
+        raise no_room unless found
 
-        result(*(@in_order ? [scale, places] : Progress.part(SEARCH_SHARE, 1) { compacted(scale, places) }))
+        result(*found)
+      end
+
+      # Where islands do not grow to what bottom-left would try next, it goes on trying.
+      #
+      # @return [Array(Float, Array<Place>), nil] as .largest
+      def grown(cells)
+        found = Progress.part(0, SEARCH_SHARE) { largest(cells, rounds(PLACINGS_BEFORE_COMPACTING)) } or return
+        first = Progress.part(SEARCH_SHARE, 1) { compacted(*found) }
+        return first if first[0] > @search.guess * NEARLY
+
+        again = largest(cells, rounds(PLACINGS))
+        again == found ? first : [first, compacted(*again)].max_by(&:first)
       end
 
       # @return [Array(Float, Array<Place>)] as .largest
@@ -153,7 +161,7 @@ module SheetTrace
             size_px: @inner,
             gutter_px: @gutter_px
           )
-        return scale, places if growth < WORTH_IT
+        return scale, places if growth == 1
 
         [scale * growth, places.zip(moved).map { |place, corner| Place.new(place.unit, place.turn_rad, *corner) }]
       end
@@ -168,45 +176,18 @@ module SheetTrace
         )
       end
 
-      # The largest scale at which all fit; each round learns from how far down the last one came.
-      #
-      # @return [Array(Float, Array)] nil and nil if none was found
-      def largest(cells)
-        guess = first_guess(cells)
-        low = best = nil
-        high = Float::INFINITY
-        rounds = 0
-        until done?(rounds, low, high)
-          rounds += 1
-          places = places_at(guess, cells)
-          if places && fits?(places, cells)
-            low = guess
-            best = places
-          else
-            high = [high, guess].min
-          end
-          guess = next_guess(guess, places && (bottom(places) / cells.height_px), low, high)
+      # @param rounds [Integer] that mostly do
+      # @return [Array(Float, Array<Place>), nil] the largest scale at which all were found to fit, and where they lie
+      def largest(cells, rounds)
+        until @search.done?(rounds)
+          scale = @search.guess
+          places = places_at(scale, cells)
+          @largest = [scale, places] if @search.tried(places && (places.map(&:bottom).max / cells.height_px))
         end
-        [low, best]
+        @largest
       end
 
-      # A few rounds do where the scale that fits and the one that does not are near each other; until then it goes on.
-      def done?(rounds, low, high)
-        return rounds >= MOST_TRIES unless low
-        return true if high / low < CLOSE
-
-        rounds >= (high < Float::INFINITY && high / low > FAR ? MOST_TRIES : usual_rounds)
-      end
-
-      def usual_rounds = ((@in_order ? PLACINGS : PLACINGS_BEFORE_COMPACTING) / @units.size).clamp(ROUNDS)
-
-      def next_guess(guess, share_down, low, high)
-        wanted = share_down ? guess / Math.sqrt(share_down) : guess * 0.7
-        return wanted.clamp(guess * STEP_UP, guess * 1.5) if high == Float::INFINITY
-        return [wanted, high * 0.985].min unless low
-
-        wanted.between?(low * 1.002, high * 0.998) ? wanted : Math.sqrt(low * high)
-      end
+      def rounds(placings) = (placings / @units.size).clamp(ROUNDS)
 
       # By what islands mostly come to with half of the gutter and of a cell about them; what has next to no area, such
       # as an island that collapsed onto a line, by its length.
@@ -290,9 +271,6 @@ module SheetTrace
           end
         @units.each_index.sort_by { |i| [-sizes[i], i] }.map { |i| @units[i] }
       end
-
-      def fits?(places, cells) = bottom(places) <= cells.height_px
-      def bottom(places) = places.map(&:bottom).max
 
       # What stays is in the way where it lies, whatever the grid.
       def block(grid, cells, lines)

@@ -18,6 +18,8 @@ module SheetTrace
         SPARE = 0.02
         STEP = 0.01
         LEAST_STEP = 0.0005
+        # What makes up for shapes that no longer begin on whole px.
+        LEAST_GAIN = 0.004
         MOST_STEPS = 100
         LONGEST_STEP = 4 # cells
         CAUGHT = 1 # deep, cells
@@ -26,7 +28,15 @@ module SheetTrace
         MOST_PLACES = 1_000_000
         # How often shapes are parted anew where distance fields said too little.
         MOST_MENDED = 6
-        private_constant :MOST_SHAPES, :MOST_LINES, :CELLS, :SPARE, :STEP, :LEAST_STEP, :MOST_STEPS, :LONGEST_STEP
+        private_constant :MOST_SHAPES,
+                         :MOST_LINES,
+                         :CELLS,
+                         :SPARE,
+                         :STEP,
+                         :LEAST_STEP,
+                         :LEAST_GAIN,
+                         :MOST_STEPS,
+                         :LONGEST_STEP
         private_constant :CAUGHT, :MOST_LOOKS, :MOST_PLACES, :MOST_MENDED
 
         # @param shapes [Array<Array<Array>>] n lists of lines as Outlines gives them, px, the least x and y 0
@@ -66,6 +76,8 @@ module SheetTrace
         # @return [Array(Float, Array<Array(Float, Float)>), nil] as .call
         def compacted
           grow
+          return if @grown < 1 + LEAST_GAIN
+
           MOST_MENDED.times do
             near = gaps
             return @grown, (@at + @spare).transpose.to_a if near.empty?
@@ -83,7 +95,7 @@ module SheetTrace
           step = STEP
           from = @at
           size = @grown
-          while step > LEAST_STEP && @looks.positive?
+          while step > (@grown > 1 ? LEAST_STEP : LEAST_GAIN) && @looks.positive?
             from, deepest = parted(enlarged(from, (@grown + step) / size), size = @grown + step)
             if deepest < @spare
               @at = from
