@@ -23,12 +23,12 @@ module SheetTrace
       PLACINGS_BEFORE_COMPACTING = 120
       # Rounds that mostly do.
       USUAL_ROUNDS = 2
-      # Of the time, that finding the scale takes.
-      SEARCH_SHARE = 0.6
+      # Of the time, until the scale is found and until islands have grown, where that is not the end.
+      SHARES = [0.5, 0.8].freeze
       # Of the scale that bottom-left would try next.
       NEARLY = 0.99
       private_constant :COARSE, :USUAL_SHARE, :BEYOND, :ROUNDS, :USUAL_ROUNDS, :PLACINGS_BEFORE_COMPACTING
-      private_constant :SEARCH_SHARE, :NEARLY
+      private_constant :SHARES, :NEARLY
 
       # What is moved as one.
       #
@@ -140,12 +140,14 @@ module SheetTrace
       #
       # @return [Array(Float, Array<Place>), nil] as .largest
       def grown(cells)
-        found = Progress.part(0, SEARCH_SHARE) { largest(cells, rounds(PLACINGS_BEFORE_COMPACTING)) } or return
-        first = Progress.part(SEARCH_SHARE, 1) { compacted(*found) }
+        found = Progress.part(0, SHARES[0]) { largest(cells, rounds(PLACINGS_BEFORE_COMPACTING)) } or return
+        first = Progress.part(*SHARES) { compacted(*found) }
         return first if first[0] > @search.guess * NEARLY
 
-        again = largest(cells, rounds(PLACINGS))
-        again == found ? first : [first, compacted(*again)].max_by(&:first)
+        Progress.part(SHARES[1], 1) do
+          again = largest(cells, rounds(PLACINGS))
+          again == found ? first : [first, compacted(*again)].max_by(&:first)
+        end
       end
 
       # @return [Array(Float, Array<Place>)] as .largest

@@ -8,9 +8,10 @@ module SheetTrace
       # Source: compaction as in Li, Milenkovic, "Compaction and separation algorithms for non-convex polygons and their
       #   applications", European Journal of Operational Research 84, 1995; shapes are parted as Overlap says.
       class Compact
-        # Of shapes and of lines, where it takes too long for what it gains.
+        # Of shapes, of lines and of cells of distance fields, where it takes too long for what it gains.
         MOST_SHAPES = 600
         MOST_LINES = 20_000
+        MOST_CELLS = 3_000_000
         # Cells of the distance fields along the longer side of the sheet.
         CELLS = 320
         # What shapes are kept farther apart than they must be, in cells, so that they are parted in a known number of
@@ -28,16 +29,8 @@ module SheetTrace
         MOST_PLACES = 1_000_000
         # How often shapes are parted anew where distance fields said too little.
         MOST_MENDED = 6
-        private_constant :MOST_SHAPES,
-                         :MOST_LINES,
-                         :CELLS,
-                         :SPARE,
-                         :STEP,
-                         :LEAST_STEP,
-                         :LEAST_GAIN,
-                         :MOST_STEPS,
-                         :LONGEST_STEP
-        private_constant :CAUGHT, :MOST_LOOKS, :MOST_PLACES, :MOST_MENDED
+        private_constant :MOST_SHAPES, :MOST_LINES, :MOST_CELLS, :CELLS, :SPARE, :STEP, :LEAST_STEP, :LEAST_GAIN
+        private_constant :MOST_STEPS, :LONGEST_STEP, :CAUGHT, :MOST_LOOKS, :MOST_PLACES, :MOST_MENDED
 
         # @param shapes [Array<Array<Array>>] n lists of lines as Outlines gives them, px, the least x and y 0
         # @param at [Array<Array(Float, Float)>] left and top of each, px; they keep the gutter there
@@ -46,10 +39,24 @@ module SheetTrace
         # @return [Array(Float, Array<Array(Float, Float)>)] how many times as large shapes come to be; left and top of
         #   each. 1 and as they were where nothing is gained, or it would take too long
         def self.call(shapes, at, held:, size_px:, gutter_px:)
-          return 1.0, at if shapes.size > MOST_SHAPES || shapes.sum(&:size) > MOST_LINES
+          return 1.0, at if too_much?(shapes, size_px.max / CELLS, gutter_px)
 
           new(shapes, at, held, size_px, gutter_px).send(:compacted) || [1.0, at]
         end
+
+        def self.too_much?(shapes, cell, gutter_px)
+          return true if shapes.size > MOST_SHAPES || shapes.sum(&:size) > MOST_LINES
+
+          cells =
+            shapes.sum do |lines|
+              [[0, 2], [1, 3]].map do |ends|
+                  (lines.flat_map { |line| line.values_at(*ends) }.max + (2 * gutter_px)) / cell
+                end
+                .reduce(:*)
+            end
+          cells > MOST_CELLS
+        end
+        private_class_method :too_much?
 
         def initialize(shapes, at, held, size_px, gutter_px)
           @cell = size_px.max / CELLS
@@ -84,7 +91,7 @@ module SheetTrace
 
             near.each { |pair, gap| @overlap.keep_farther(*pair, @gutter - gap + @spare) }
             @looks = 2 * MOST_STEPS
-            return unless mended?
+            return unless mend
           end
           nil
         end
@@ -107,14 +114,19 @@ module SheetTrace
           end
         end
 
-        def mended?
+        # @return [Boolean] whether all are clear again, somewhat smaller if need be
+        def mend
           while @grown > 1 && @looks.positive?
             at, deepest = parted(@at, @grown)
-            return @at = at if deepest < @spare
+            if deepest < @spare
+              @at = at
+              return true
+            end
 
             @at = enlarged(@at, (@grown - LEAST_STEP) / @grown)
             @grown -= LEAST_STEP
           end
+          false
         end
 
         def enlarged(at, times) = at * (((times - 1) * (1 - @held)) + 1)

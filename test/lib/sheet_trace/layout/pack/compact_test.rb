@@ -81,6 +81,9 @@ describe SheetTrace::Layout::Pack::Compact do
     assert_in_delta 1, growth, 1e-3
     assert_operator gaps.call(shapes, moved, growth).min, :>=, 20
     assert_in_delta 5, compact.call([square.call(200)], [[300, 100]]).first, 0.01
+    # Far larger than the sheet, as what is locked may be.
+    assert_in_delta(1.0, 
+compact.call([square.call(200), square.call(1e6)], [[0, 0], [300, 0]], held: [false, true]).first)
   end
 
   it "lets what lies in a hole stay within it" do
