@@ -10,7 +10,7 @@ module SheetTrace
       class Compact
         # Of shapes, of lines and of cells of distance fields, where it takes too long for what it gains.
         MOST_SHAPES = 600
-        MOST_LINES = 20_000
+        MOST_LINES = 8_000
         MOST_CELLS = 3_000_000
         # Cells of the distance fields along the longer side of the sheet.
         CELLS = 320
