@@ -4,6 +4,7 @@
 source "https://rubygems.org"
 
 # core
+gem "bootsnap", "~> 1.18", require: false
 gem "cairo", "~> 1.18"
 gem "msgpack", "~> 1.7"
 gem "nokogiri", "~> 1.17.2"

@@ -1,11 +1,15 @@
 # frozen_string_literal: true
 
+require_relative "server/workers/pool"
+
+path = ENV.fetch("SHEET_TRACE_DATABASE") { File.expand_path("var/sheet-trace.sqlite", __dir__) }
+pool = SheetTraceServer::Workers::Pool.new(path) # what workers need is loaded meanwhile
+
 require_relative "server/front"
 require_relative "server/store/database"
 require_relative "server/workers/gateway"
 require_relative "server/exchange/watcher"
 
-path = ENV.fetch("SHEET_TRACE_DATABASE") { File.expand_path("var/sheet-trace.sqlite", __dir__) }
 begin
   SheetTraceServer::Store::Database.open(path).disconnect # brought up to date before workers open it
 rescue SheetTraceServer::Store::Unusable => e
@@ -13,7 +17,7 @@ rescue SheetTraceServer::Store::Unusable => e
 end
 events = SheetTraceServer::Events.new
 upload_s = Float(ENV.fetch("SHEET_TRACE_UPLOAD_S", "30"))
-pool = SheetTraceServer::Workers::Pool.new(path)
+pool.warm_up
 api = SheetTraceServer::Workers::Gateway.new(pool, events, upload_s: upload_s)
 SheetTraceServer::Exchange::Watcher.new(SheetTraceServer::Store::Exchanges.root(path), api).start
 run SheetTraceServer::Front.app(api: api, events: events)

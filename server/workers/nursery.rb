@@ -16,7 +16,11 @@ database = ARGV[1]
 trap(:INT, "IGNORE") # what the terminal sends to all is the server's affair
 GC.start
 GC.compact if GC.respond_to?(:compact)
-server.write("r")
+begin
+  server.write("r")
+rescue Errno::EPIPE
+  exit!(0) # the server could not start
+end
 
 # Workers that have ended. No Process.detach: its threads have no place beside a fork.
 reap =

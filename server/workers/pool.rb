@@ -46,8 +46,11 @@ module SheetTraceServer
         @lock = Mutex.new
         @freed = ConditionVariable.new
         @nursing = Mutex.new
-        warm_up
+        Thread.new { @nursing.synchronize { start_nursery unless nursery_alive? } }
       end
+
+      # Has a worker ready for the first page; from here on the store is as workers want it.
+      def warm_up = Thread.new { give_back(take([nil, nil]), goes_on: true) }
 
       # @param task [Array] a job's id, nil if it is about none, and what of it is asked for
       # @return [Connection] the caller's until it is given back
@@ -78,9 +81,6 @@ module SheetTraceServer
       def pids = @lock.synchronize { (@idle + @busy).map(&:pid) }
 
       private
-
-      # The first page shall not wait.
-      def warm_up = Thread.new { give_back(take([nil, nil]), goes_on: true) }
 
       # @return [Connection, nil] nil where a new one shall be started
       def free_for(task)

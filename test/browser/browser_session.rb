@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../running_server"
+require_relative "page_queries"
 require "capybara"
 require "capybara/dsl"
 require "selenium-webdriver"
@@ -51,30 +52,6 @@ Capybara.enable_aria_label = true
 Capybara.default_max_wait_time = 60
 # Looking every hundredth of a second costs as much as the pages do.
 Capybara.default_retry_interval = 0.05
-
-# What is shown, asked of the page itself: the driver's own way sends a program of many kB with each question, which
-# takes longer than all else of most tests.
-module Shown
-  SHOWN = <<~JS
-    (element) => {
-      const box = element.closest("select") ?? element
-      return box.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && box.getClientRects().length > 0
-    }
-  JS
-
-  # @return [String] what an element says
-  def visible_text = driver.evaluate_script("arguments[0].innerText", self).to_s.tr("\t", " ").squeeze("\n").strip
-
-  def visible? = driver.evaluate_script("(#{SHOWN.strip})(arguments[0])", self)
-
-  # The same for many at once.
-  module Of
-    def shown = SHOWN.strip
-    alias is_displayed_atom shown
-  end
-end
-Capybara::Selenium::ChromeNode.prepend(Shown)
-[Capybara::Selenium::ChromeNode, Capybara::Selenium::Driver].each { |kind| kind.prepend(Shown::Of) }
 
 # A headless Chromium on a server of its own: for tests, and for the pictures in docs.
 module BrowserSession

@@ -94,7 +94,7 @@ describe "a server that is killed" do
     Dir.mktmpdir do |folder|
       server = RunningServer.new(File.join(folder, "jobs.sqlite"))
       job = server.post("/api/solids", JSON.generate(kind: "box", measures: {}))
-      8.times do |i|
+      4.times do |i|
         body =
           JSON.generate(
             base_revision: job["revision"],

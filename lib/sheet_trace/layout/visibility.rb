@@ -52,29 +52,23 @@ module SheetTrace
       #   area of a cell, square model units
       def self.faces_seen(mesh, direction)
         normal = Numo::DFloat.cast(direction).reshape(1, 3)
-        across, up = Flatten::Axes.call(normal).map(&:flatten)
-        flat = [across, up, normal.flatten].map { |axis| mesh.positions.dot(axis) }
-        low, high = flat.first(2).map(&:minmax).transpose
+        *plane, depths = [*Flatten::Axes.call(normal), normal].map { |axis| mesh.positions.dot(axis.flatten) }
+        low, high = plane.map(&:minmax).transpose
         span = [high.zip(low).map { |most, least| most - least }.max, Float::MIN].max
         cut = mesh.triangulation
         vertices = mesh.corner_vertices[cut.corners]
         corners = Numo::DFloat.zeros(*vertices.shape, 2)
-        2.times { |axis| corners[true, true, axis] = (flat[axis][vertices] - low[axis]) / span * RASTER }
-        cells, rows = Raster::Rasterise.call(corners, RASTER, RASTER)
-        return Numo::Int32.zeros(0), 0.0 if cells.empty?
-
-        [cut.faces[foremost(cells, rows, flat[2][vertices].mean(axis: 1))], (span / RASTER)**2]
+        2.times { |axis| corners[true, true, axis] = (plane[axis][vertices] - low[axis]) / span * RASTER }
+        [cut.faces[foremost(corners, depths[vertices].mean(axis: 1))], (span / RASTER)**2]
       end
 
-      # Of the triangles on each cell the one nearest to the eye, by its middle.
-      def self.foremost(cells, rows, depths)
-        ranks =
-          Numo::Int64.zeros(depths.size).tap { |places| places[depths.sort_index] = Numo::Int64.new(depths.size).seq }
-        keys = ((cells + 1) * depths.size) - ranks[rows] # the nearest first in each cell
-        order = keys.sort_index
-        first = Numo::Bit.ones(order.size)
-        first[1..] = cells[order][1..].ne(cells[order][0...-1]) if order.size > 1
-        rows[order[first.where]]
+      # @return [Numo::Int32] the triangle nearest to the eye, by its middle, at each cell that is not empty
+      def self.foremost(corners, depths)
+        far_first = depths.sort_index
+        cells, rows = Raster::Rasterise.call(corners[far_first, true, true], RASTER, RASTER)
+        raster = Numo::Int32.new(RASTER * RASTER).fill(-1)
+        raster[cells] = far_first[rows] unless cells.empty? # later ones lie over earlier ones
+        raster[raster.ge(0).where]
       end
       private_class_method :directions, :faces_seen, :foremost
     end

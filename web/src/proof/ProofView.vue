@@ -201,6 +201,11 @@ canvas:focus-visible {
   right: 14px;
   animation-duration: 1s;
 }
+@media (prefers-reduced-motion: reduce) {
+  .waiting {
+    animation: none;
+  }
+}
 .top {
   top: 10px;
 }

@@ -55,6 +55,14 @@ export const usePicks = defineStore("picks", () => {
       known = surface;
     },
   );
+  // Another job begins with islands.
+  watch(
+    () => jobs.job?.id,
+    () => {
+      kind.value = "islands";
+      gesture.value = "click";
+    },
+  );
   watch(kind, () => (last = hovered.value = null), { flush: "sync" });
 
   function set(of: PickKind, found: Iterable<number>) {

@@ -51,6 +51,7 @@ export const useSelection = defineStore("selection", () => {
 
   function clear() {
     islands.value = [];
+    adding.value = false;
     hovered.value = null;
     layer.value = null;
     spot.value = null;

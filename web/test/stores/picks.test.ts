@@ -1,5 +1,6 @@
 import { createPinia, setActivePinia } from "pinia";
 import { beforeEach, describe, expect, it, vi } from "vitest";
+import { nextTick } from "vue";
 import type { Job } from "@/api/types";
 import type { Under } from "@/picking/elements";
 import { useJob } from "@/stores/job";
@@ -32,6 +33,15 @@ describe("the picks store", () => {
       );
     });
     await useJob().open(job.id);
+  });
+
+  it("begins with islands and clicks on another job", async () => {
+    const picks = usePicks();
+    picks.kind = "edges";
+    picks.gesture = "stroke";
+    useJob().close();
+    await nextTick();
+    expect([picks.kind, picks.gesture]).toEqual(["islands", "click"]);
   });
 
   it("picks one and lets it go by a click, each kind for itself", async () => {

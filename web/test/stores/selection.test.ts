@@ -20,6 +20,18 @@ describe("the selection", () => {
     expect(selection.islands).toEqual([1]);
   });
 
+  it("adds as long as that is asked for, and not on the next job", () => {
+    const selection = useSelection();
+    selection.adding = true;
+    selection.pick(2);
+    selection.pick(4);
+    expect(selection.islands).toEqual([2, 4]);
+    selection.clear();
+    selection.pick(2);
+    selection.pick(4);
+    expect(selection.islands).toEqual([4]);
+  });
+
   it("lets go of all, but not with extend", () => {
     const selection = useSelection();
     selection.pick(2);

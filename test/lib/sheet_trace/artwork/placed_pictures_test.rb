@@ -83,8 +83,8 @@ describe "pictures set on islands" do
         Numo::DFloat[[0, 0], [80, 0], [80, 120], [0, 120]],
         job.layout.points_px[job.layout.uv_map.corner_points.to_a, true]
       )
-    step = 0.1
-    grid = (10..800).to_a.product((150..900).to_a).map { |i, j| [i * step, j * step] }.select { |x, _y| x < 79 }
+    step = 0.2
+    grid = (5..400).to_a.product((75..450).to_a).map { |i, j| [i * step, j * step] }.select { |x, _y| x < 79 }
     seen = Numo::DFloat.cast(sample.call(image, grid.map { |x, y| to_px.at(x, y) })) / 255
     x, y = [0, 1].map { |axis| Numo::DFloat.cast(grid.map { |point| point[axis] }) }
     total = seen.sum

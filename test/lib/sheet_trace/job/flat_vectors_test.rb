@@ -75,7 +75,7 @@ describe SheetTrace::Job::FlatVectors do
 
   # The mean and the largest difference of two pages of one size, levels. Edges of px are as wide as these.
   define_method(:differences) do |paths|
-    first, second = paths.map { |path| page(path, 200).cast(:float) }
+    first, second = paths.map { |path| page(path, 120).cast(:float) }
     off = (first - second).abs
 
     assert_operator (first - 255).abs.max, :>, 100
@@ -111,7 +111,7 @@ describe SheetTrace::Job::FlatVectors do
       px = lines.with(look: lines.look.with(mask: artwork::Mask.new(islands: [0])))
       paths =
         { "lines" => lines, "px" => px }.map do |kind, own|
-          written(dressed.call([own], job), name: kind, dpi: 400.0, **options.to_h)
+          written(dressed.call([own], job), name: kind, dpi: 240.0, **options.to_h)
         end
       mean, most = differences(paths)
 

@@ -62,8 +62,8 @@ describe SheetTrace::Job::PrintFile do
       size_mm(path).zip([80 + (2 * (3 + margin)), 120 + (2 * (3 + margin))]) do |got, wanted|
         assert_in_delta wanted, got, 0.1
       end
-      image = page(path, 254)
-      at = ->(x, y) { image.getpoint(((x + 3 + margin) * 10).round, ((y + 3 + margin) * 10).round) }
+      image = page(path, 127)
+      at = ->(x, y) { image.getpoint(((x + 3 + margin) * 5).round, ((y + 3 + margin) * 5).round) }
       colors.each_with_index do |color, i|
         # The middles of the quarters, and of the bleed beside them, out to its very corner.
         [

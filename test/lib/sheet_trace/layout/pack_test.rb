@@ -24,7 +24,7 @@ describe SheetTrace::Layout::Pack do
 
   # Whether a texel of one island, at so many times the sheet's size, comes nearer to one of another than a distance.
   too_near =
-    lambda do |of, gutter_px, times: 4|
+    lambda do |of, gutter_px, times: 2|
       width, height = [of.sheet.width_px, of.sheet.height_px].map { |px| px * times }
       corners = Numo::DFloat.zeros(*of.uv_map.triangles.points.shape, 2)
       2.times { |axis| corners[true, true, axis] = of.points_px[true, axis][of.uv_map.triangles.points] * times }

@@ -36,7 +36,7 @@ describe SheetTrace::Raster::Bleed do
 
   it "finds a nearest texel whatever the islands and the sheet" do
     random = Random.new(7)
-    40.times do |round|
+    20.times do |round|
       width, height = [random.rand(1..60), random.rand(1..60)]
       reach = random.rand(1..(round.even? ? 8 : 64))
       owner = Numo::Int32.zeros(height, width)

@@ -39,10 +39,10 @@ describe SheetTrace::Fit::FindCells::Grid do
     [300, 900, { columns: 1, rows: 5, gutter_px: 0, margin_px: 0 }]
   ].each do |width, height, grid|
     it "recognises #{grid} on #{width} x #{height} px, also after JPEG" do
-      3.times do |seed|
+      2.times do |seed|
         image = atlas.call(width, height, grid, seed + 1)
 
-        [image, jpeg.call(image, 88), jpeg.call(image, 70)].each { |seen| assert_equal grid, find.call(seen) }
+        [image, jpeg.call(image, 70)].each { |seen| assert_equal grid, find.call(seen) }
       end
     end
   end
