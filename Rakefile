@@ -23,14 +23,14 @@ end
 # took, and what it has to say where it failed.
 PARTS = {
   "style" => "bundle exec ruby --yjit -S rubocop --format quiet",
-  **BROWSER_TESTS.each_with_index.to_h { |paths, i| ["browser #{i + 1}", testing(paths)] },
   "core" => testing(Dir["test/lib/**/*_test.rb"]),
+  **BROWSER_TESTS.each_with_index.to_h { |paths, i| ["browser #{i + 1}", testing(paths)] },
   "programs" => testing(Dir["test/{cli,server,demo}/**/*_test.rb"]),
   "types" => "cd web && npm run --silent check",
   "front" => "cd web && npm test --silent",
   "lint" => "cd web && npm run --silent lint"
 }.freeze
-WITHOUT_FRONT_END = %w[style].freeze
+WITHOUT_FRONT_END = %w[style core].freeze
 
 # So many more parts than processors are run at a time, as browser tests wait much; with more, each takes longer.
 LANES_BEYOND = 1

@@ -46,15 +46,14 @@ module SheetTraceServer
           bytes
         end
 
-        app.get("/api/jobs/:id/sheet.tiles") do
-          job = shown_job
-          canvas = job.canvas(pictures: workshop.pictures, size: fit(job.sheet, PREVIEW_PX))
-          cache_control :no_store
-          content_type "application/octet-stream"
-          Json::SheetTiles.call(
-            SheetTrace::Artwork::Compose.pixels(job.artwork, canvas, guides: true),
-            params[:known].to_s.split(",")
-          )
+        app.get("/api/jobs/:id/sheet.tiles") { render_tiles(shown_job) }
+
+        # As the sheet would be after an operation: asked for while the hand rests with what it is about to put down.
+        app.post("/api/jobs/:id/sheet.tiles") do
+          operation =
+            SheetTrace::Operations.from_plain(*Params.read(Jobs::Call, request_json).values_at(:name, :parameters))
+          pictures = workshop.picture_files(params[:id])
+          render_tiles(SheetTrace::Operations.run(operation, shown_job, pictures: pictures).job)
         end
 
         app.get("/api/jobs/:id/seams") do
@@ -175,6 +174,16 @@ module SheetTraceServer
           raise Store::Jobs::NotFound, "there is no kept map #{kept}" unless kept.between?(0, job.kept_maps.size - 1)
 
           SheetTrace::Operations.run(SheetTrace::Operations::TakeKeptMap.new(index: kept), job).job
+        end
+
+        def render_tiles(job)
+          canvas = job.canvas(pictures: workshop.pictures, size: fit(job.sheet, PREVIEW_PX))
+          cache_control :no_store
+          content_type "application/octet-stream"
+          Json::SheetTiles.call(
+            SheetTrace::Artwork::Compose.pixels(job.artwork, canvas, guides: true),
+            params[:known].to_s.split(",")
+          )
         end
 
         def render_image(kind, &draw)

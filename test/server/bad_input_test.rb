@@ -57,7 +57,19 @@ describe "bad input" do
   it "of any type in the bodies of all routes is refused in words" do
     job = start_job
     id = job[:id]
-    routes = %w[operations previews watches picks/box picks/loop picks/none bands clearances matches compositions]
+    routes = %w[
+      operations
+      previews
+      watches
+      sheet.tiles
+      picks/box
+      picks/loop
+      picks/none
+      bands
+      clearances
+      matches
+      compositions
+    ]
     keys = %w[name parameters base_revision kind edge corners faces islands change axis pictures columns width_px]
     routes
       .product(senseless)

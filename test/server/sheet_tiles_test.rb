@@ -5,10 +5,9 @@ require_relative "server_test_case"
 describe SheetTraceServer::Json::SheetTiles do
   include ServerTestCase
 
-  def tiles(job, known = [])
-    get "/api/jobs/#{job[:id]}/sheet.tiles?revision=#{job[:revision]}&known=#{known.join(",")}",
-        {},
-        "HTTP_HOST" => "127.0.0.1"
+  def tiles(job, known = [], call: nil)
+    path = "/api/jobs/#{job[:id]}/sheet.tiles?revision=#{job[:revision]}&known=#{known.join(",")}"
+    ask(call ? :post : :get, path, call)
     bytes = last_response.body.b
     length = bytes.unpack1("L<")
     [JSON.parse(bytes.byteslice(4, length), symbolize_names: true), bytes.byteslice((4 + length)..)]
@@ -62,6 +61,23 @@ describe SheetTraceServer::Json::SheetTiles do
     assert_includes 1..5, next_head[:sent].size
     assert_equal composed(moved), put_together(next_head, texels, sheet)
     assert_empty tiles(moved, next_head[:marks])[0][:sent]
+  end
+
+  it "gives those that an operation would change, and changes nothing" do
+    job = painted
+    head, = tiles(job)
+    call = { name: "transform_islands", parameters: { islands: [0], move_px: [2, 1] } }
+    foreseen, texels = tiles(job, head[:marks], call: call)
+
+    assert_empty tiles(job, head[:marks])[0][:sent]
+    moved = change(job, call[:name], **call[:parameters])
+    after, same = tiles(moved, head[:marks])
+
+    assert_equal [foreseen, texels], [after, same]
+    assert_operator foreseen[:sent].size, :>, 0
+    ask(:post, "/api/jobs/#{job[:id]}/sheet.tiles?revision=#{moved[:revision]}", { name: "transform_islands" })
+
+    assert_failure 422, "invalid_operation", /islands/
   end
 
   it "gives what it has to a page that says nonsense" do

@@ -74,6 +74,14 @@ export interface Followed {
   has?: number;
 }
 
+/** An operation and what it is given. */
+export type Call = { [N in OperationName]: { name: N; parameters: Operations[N] } }[OperationName];
+
+export interface SheetTiles {
+  head: SheetTilesHead;
+  texels: ArrayBuffer;
+}
+
 const UPLOAD_BYTES = 200 * 1024 * 1024;
 
 function failure(status: number, text: string): ApiError {
@@ -360,13 +368,20 @@ export const api = {
     return Object.fromEntries(arrays) as Record<N, ArrayBuffer>;
   },
 
-  /** The composed sheet: which tiles it has, and the texels of those that differ from the known ones. */
+  /**
+   * The composed sheet: which tiles it has, and the texels of those that differ from the known ones.
+   *
+   * @param call an operation, after which the sheet is asked for
+   */
   async sheetTiles(
     id: string,
     revision: number,
     known: string[],
-  ): Promise<{ head: SheetTilesHead; texels: ArrayBuffer }> {
-    const response = await fetch(at(id, `/sheet.tiles?${query({ revision, known: known.join(",") })}`));
+    call?: Call,
+    signal?: AbortSignal,
+  ): Promise<SheetTiles> {
+    const asked = call && { method: "POST", headers: headers({}), body: JSON.stringify(call), signal };
+    const response = await fetch(at(id, `/sheet.tiles?${query({ revision, known: known.join(",") })}`), asked);
     if (!response.ok) throw failure(response.status, await response.text());
     const bytes = await response.arrayBuffer();
     const length = new DataView(bytes).getUint32(0, true);

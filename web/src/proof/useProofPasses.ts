@@ -220,7 +220,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
     watch(box, (now) => now && view.goRound(now), { immediate: true });
     // After a change the sheet comes, and the places on it.
     watch(
-      () => !jobs.saved || images.busy,
+      () => (!jobs.saved && images.early === null) || images.busy,
       (more) => view.expect(more),
       { flush: "post" },
     );

@@ -68,4 +68,87 @@ describe("the image on the sheet", () => {
     expect(images.revision).toBe(1);
     expect(images.busy).toBe(false);
   });
+
+  describe("while the hand holds something", () => {
+    const call = (x_mm: number) => ({
+      name: "change_layer" as const,
+      parameters: { id: "l", place: { kind: "island" as const, x_mm } },
+    });
+    const calls = () => tiles.mock.calls.flatMap(([, , , asked]) => (asked ? [asked] : []));
+    beforeEach(() => {
+      tiles.mockImplementation(async (_id, revision) => ({
+        head: { width_px: 64, height_px: 64, tile_px: 256, marks: [`mark ${revision}`], sent: [] } as never,
+        texels: new ArrayBuffer(0),
+      }));
+    });
+    const rest = () => new Promise((done) => setTimeout(done, 60));
+
+    it("is worked out as it would be once the hand rests, and shown with the first word that it was done", async () => {
+      images.foresee(call(1));
+      images.foresee(call(2));
+      images.foresee(call(2));
+      await rest();
+      expect(calls()).toEqual([call(2)]);
+      expect(images.revision).toBe(1);
+      images.letGo(call(2));
+      images.drawAhead(2);
+      await flush();
+      // What was foreseen is of revision 1, by its mark; the server is asked what differs from it.
+      expect(asked().at(-1)).toEqual([2, ["mark 1"]]);
+      expect([images.revision, images.early, images.busy]).toEqual([2, 2, false]);
+      await goTo(2);
+      expect([images.revision, images.early]).toEqual([2, null]);
+      expect(tiles).toHaveBeenCalledTimes(3);
+    });
+
+    it("is of no use where the hand went on, let go of something else, or at once", async () => {
+      images.foresee(call(1));
+      await rest();
+      const [, , , , signal] = tiles.mock.calls.at(-1)!;
+      images.foresee(call(2));
+      expect(signal!.aborted).toBe(true);
+      images.letGo(call(2)); // it has not rested there
+      images.drawAhead(2);
+      await rest();
+      expect(calls()).toEqual([call(1)]);
+      expect(images.early).toBeNull();
+      await goTo(2);
+      images.foresee(call(3));
+      await rest();
+      images.letGo(call(4));
+      images.drawAhead(3);
+      await flush();
+      expect(images.revision).toBe(2);
+    });
+
+    it("is worked out afterwards where the server could not foresee it", async () => {
+      tiles.mockRejectedValueOnce(new Error("ended"));
+      images.foresee(call(1));
+      await rest();
+      images.letGo(call(1));
+      images.drawAhead(2);
+      await goTo(2);
+      expect([images.revision, images.busy]).toEqual([2, false]);
+    });
+
+    it("is asked for whole where the sheet has another size by then", async () => {
+      images.foresee(call(1));
+      await rest();
+      tiles.mockImplementation(async (_id, revision, known) => ({
+        head: {
+          width_px: 300,
+          height_px: 300,
+          tile_px: 256,
+          marks: [`${revision} ${known.length}`],
+          sent: [],
+        } as never,
+        texels: new ArrayBuffer(0),
+      }));
+      images.letGo(call(1));
+      images.drawAhead(2);
+      await flush();
+      expect(tiles).toHaveBeenCalledTimes(4);
+      expect(images.revision).toBe(1);
+    });
+  });
 });

@@ -56,13 +56,18 @@ export function usePlaceDecal(hitsAt: HitsAt) {
       const spot = spotAt(at);
       if (placing.next?.as === "path" && clicks > 1) await placing.finish();
       else if (spot && (placing.next || clicks === 0)) await placing.put(spot);
-      else placing.shown = placing.held = null;
+      else drop();
     },
     leave() {
       holding.value = false;
-      placing.shown = placing.held = null;
+      drop();
     },
   };
+
+  function drop() {
+    placing.show(null);
+    placing.held = null;
+  }
 
   return { tool, holding };
 }

@@ -2,6 +2,7 @@ import { computed, shallowRef } from "vue";
 import type { Layer, OnIsland, Pair } from "@/api/types";
 import { usePulling } from "@/hand/pulling";
 import { straight, type Tool } from "@/hand/tool";
+import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";
 import type { SheetGround } from "../ground";
@@ -23,6 +24,7 @@ const CURSORS = { size: "nwse-resize", move: "move" };
 export function useMoveLabel(ground: SheetGround, on: () => boolean) {
   const jobs = useJob();
   const selection = useSelection();
+  const images = useSheetImage();
   const pulling = usePulling();
   const layer = computed<Layer | null>(
     () => (on() && jobs.layers.find(({ id, place }) => id === selection.layer && place.kind === "island")) || null,
@@ -47,6 +49,15 @@ export function useMoveLabel(ground: SheetGround, on: () => boolean) {
     return event.altKey ? { ...STILL, shift_px: shift } : labelMove(layer, others, shift, ground.reach());
   }
 
+  /** What letting go does. */
+  const meant = () =>
+    held?.layer.place.kind === "island" && change.value !== STILL
+      ? {
+          name: "change_layer" as const,
+          parameters: { id: held.layer.id, place: placed(held.layer.place, change.value) },
+        }
+      : null;
+
   const tool: Tool = {
     hit(at) {
       const hit = hitAt(at);
@@ -58,14 +69,22 @@ export function useMoveLabel(ground: SheetGround, on: () => boolean) {
       return held !== null;
     },
     move(at, event, far) {
-      if (held && far) change.value = changeOf(held, ground.px(at), event);
+      if (!held || !far) return;
+      change.value = changeOf(held, ground.px(at), event);
+      images.foresee(meant());
     },
     async release() {
-      if (held?.layer.place.kind === "island" && change.value !== STILL)
-        await jobs.operate("change_layer", { id: held.layer.id, place: placed(held.layer.place, change.value) });
+      const call = meant();
+      if (call) {
+        images.letGo(call);
+        await jobs.operate(call.name, call.parameters);
+      }
       change.value = STILL;
     },
-    leave: () => (change.value = STILL),
+    leave() {
+      images.foresee(null);
+      change.value = STILL;
+    },
   };
 
   return { tool, layer, change, pulling: computed(() => pulling.on) };

@@ -1,7 +1,8 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { api } from "@/api/client";
-import type { Content, Operations, Triple } from "@/api/types";
+import type { Content, Triple } from "@/api/types";
+import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { useAdding, type NewContent } from "./adding";
 import { useSelection } from "@/stores/selection";
@@ -38,6 +39,7 @@ export const usePlacing = defineStore("placing", () => {
   const jobs = useJob();
   const selection = useSelection();
   const adding = useAdding();
+  const images = useSheetImage();
   /** what the next click on the model puts there, with its proportions */
   const next = shallowRef<{
     content: NewContent;
@@ -116,17 +118,17 @@ export const usePlacing = defineStore("placing", () => {
         turn_deg: place.kind === "level" ? 0 : place.turn_deg,
       };
     }
+    if (!next.value) images.foresee(spot && moving(spot));
   }
 
   async function put(spot: ModelSpot) {
     const { face, at } = spot;
     const from = next.value;
-    const moved = picked.value;
-    const spots = path.value?.spots;
     if (from?.as === "path") {
       led.value = [...led.value, spot];
       return;
     }
+    const moved = moving(spot);
     next.value = null;
     if (from) {
       const place =
@@ -134,13 +136,22 @@ export const usePlacing = defineStore("placing", () => {
           ? { kind: "level" as const, face, at, ...beside(from.content) }
           : { kind: "surface" as const, face, at, width_mm: usual_mm() };
       await adding.add({ content: from.content, place });
-    } else if (spots && held.value !== null)
-      await change({ spots: spots.map((own, i) => (i === held.value ? { face, at } : own)) });
-    else if (moved) await change({ face, at });
+    } else if (moved) {
+      images.letGo(moved);
+      await jobs.operate(moved.name, moved.parameters);
+    }
     shown.value = held.value = null;
   }
-  const change = (place: Operations["change_layer"]["place"]) =>
-    jobs.operate("change_layer", { id: layer.value!.id, place });
+
+  /** What becomes of the picked layer, or of the spot of its path that is held, at a spot of the model. */
+  function moving({ face, at }: ModelSpot) {
+    const spots = path.value?.spots;
+    const place =
+      spots && held.value !== null
+        ? { spots: spots.map((own, i) => (i === held.value ? { face, at } : own)) }
+        : picked.value && { face, at };
+    return place && layer.value && { name: "change_layer" as const, parameters: { id: layer.value.id, place } };
+  }
 
   /** Lays what is to be put there along edges or a rim. */
   const along = (content: NewContent, by: { edges: number[] } | { rim_of: number }) =>
@@ -170,6 +181,7 @@ export const usePlacing = defineStore("placing", () => {
   }
 
   function leave() {
+    images.foresee(null);
     next.value = shown.value = held.value = null;
     led.value = [];
   }

@@ -2,7 +2,9 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Pair } from "@/api/types";
 import { usePlaceDecal } from "@/proof/tools/usePlaceDecal";
 import { usePlacing } from "@/stages/art/placing";
+import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
+import { useSelection } from "@/stores/selection";
 import { openJob, pointer } from "../../support";
 
 describe("putting decals on the model", () => {
@@ -12,6 +14,8 @@ describe("putting decals on the model", () => {
   /** the model lies left of 100 px across */
   const hitsAt = ([x]: Pair) =>
     x < 100 ? [{ face: 3, island: 0, part: 0, point: [x, 0, 0] as never, normal: [0, 0, 1] as never }] : [];
+
+  const decal = { kind: "surface", face: 3, at: [40, 0, 0], width_mm: 30, height_mm: 20, turn_deg: 0 } as never;
 
   beforeEach(() => {
     openJob();
@@ -41,5 +45,28 @@ describe("putting decals on the model", () => {
   it("leaves a press that is on no decal to the model", () => {
     expect(hand.tool.press([40, 5], pointer())).toBe(false);
     expect(hand.tool.hit([40, 5])).toBeNull();
+  });
+
+  it("has what is dragged worked out where the hand rests, and forgets it where the drag is left", async () => {
+    const images = useSheetImage();
+    const [foresee, letGo] = [vi.spyOn(images, "foresee"), vi.spyOn(images, "letGo")];
+    const layer = { ...useJob().layers[0]!, locked: false, place: decal };
+    useJob().job = { ...useJob().job!, artwork: { ...useJob().job!.artwork, layers: [layer] } };
+    useSelection().layer = layer.id;
+    placing.open = true;
+    const moved = (x: number) => ({
+      name: "change_layer",
+      parameters: { id: layer.id, place: { face: 3, at: [x, 0, 0] } },
+    });
+    expect(hand.tool.press([40, 5], pointer())).toBe(true);
+    hand.tool.move!([45, 5], pointer(), true);
+    expect(foresee).toHaveBeenLastCalledWith(moved(45));
+    await hand.tool.release!([45, 5], pointer(), 0);
+    expect(letGo).toHaveBeenCalledWith(moved(45));
+    expect(operate).toHaveBeenCalledWith("change_layer", moved(45).parameters);
+    hand.tool.move!([50, 5], pointer(), true);
+    hand.tool.leave!();
+    expect(foresee).toHaveBeenLastCalledWith(null);
+    expect(placing.shown).toBeNull();
   });
 });

@@ -1,7 +1,8 @@
-import { beforeEach, describe, expect, it } from "vitest";
+import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Pair } from "@/api/types";
 import { usePulling } from "@/hand/pulling";
 import { useMoveLabel } from "@/sheet/tools/useMoveLabel";
+import { useSheetImage } from "@/stores/image";
 import { useSelection } from "@/stores/selection";
 import { ground, openJob, pointer } from "../../support";
 
@@ -27,6 +28,16 @@ describe("moving a label by hand", () => {
   it("moves it over the surface by mm, the way the island lies", async () => {
     expect(await drag([100, 600], [200, 540])).toBe(true);
     expect(operate).toHaveBeenCalledWith("change_layer", { id: "layer-2", place: { x_mm: 15, y_mm: -25 } });
+  });
+
+  it("has it worked out where the hand rests, and forgets that where the drag is left", () => {
+    const foresee = vi.spyOn(useSheetImage(), "foresee");
+    label.tool.press([100, 600], pointer());
+    label.tool.move!([200, 540], pointer(), true);
+    const parameters = { id: "layer-2", place: { x_mm: 15, y_mm: -25 } };
+    expect(foresee).toHaveBeenLastCalledWith({ name: "change_layer", parameters });
+    label.tool.leave!();
+    expect(foresee).toHaveBeenLastCalledWith(null);
   });
 
   it("catches on lines of the island, each way by itself, and says which; not with Alt", async () => {
