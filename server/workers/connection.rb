@@ -34,14 +34,18 @@ module SheetTraceServer
         @pid = pid
         @number = 0
         @since = now
-        @tired = false
+        @answering = @tired = false
       end
+
+      # @return [Boolean] whether its answer has begun, as its work is done
+      def answering? = @answering
 
       # @param body [String, Array(Integer, Integer)]
       # @raise [Messages::Ended]
       def ask(task, env, body)
         @task = task
         @since = now
+        @answering = false
         @nice = false
         @messages.write("request", @number += 1, env, body)
       end
@@ -52,7 +56,7 @@ module SheetTraceServer
       # @raise [Messages::Ended] where the worker has died; [Left]; [Late]
       def read(page = nil, till: nil)
         loop do
-          message = @messages.take and return message
+          message = @messages.take and return taken(message)
           raise Late if till && now > till
 
           step_back if !@nice && now - @since > LONG_S
@@ -92,6 +96,7 @@ module SheetTraceServer
       # @return [Boolean] whether it goes on
       def done(wants_to_go)
         @since = now
+        @answering = false
         @tired ||= wants_to_go
         Process.setpriority(Process::PRIO_PROCESS, pid, 0) if @nice
         !@tired
@@ -119,6 +124,11 @@ module SheetTraceServer
       def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
 
       private
+
+      def taken(message)
+        @answering ||= message.first == "head"
+        message
+      end
 
       def gone?(page)
         page.recv_nonblock(1, Socket::MSG_PEEK, exception: false).then { |byte| byte.nil? || byte == "" }

@@ -112,8 +112,10 @@ module SheetTraceServer
         end
       end
 
-      def soon_done?(task) =
-        task.first && @busy.any? { |worker| worker.task == task && now - worker.since < PATIENCE_S }
+      def soon_done?(task)
+        task.first &&
+          @busy.any? { |worker| worker.task == task && (worker.answering? || now - worker.since < PATIENCE_S) }
+      end
 
       def occupy(worker)
         @idle.delete(worker)

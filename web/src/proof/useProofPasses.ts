@@ -79,7 +79,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
   );
   /** What moves under the hand, or else what is shown as a preview. */
   const elsewhere = computed(() => moving.now ?? (previews.shown && previewed(previews.shown.islands)));
-  const outlined = () => [...selection.islands, ...(selection.hovered === null ? [] : [selection.hovered])];
+  const outlined = computed(() => [...selection.islands, ...(selection.hovered === null ? [] : [selection.hovered])]);
   const elements = () => (cutting() ? surfaces.elements : null);
   const hovered = () => (picks.hovered === null ? [...picks.passed] : [...picks.passed, picks.hovered]);
   const band = () => (cutting() ? bands.shown : null);
@@ -118,7 +118,7 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
     return [
       pass(
         outline,
-        () => [surface(), hidden(), outlined()],
+        () => [surface(), hidden(), outlined.value],
         (of, without, islands) => outline.draw(of ? outlines(of, without, new Set(islands)) : []),
       ),
       pass(
@@ -210,7 +210,8 @@ export function useProofPasses(scene: Ref<ProofScene | undefined>, cutting: () =
       view.add(each.object);
       watch(
         each.inputs,
-        () => {
+        (now, before) => {
+          if (before && now.every((input, i) => input === before[i])) return;
           due.add(each);
           view.redraw();
         },

@@ -10,7 +10,9 @@ export const useVisibility = defineStore("visibility", () => {
   const surfaces = useSurface();
   const kept = useStorage<Record<string, number[]>>("sheet-trace-hidden-parts", {});
 
-  const hidden = computed(() => new Set(jobs.job ? (kept.value[jobs.job.id] ?? []) : []));
+  const id = computed(() => jobs.job?.id);
+  /** the same set for as long as it stays as it is */
+  const hidden = computed(() => new Set(id.value ? (kept.value[id.value] ?? []) : []));
 
   function set(parts: number[]) {
     if (jobs.job) kept.value = { ...kept.value, [jobs.job.id]: parts };

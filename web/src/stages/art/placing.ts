@@ -1,5 +1,5 @@
 import { defineStore } from "pinia";
-import { computed, ref, shallowRef } from "vue";
+import { computed, ref, shallowRef, watch } from "vue";
 import { api } from "@/api/client";
 import type { Content, Triple } from "@/api/types";
 import { useSheetImage } from "@/stores/image";
@@ -138,7 +138,14 @@ export const usePlacing = defineStore("placing", () => {
       await adding.add({ content: from.content, place });
     } else if (moved) {
       images.letGo(moved);
+      const put = shown.value;
+      const leaveIt = () => shown.value === put && (shown.value = held.value = null);
+      // It is seen where it was put before the rest of that is known.
+      const seen = watch(() => images.early, leaveIt, { flush: "sync" });
       await jobs.operate(moved.name, moved.parameters);
+      seen();
+      leaveIt();
+      return;
     }
     shown.value = held.value = null;
   }
