@@ -6,31 +6,34 @@ require "open3"
 
 Minitest::TestTask.create(:test) { |task| task.test_globs = ["test/{lib,cli,server,demo}/**/*_test.rb"] }
 
-# Browser tests in two halves of about the same size: each starts a server and two browsers, which takes as long as
-# several tests.
-BROWSER_TESTS =
-  Dir["test/browser/*_test.rb"]
+# @return [Array(Array<String>, Array<String>)] two halves of about the same size
+def halves(paths)
+  paths
     .sort_by { |path| -File.size(path) }
-    .each_with_object([[], []]) { |path, halves| halves.min_by { |half| half.sum { |own| File.size(own) } } << path }
-    .freeze
+    .each_with_object([[], []]) { |path, both| both.min_by { |half| half.sum { |own| File.size(own) } } << path }
+end
 
 # @return [String] the command that runs test files in one process
 def testing(paths)
   "bundle exec ruby --yjit -Ilib -Itest -e 'ARGV.each { |path| require \"./\#{path}\" }' #{paths.join(" ")}"
 end
 
-# The parts of bin/test: first what does without the front end's packages, then the longest first. Each says how long it
-# took, and what it has to say where it failed.
+CORE, BROWSER = ["test/lib/**/*_test.rb", "test/browser/*_test.rb"].map { |files| halves(Dir[files]) }
+
+# The parts of bin/test: first what does without the front end, then the longest first. Each says how long it took, and
+# what it has to say where it failed. Those of one process are halves, so that no processor is left without.
 PARTS = {
   "style" => "bundle exec ruby --yjit -S rubocop --format quiet",
-  "core" => testing(Dir["test/lib/**/*_test.rb"]),
-  **BROWSER_TESTS.each_with_index.to_h { |paths, i| ["browser #{i + 1}", testing(paths)] },
+  "core 1" => testing(CORE[0]),
+  "browser 1" => testing(BROWSER[0]),
+  "browser 2" => testing(BROWSER[1]),
+  "core 2" => testing(CORE[1]),
   "programs" => testing(Dir["test/{cli,server,demo}/**/*_test.rb"]),
   "types" => "cd web && npm run --silent check",
   "front" => "cd web && npm test --silent",
   "lint" => "cd web && npm run --silent lint"
 }.freeze
-WITHOUT_FRONT_END = %w[style core].freeze
+WITHOUT_FRONT_END = ["style", "core 1", "core 2"].freeze
 
 # So many more parts than processors are run at a time, as browser tests wait much; with more, each takes longer.
 LANES_BEYOND = 1

@@ -75,7 +75,10 @@ class Repaint
                name,
                server.get("/api/jobs/#{job["id"]}")["sheet"].values_at("width_px", "height_px").join(" x ")
              )
-        report(Array.new(moves) { |count| move_decal(server, job, count) })
+        { "the hand rests before" => false, "in its stride" => true }.each_with_index do |(how, at_once), turn|
+          puts "  let go, #{how}:"
+          report(Array.new(moves) { |count| move_decal(server, job, (turn * moves) + count, at_once: at_once) })
+        end
       end
     end
   end
@@ -93,10 +96,12 @@ class Repaint
     find(".status-bar .done", text: "laid on the surface", wait: 10)
   end
 
-  def move_decal(server, job, count)
+  # @param count [Integer] of the drags before
+  # @param at_once [Boolean] whether it is let go in the stride of a quick drag; the hand rests before otherwise
+  def move_decal(server, job, count, at_once:)
     now = server.get("/api/jobs/#{job["id"]}")
     find(".proof-view canvas[data-revision='#{now["revision"]}']", wait: 10)
-    dragged(now["revision"], on_model(count), [ASIDE_PX, 0])
+    dragged(now["revision"], on_model(count), [ASIDE_PX, 0], at_once: at_once)
   end
 
   # Where the decal is after so many drags, on the screen.
@@ -148,14 +153,16 @@ class Repaint
 
   # @return [Array(Float, Integer, Integer)] s until it is repainted, ms of the longest task then, and of the longest
   #   frame while it was dragged
-  def dragged(revision, at, by = [20, 12])
-    page.execute_script("drawn.length = 0; watchRepaint('#{revision}')")
+  def dragged(revision, at, by = [20, 12], at_once: false)
+    page.execute_script("drawn.length = 0; tasks.length = 0; watchRepaint('#{revision}')")
     drag = browser.action(duration: 16).move_to_location(*at).click_and_hold
-    60.times { |step| drag.move_to_location(at[0] + (step * by[0] / 60) + 1, at[1] + (step * by[1] / 60)) }
+    steps = at_once ? 8 : 60
+    steps.times { |step| drag.move_to_location(at[0] + (step * by[0] / steps) + 1, at[1] + (step * by[1] / steps)) }
+    drag.release if at_once
     drag.perform
     frame = page.evaluate_script("Math.max(...drawn)")
     page.execute_script("tasks.length = 0")
-    browser.action(duration: 0).release.perform
+    browser.action(duration: 0).release.perform unless at_once
     ms =
       page
         .document
