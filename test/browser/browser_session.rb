@@ -29,7 +29,7 @@ CHROMIUM = "/usr/lib/chromium/chromium-headless-shell"
 # Three dimensions without a graphics card cost most of the time that a page takes.
 {
   with_proof: %w[--use-angle=swiftshader --enable-unsafe-swiftshader --ignore-gpu-blocklist],
-  without_proof: %w[--disable-3d-apis]
+  without_proof: %w[--disable-gpu --disable-software-rasterizer]
 }.each do |name, flags|
   Capybara.register_driver(name) do |capybara|
     options =
