@@ -98,8 +98,9 @@ module BrowserTestCase
     FileUtils.rm_f(Dir[File.join(@downloads, "*")])
     yield
     1200.times do
-      fresh = Dir[File.join(@downloads, "*")].reject { |path| path.end_with?(".crdownload") }
-      return fresh.first if fresh.any?
+      # The file is there empty before what is loaded takes its place.
+      fresh = Dir[File.join(@downloads, "*")]
+      return fresh.first if fresh.any? && fresh.none? { |path| path.end_with?(".crdownload") || File.empty?(path) }
 
       sleep 0.05
     end
