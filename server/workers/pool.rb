@@ -13,8 +13,10 @@ module SheetTraceServer
       # Workers that are kept though there is nothing to do, and for how long the others are.
       KEPT = 3
       IDLE_S = 60
-      # A job's own worker is waited for as long as it may be done sooner than another could open the job.
+      # A job's own worker is waited for as long as it may be done sooner than another could open the job. Checks, which
+      # nobody waits for, are done one after the other: beside each other they would take the worker that draws.
       PATIENCE_S = 0.3
+      CHECK_PATIENCE_S = 2
       WAIT_S = 30
       # The compiler takes all of its memory at once: 256 MB if it is not told.
       JIT = %w[--yjit --yjit-exec-mem-size=64].freeze
@@ -27,7 +29,16 @@ module SheetTraceServer
       NURSERY = File.expand_path("nursery.rb", __dir__)
       # Nurseries that are tried for one worker.
       NURSERIES = 3
-      private_constant :MOST, :KEPT, :IDLE_S, :PATIENCE_S, :WAIT_S, :JIT, :ALLOCATION, :NURSERY, :NURSERIES
+      private_constant :MOST,
+                       :KEPT,
+                       :IDLE_S,
+                       :PATIENCE_S,
+                       :CHECK_PATIENCE_S,
+                       :WAIT_S,
+                       :JIT,
+                       :ALLOCATION,
+                       :NURSERY,
+                       :NURSERIES
 
       # All workers have been at work for long.
       class Busy < StandardError
@@ -85,12 +96,13 @@ module SheetTraceServer
       # @return [Connection, nil] nil where a new one shall be started
       def free_for(task)
         asked = now
+        patience_s = patience_s(task)
         loop do
           own = @idle.select { |worker| worker.task == task }.max_by(&:since) if task.first
           return occupy(own) if own
 
-          if now < asked + PATIENCE_S && soon_done?(task)
-            @freed.wait(@lock, PATIENCE_S)
+          if now < asked + patience_s && soon_done?(task)
+            @freed.wait(@lock, patience_s)
           elsif (other = other_for(task))
             return occupy(other)
           elsif @busy.size + @starting < MOST
@@ -114,8 +126,10 @@ module SheetTraceServer
 
       def soon_done?(task)
         task.first &&
-          @busy.any? { |worker| worker.task == task && (worker.answering? || now - worker.since < PATIENCE_S) }
+          @busy.any? { |worker| worker.task == task && (worker.answering? || now - worker.since < patience_s(task)) }
       end
+
+      def patience_s(task) = task.last == :check ? CHECK_PATIENCE_S : PATIENCE_S
 
       def occupy(worker)
         @idle.delete(worker)
