@@ -13,9 +13,9 @@ rescue Bundler::GemNotFound, Bundler::GitError
   abort "sheet-trace: the gems are not installed yet; run bin/demo or bin/test once"
 end
 require "bootsnap"
-# What was compiled once is kept: a program starts in half the time.
+# What was compiled once is kept: a program starts in three quarters of the time.
 Bootsnap.setup(
-  cache_dir: File.join(ENV.fetch("BUNDLE_PATH", nil), "..", "cache"),
+  cache_dir: File.join(ENV.fetch("BUNDLE_PATH"), "..", "cache"),
   development_mode: false,
   compile_cache_yaml: false
 )

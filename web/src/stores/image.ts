@@ -179,7 +179,8 @@ export const useSheetImage = defineStore("sheet-image", () => {
     async (now) => {
       const job = jobs.job;
       if (!now || !job) {
-        image.value = revision.value = art = null;
+        image.value = revision.value = early.value = art = null;
+        foresee(null);
         return;
       }
       const stillWanted = () => wanted.value === now;
