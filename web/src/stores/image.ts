@@ -45,6 +45,8 @@ export const useSheetImage = defineStore("sheet-image", () => {
     call: string;
     marks: string[];
     begun: boolean;
+    /** the hand has let go, and it is being done */
+    due: boolean;
     tiles: Promise<SheetTiles | null>;
     work: AbortController;
   } | null = null;
@@ -86,7 +88,7 @@ export const useSheetImage = defineStore("sheet-image", () => {
     if (!call || !asked || !job || art?.job !== job.id || instead.value || look.value !== "art" || busy.value) return;
     const { marks } = art;
     const work = new AbortController();
-    const own = { call: asked, marks, begun: false, work, tiles: Promise.resolve<SheetTiles | null>(null) };
+    const own = { call: asked, marks, begun: false, due: false, work, tiles: Promise.resolve<SheetTiles | null>(null) };
     const begin = () => {
       own.begun = true;
       return api.sheetTiles(job.id, job.revision, marks, call, work.signal);
@@ -99,7 +101,8 @@ export const useSheetImage = defineStore("sheet-image", () => {
 
   /** What the hand held is let go, and done now: what was foreseen of something else is of no use. */
   function letGo(call: Call) {
-    if (!foreseen?.begun || foreseen.call !== JSON.stringify(call)) foresee(null);
+    if (foreseen?.begun && foreseen.call === JSON.stringify(call)) foreseen.due = true;
+    else foresee(null);
   }
 
   /** Has the art of a revision drawn while what else there is to know of it is still worked out. */
@@ -107,8 +110,10 @@ export const useSheetImage = defineStore("sheet-image", () => {
     const job = jobs.job;
     if (!job || art?.job !== job.id || instead.value || look.value !== "art" || shown === job.revision) return;
     const { marks } = art;
-    const before = foreseen?.marks === marks ? foreseen.tiles : null;
-    foreseen = null;
+    // A change of another page while the hand still holds something is no word of it.
+    const before = foreseen?.due && foreseen.marks === marks ? foreseen.tiles : null;
+    if (before) foreseen = null;
+    else foresee(null);
     const tiles = tilesFrom(job.id, shown, marks, before);
     ahead = { job: job.id, revision: shown, marks, tiles };
     tiles

@@ -121,6 +121,16 @@ describe("the image on the sheet", () => {
       expect(images.revision).toBe(2);
     });
 
+    it("is not shown for a change of another page, which comes while the hand still holds it", async () => {
+      images.foresee(call(1));
+      await rest();
+      images.drawAhead(2);
+      await flush();
+      expect([images.revision, images.early]).toEqual([1, null]);
+      await goTo(2);
+      expect(images.revision).toBe(2);
+    });
+
     it("is worked out afterwards where the server could not foresee it", async () => {
       tiles.mockRejectedValueOnce(new Error("ended"));
       images.foresee(call(1));

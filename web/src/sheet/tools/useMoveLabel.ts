@@ -77,7 +77,7 @@ export function useMoveLabel(ground: SheetGround, on: () => boolean) {
       const call = meant();
       if (call) {
         images.letGo(call);
-        await jobs.operate(call.name, call.parameters);
+        if (!(await jobs.operate(call.name, call.parameters))) images.foresee(null);
       }
       change.value = STILL;
     },

@@ -142,7 +142,7 @@ export const usePlacing = defineStore("placing", () => {
       const leaveIt = () => shown.value === put && (shown.value = held.value = null);
       // It is seen where it was put before the rest of that is known.
       const seen = watch(() => images.early, leaveIt, { flush: "sync" });
-      await jobs.operate(moved.name, moved.parameters);
+      if (!(await jobs.operate(moved.name, moved.parameters))) images.foresee(null);
       seen();
       leaveIt();
       return;
