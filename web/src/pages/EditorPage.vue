@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One job: sheet and proof side by side, the inspector of the stage, the island strip. */
-import { PhCaretLeft, PhCaretUp } from "@phosphor-icons/vue";
+import { PhCaretLeft, PhCaretUp } from "@/ui/icons";
 import { BButton } from "bootstrap-vue-next";
 import { computed, nextTick, onUnmounted, ref, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** All jobs, and places to start a new one: from a model's files, or from a simple solid. */
-import { PhWarning } from "@phosphor-icons/vue";
+import { PhWarning } from "@/ui/icons";
 import { BAlert, BButton, BProgress } from "bootstrap-vue-next";
 import { onMounted, ref } from "vue";
 import { useRouter } from "vue-router";

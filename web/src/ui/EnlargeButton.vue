@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Gives a view the whole width, and takes it back. */
-import { PhCornersIn, PhCornersOut } from "@phosphor-icons/vue";
+import { PhCornersIn, PhCornersOut } from "@/ui/icons";
 import { BButton } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { useBench, type View } from "@/stores/bench";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What went wrong with the last action, until it is dismissed or another one works. */
-import { PhWarning } from "@phosphor-icons/vue";
+import { PhWarning } from "@/ui/icons";
 import { BAlert, BButton } from "bootstrap-vue-next";
 import { useJob } from "@/stores/job";
 import { useMessages } from "@/stores/messages";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The path through a first job: what is done is ticked, what comes next is told, and leads there. */
-import { PhCheckCircle, PhCircle } from "@phosphor-icons/vue";
+import { PhCheckCircle, PhCircle } from "@/ui/icons";
 import { BButton, BCard } from "bootstrap-vue-next";
 import { FIRST_STEPS, useFirstSteps } from "@/stores/firstSteps";
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A part of an inspector under a heading that folds it. Whether it is open is remembered. */
-import { PhCaretRight } from "@phosphor-icons/vue";
+import { PhCaretRight } from "@/ui/icons";
 import { BButton } from "bootstrap-vue-next";
 import { computed, useId } from "vue";
 import { useBench } from "@/stores/bench";

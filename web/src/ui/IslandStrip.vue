@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A card per island, drawn upright, as many as are on the screen. */
-import { PhLockSimple, PhSortAscending } from "@phosphor-icons/vue";
+import { PhLockSimple, PhSortAscending } from "@/ui/icons";
 import { BButton } from "bootstrap-vue-next";
 import { useVirtualizer } from "@tanstack/vue-virtual";
 import { computed, ref, watch } from "vue";

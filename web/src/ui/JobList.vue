@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** All jobs with their thumbnails; copied at once, removed only after asking. */
 import { BButton, BCard, BModal } from "bootstrap-vue-next";
-import { PhCopy, PhTrash } from "@phosphor-icons/vue";
+import { PhCopy, PhTrash } from "@/ui/icons";
 import { ref } from "vue";
 import { api } from "@/api/client";
 import type { JobCard } from "@/api/types";

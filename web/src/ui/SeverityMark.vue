@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A mark that tells severity by its shape first and its colour second. */
-import { PhDiamond, PhInfo, PhOctagon } from "@phosphor-icons/vue";
+import { PhDiamond, PhInfo, PhOctagon } from "@/ui/icons";
 import type { Severity } from "@/api/types";
 
 defineProps<{ severity: Severity }>();

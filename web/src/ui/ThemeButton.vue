@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Switches between the light and the dark bench. */
-import { PhMoon, PhSun } from "@phosphor-icons/vue";
+import { PhMoon, PhSun } from "@/ui/icons";
 import { BButton } from "bootstrap-vue-next";
 import { useSettings } from "@/stores/settings";
 

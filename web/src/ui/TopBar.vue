@@ -8,7 +8,7 @@ import {
   PhKeyboard,
   PhRows,
   PhSidebarSimple,
-} from "@phosphor-icons/vue";
+} from "@/ui/icons";
 import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import type { Step } from "@/api/types";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The editions: which is shown, new ones, and what each replaces as a table. */
-import { PhCopy, PhTrash } from "@phosphor-icons/vue";
+import { PhCopy, PhTrash } from "@/ui/icons";
 import { BButton, BForm, BFormInput, BFormRadio, BListGroup, BListGroupItem } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import { api } from "@/api/client";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The heading of a group of layers: it folds them, shows or hides them, and locks, fades and moves them as one. */
-import { PhArrowDown, PhArrowUp, PhCaretRight, PhCircle, PhLock, PhLockOpen } from "@phosphor-icons/vue";
+import { PhArrowDown, PhArrowUp, PhCaretRight, PhCircle, PhLock, PhLockOpen } from "@/ui/icons";
 import { BButton } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import type { LayerGroup, Operations } from "@/api/types";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The layers, the upper ones first, in their groups: what each is and where it lies; whether it shows, in which order. */
-import { PhCircle } from "@phosphor-icons/vue";
+import { PhCircle } from "@/ui/icons";
 import { BButton, BListGroup, BListGroupItem } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import type { Layer, LayerGroup } from "@/api/types";

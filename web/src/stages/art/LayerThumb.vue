@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What a layer shows, small. */
-import { PhStack } from "@phosphor-icons/vue";
+import { PhStack } from "@/ui/icons";
 import { computed } from "vue";
 import { api } from "@/api/client";
 import type { Content } from "@/api/types";

@@ -9,7 +9,7 @@ import {
   PhLock,
   PhLockOpen,
   PhTrash,
-} from "@phosphor-icons/vue";
+} from "@/ui/icons";
 import { BButton, BFormSelect } from "bootstrap-vue-next";
 import { computed } from "vue";
 import { LIMITS } from "@/api/operations";

@@ -4,7 +4,7 @@
  * on them.
  */
 import { BButton, BListGroup, BListGroupItem, BProgress } from "bootstrap-vue-next";
-import { PhWarning } from "@phosphor-icons/vue";
+import { PhWarning } from "@/ui/icons";
 import { computed, ref } from "vue";
 import type { Proposal } from "@/api/types";
 import { useFitting } from "@/stages/fit/fitting";

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The pictures that can lie under the islands: one is shown, or none. */
 import { BButton, BListGroup, BListGroupItem } from "bootstrap-vue-next";
-import { PhLock, PhLockOpen, PhX } from "@phosphor-icons/vue";
+import { PhLock, PhLockOpen, PhX } from "@/ui/icons";
 import { computed } from "vue";
 import { api } from "@/api/client";
 import { useFitting } from "@/stages/fit/fitting";

@@ -10,7 +10,7 @@ import {
   PhAlignTop,
   PhArrowsHorizontal,
   PhArrowsVertical,
-} from "@phosphor-icons/vue";
+} from "@/ui/icons";
 import { computed, ref, type Component } from "vue";
 import type { Operations } from "@/api/types";
 import { useJob } from "@/stores/job";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Typed place, size and turn of the picked islands. */
-import { PhArrowClockwise, PhArrowCounterClockwise } from "@phosphor-icons/vue";
+import { PhArrowClockwise, PhArrowCounterClockwise } from "@/ui/icons";
 import { BButton, BFormCheckbox } from "bootstrap-vue-next";
 import { computed, ref } from "vue";
 import type { Operations } from "@/api/types";

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Parts and materials: hide and show, rename, and parts that are alike made twins. */
 import { BButton, BFormCheckbox, BListGroup, BListGroupItem } from "bootstrap-vue-next";
-import { PhEye, PhEyeSlash, PhSplitHorizontal, PhTarget } from "@phosphor-icons/vue";
+import { PhEye, PhEyeSlash, PhSplitHorizontal, PhTarget } from "@/ui/icons";
 import { computed } from "vue";
 import { useJob } from "@/stores/job";
 import { useSelection } from "@/stores/selection";

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The preflight report: what is wrong, where, what it means, and a mend where there is one. */
 import { BButton, BCard, BListGroup, BListGroupItem } from "bootstrap-vue-next";
-import { PhCheckCircle } from "@phosphor-icons/vue";
+import { PhCheckCircle } from "@/ui/icons";
 import { ref } from "vue";
 import { LIMITS } from "@/api/operations";
 import type { Finding, Place } from "@/api/types";
