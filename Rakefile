@@ -6,11 +6,13 @@ require "open3"
 
 Minitest::TestTask.create(:test) { |task| task.test_globs = ["test/{lib,cli,server,demo}/**/*_test.rb"] }
 
-# @return [Array(Array<String>, Array<String>)] two halves of about the same size
-def halves(paths)
+# @return [Array<Array<String>>] so many shares of about the same size
+def shares(paths, count)
+  shares = Array.new(count) { [] }
   paths
     .sort_by { |path| -File.size(path) }
-    .each_with_object([[], []]) { |path, both| both.min_by { |half| half.sum { |own| File.size(own) } } << path }
+    .each { |path| shares.min_by { |share| share.sum { |own| File.size(own) } } << path }
+  shares
 end
 
 # @return [String] the command that runs test files in one process
@@ -18,22 +20,25 @@ def testing(paths)
   "bundle exec ruby --yjit -Ilib -Itest -e 'ARGV.each { |path| require \"./\#{path}\" }' #{paths.join(" ")}"
 end
 
-CORE, BROWSER = ["test/lib/**/*_test.rb", "test/browser/*_test.rb"].map { |files| halves(Dir[files]) }
+CORE = shares(Dir["test/lib/**/*_test.rb"], 4)
+BROWSER = shares(Dir["test/browser/*_test.rb"], 2)
 
 # The parts of bin/test: first what does without the front end, then the longest first. Each says how long it took, and
-# what it has to say where it failed. Those of one process are halves, so that no processor is left without.
+# what it has to say where it failed. Those of one process are shares, so that no processor is left without at the end.
 PARTS = {
   "style" => "bundle exec ruby --yjit -S rubocop --format quiet",
   "core 1" => testing(CORE[0]),
   "browser 1" => testing(BROWSER[0]),
   "browser 2" => testing(BROWSER[1]),
-  "core 2" => testing(CORE[1]),
   "programs" => testing(Dir["test/{cli,server,demo}/**/*_test.rb"]),
+  "core 2" => testing(CORE[1]),
+  "core 3" => testing(CORE[2]),
+  "core 4" => testing(CORE[3]),
   "types" => "cd web && npm run --silent check",
   "front" => "cd web && npm test --silent",
   "lint" => "cd web && npm run --silent lint"
 }.freeze
-WITHOUT_FRONT_END = ["style", "core 1", "core 2"].freeze
+WITHOUT_FRONT_END = ["style", "core 1", "core 2", "core 3", "core 4"].freeze
 
 # So many more parts than processors are run at a time, as browser tests wait much; with more, each takes longer.
 LANES_BEYOND = 1

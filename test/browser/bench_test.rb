@@ -96,33 +96,39 @@ describe "the bench" do
     end
   end
 
-  # @return [Array<String>] what is wrong with the page at each size
-  define_method(:faults_of) do |name|
-    faults =
-      sizes.flat_map do |width, height|
-        resize(width, height)
-        found =
-          page.evaluate_script(
-            "new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(#{measures.strip}))))"
-          )
-        high = height == 800 && found["height"] > 1.25
-        [
-          *%w[cut covered low].filter_map do |kind|
-            "#{name} at #{width}: #{kind}: #{found[kind].first(4).join(", ")}" if found[kind].any?
-          end,
-          *("#{name}: #{found["height"].round(2)} times as high as seen" if high)
-        ]
-      end
-    resize(*sizes[1])
-    faults
+  # @return [Array<String>] what is wrong with the page at the size that it has
+  define_method(:faults_of) do |name, width|
+    found =
+      page.evaluate_script(
+        "new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(#{measures.strip}))))"
+      )
+    high = width == sizes[1][0] && found["height"] > 1.25
+    [
+      *%w[cut covered low].filter_map do |kind|
+        "#{name} at #{width}: #{kind}: #{found[kind].first(4).join(", ")}" if found[kind].any?
+      end,
+      *("#{name}: #{found["height"].round(2)} times as high as seen" if high)
+    ]
+  end
+
+  # Yields at each size its width.
+  define_method(:at_each_size) do |&block|
+    sizes.flat_map do |width, height|
+      resize(width, height)
+      block.call(width)
+    end
   end
 
   it "cuts no text off, covers no control, keeps each page within a quarter more than is seen, and is accessible" do
     faults = []
-    each_page do |name|
-      # From page to page the inspector is another; what is beside it, from stage to stage.
-      assert_accessible(name, within: name.match?(/page [2-9]/) ? ".inspector" : "html")
-      faults.concat(faults_of(name))
+    at_each_size do |width|
+      each_page do |name|
+        faults.concat(faults_of(name, width))
+        next if width == sizes[0][0]
+
+        # From page to page the inspector is another; what is beside it, from stage to stage.
+        assert_accessible(name, within: name.match?(/page [2-9]/) ? ".inspector" : "html")
+      end
     end
 
     assert_empty faults, faults.join("\n")
@@ -132,18 +138,18 @@ describe "the bench" do
     open_heron
     faults = []
     each_page(["Fit"]) do |name|
-      assert_accessible(name)
-      faults.concat(faults_of(name))
+      assert_accessible(name, within: ".inspector")
+      faults.concat(at_each_size { |width| faults_of(name, width) })
     end
     tab "Match"
     click_button "Propose cells for all islands"
 
     assert_button "Accept all 8"
-    faults.concat(faults_of("Match, proposed"))
+    faults.concat(at_each_size { |width| faults_of("Match, proposed", width) })
     all(".proposals .pair")[1].click
 
     assert_button "Take it"
-    faults.concat(faults_of("Match, previewed"))
+    faults.concat(at_each_size { |width| faults_of("Match, previewed", width) })
 
     assert_accessible("Match, previewed")
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../running_server"
+require_relative "page_actions"
 require_relative "page_queries"
 require "capybara"
 require "capybara/dsl"
@@ -36,6 +37,7 @@ CHROMIUM = "/usr/lib/chromium/chromium-headless-shell"
       Selenium::WebDriver::Chrome::Options.new(
         args: CHROMIUM_FLAGS + flags,
         binary: CHROMIUM,
+        page_load_strategy: "none", # tests wait for what they look for
         timeouts: {
           script: 180_000 # ms
         }

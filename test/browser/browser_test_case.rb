@@ -181,25 +181,8 @@ module BrowserTestCase
   class NotYet < StandardError
   end
 
-  # Keys that are held, as the browser's protocol counts them.
-  HELD = { alt: 1, control: 2, shift: 8 }.freeze
-
-  # A click that says by itself the how manieth of quick clicks it is: how quick they are is the machine's affair.
-  #
   # @param at [Array(Numeric, Numeric)] px of the screen
-  # @param keys [Array<Symbol>] of HELD
-  # @param count [Integer] 1, or 2 for the second of a double click
-  def click_at(at, *keys, count: 1)
-    x, y = at.map(&:round)
-    event = { x: x, y: y, button: "left", modifiers: keys.sum { |key| HELD.fetch(key) } }
-    send_mouse("mouseMoved", **event, button: "none")
-    send_mouse("mousePressed", **event, buttons: 1, clickCount: count)
-    send_mouse("mouseReleased", **event, clickCount: count)
-  end
-
+  # @param keys [Array<Symbol>] that are held
+  def click_at(at, *keys, count: 1) = Hand.click(browser, at, *keys, count: count)
   def double_click_at(at) = [1, 2].each { |count| click_at(at, count: count) }
-
-  private
-
-  def send_mouse(type, **event) = browser.execute_cdp("Input.dispatchMouseEvent", type: type, **event)
 end

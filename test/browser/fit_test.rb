@@ -23,7 +23,7 @@ describe "the fit stage" do
       lay_under("heron-template.png", Demo::Heron.pictures.values.first)
     end
 
-    it "brings the model onto its template: found, proposed, accepted, every corner on a whole pixel" do
+    it "brings the model onto its template: found, proposed, accepted all or one, every corner on a whole pixel" do
       assert_equal({ "width_px" => 96, "height_px" => 64 }, job["sheet"]) # the first picture gives the sheet its size
       tab "Cells"
       click_button "Find cells"
@@ -49,6 +49,16 @@ describe "the fit stage" do
       click_button "Undo"
 
       assert_text "Undone: 11 pieces set into cells"
+      tab "Match"
+      click_button "Propose cells for all islands"
+      find(".proposals .pair", text: "body Around").click
+
+      assert_selector ".island-card.picked", text: "body Around"
+      assert_text "Not taken yet"
+      click_button "Accept body Around"
+
+      assert_button "Accept all 7"
+      assert_done(/body Around set into 6 cells/)
     end
 
     it "is worked with the keyboard alone, from the picture to delivery" do
@@ -71,23 +81,6 @@ describe "the fit stage" do
       assert_done(/11 pieces set into cells/)
       press("7")
       tab_to(/\ADeliver the zip\z/)
-    end
-
-    it "accepts one proposal and keeps the others, and lights its cells" do
-      tab "Cells"
-      click_button "Find cells"
-
-      assert_done(/48 cells/)
-      tab "Match"
-      click_button "Propose cells for all islands"
-      find(".proposals .pair", text: "body Around").click
-
-      assert_selector ".island-card.picked", text: "body Around"
-      assert_text "Not taken yet"
-      click_button "Accept body Around"
-
-      assert_button "Accept all 7"
-      assert_done(/body Around set into 6 cells/)
     end
 
     it_with_proof "shows hard pixels by themselves, and the picture on the model", closely: true do
@@ -132,7 +125,7 @@ describe "the fit stage" do
       eventually { assert_equal before, screen_color(*chest) }
     end
 
-    it "swaps pictures of other sizes as asked, dims and locks them, and looks at references" do
+    it "swaps pictures of other sizes as asked, locks and looks at them, and composes one sheet of several" do
       choose("Bring in a picture", file("number.png", Demo::Skiff.pictures["skiff-number.png"]))
 
       assert_done(/number\.png laid under/)
@@ -158,9 +151,6 @@ describe "the fit stage" do
       fill_in "Scale of number.png", with: "1 px is 0.1 mm\n"
 
       assert_done(/scale noted/)
-    end
-
-    it "lays a layer of OpenRaster under, and composes one sheet of several pictures" do
       png = Demo::Skiff.pictures["skiff-number.png"]
       stack = '<image w="400" h="400"><stack><layer name="Ink" src="data/1.png"/></stack></image>'
       ora =
@@ -173,6 +163,7 @@ describe "the fit stage" do
       choose("Bring in a picture", file("skin.ora", ora))
 
       assert_text "skin.ora has one layer. The whole lies under the islands; instead take Ink."
+      assert_button "Choose skin.ora"
       click_button "Ink"
 
       assert_done(/skin: Ink\.png laid under/)

@@ -23,7 +23,7 @@ describe "the layout stage" do
     assert_no_selector ".island-card.picked"
   end
 
-  it "drags an island, and Escape leaves a drag" do
+  it "drags an island and tells how near the next comes, scales it by a corner and turns it by its grip; Escape leaves" do
     drag(on_sheet(184, 264), on_sheet(234, 284), :shift)
 
     assert_done(/Front: moved [\d.]+ px right$/)
@@ -42,9 +42,6 @@ describe "the layout stage" do
 
     assert_text "Undone: Front: moved"
     assert_button "Undo", disabled: true
-  end
-
-  it "tells how near the next island comes while one is dragged" do
     first, second, third = [184, 190, 196].map { |x| on_sheet(x, 264).map(&:round) }
     mouse.move_to_location(*first).click_and_hold.move_to_location(*second).move_to_location(*third).perform
 
@@ -54,9 +51,6 @@ describe "the layout stage" do
 
     assert_selector ".change", text: /over Left/
     mouse.send_keys(:escape).release.perform
-  end
-
-  it "scales by a corner and turns by its grip" do
     find(".island-card", text: "Front").click
     x, y = on_sheet(344, 504)
     drag([x + 8, y + 8], [x - 30, y - 50])
@@ -71,7 +65,7 @@ describe "the layout stage" do
     assert_done(/Front: turned [\d.]+°/)
   end
 
-  it "takes typed numbers and sums, in px and in mm" do
+  it "takes typed numbers and sums, keys, sizes of the sheet, and a change that is made on another page" do
     find(".island-card", text: "Left").click
     type "Centre x", "=1000/2"
 
@@ -83,9 +77,6 @@ describe "the layout stage" do
     type "Model-up", 45
 
     assert_text "turned 45°"
-  end
-
-  it "nudges and turns by keys" do
     find(".island-card", text: "Right").click
     find(".island-card", text: "Right").send_keys(:up)
 
@@ -99,38 +90,7 @@ describe "the layout stage" do
     find("body").send_keys([:control, :shift, "z"])
 
     assert_text "Done again: Right: turned 90°"
-  end
-
-  it "zooms at the pointer and back, and fits" do
-    at = on_sheet(24, 24)
-    mouse.move_to_location(*at.map(&:round)).perform
-    origin = Selenium::WebDriver::WheelActions::ScrollOrigin.viewport(*at.map(&:round))
-    mouse.scroll_from(origin, 0, -3000).perform
-
-    on_sheet(24, 24).zip(at) { |after, before| assert_in_delta before, after, 64 } # a px may be 64 screen px wide
-    assert_operator page.evaluate_script("document.querySelector('.sheet-view').dataset.view").to_f, :>, 20
-    find(".zoom-tools button", text: "Whole").click
-
-    assert_in_delta at[0], on_sheet(24, 24)[0], 0.01
-  end
-
-  it "refuses a sheet of 0 or 100000 px and leaves the job as it was" do
-    type "Sheet width", 100_000
-
-    assert_selector "[role=alert]", text: "width is 100000; give a whole number from 16 to 8192"
-    assert_selector ".chip", text: "1024 × 1024 px"
-    assert_field "Sheet width", with: "1024"
-  end
-
-  it "takes width and height of the sheet typed at once" do
-    { "Sheet width" => 96, "Sheet height" => 64 }.each do |field, px|
-      find_field(field).send_keys([:control, "a"], px.to_s, :enter)
-    end
-
-    assert_selector ".top-bar", text: "96 × 64 px"
-  end
-
-  it "follows a change that is made on another page" do
+    find(".inspector label", text: "px", exact_text: true).click
     find(".island-card", text: "Left").click
     job = @server.get("/api/jobs/#{page.current_path.split("/")[2]}")
     @server.post(
@@ -139,6 +99,17 @@ describe "the layout stage" do
     )
 
     assert_field "Centre x", with: "700"
+    find("body").send_keys(:escape)
+    type "Sheet width", 100_000
+
+    assert_selector "[role=alert]", text: "width is 100000; give a whole number from 16 to 8192"
+    assert_selector ".chip", text: "1024 × 1024 px"
+    assert_field "Sheet width", with: "1024"
+    { "Sheet width" => 96, "Sheet height" => 64 }.each do |field, px|
+      find_field(field).send_keys([:control, "a"], px.to_s, :enter)
+    end
+
+    assert_selector ".top-bar", text: "96 × 64 px"
   end
 
   def choice(name) = find(".inspector label", text: name, match: :first, exact_text: true).click
@@ -148,7 +119,7 @@ describe "the layout stage" do
     names.drop(1).each { |name| find(".island-card", text: name).click(:shift) }
   end
 
-  it "packs, shows attempts to choose from, and takes one" do
+  it "packs, shows attempts to choose from and takes one, and goes round what is locked and reserved" do
     tab "Pack"
 
     assert_text "59.8 % of the sheet is used now; the largest free square is" # 39 200 mm2 at 4 px/mm on 1024 x 1024 px
@@ -178,9 +149,6 @@ describe "the layout stage" do
     click_button "Undo"
 
     assert_text "Undone: 6 islands packed"
-  end
-
-  it "goes round what is locked and reserved" do
     tab "Pack"
     pick "Front"
     click_button "Lock Front"
@@ -205,7 +173,7 @@ describe "the layout stage" do
     assert_done(/nothing reserved/)
   end
 
-  it "equalises density by weights, and parks what carries no art" do
+  it "equalises density by weights, parks what carries no art, brings islands into line and turns each by itself" do
     tab "Scale"
     pick "Top"
     click_button "x2"
@@ -226,9 +194,7 @@ describe "the layout stage" do
     click_button "Park Bottom"
 
     assert_done(/Bottom parked at the bottom right/)
-  end
-
-  it "brings islands into line, onto whole pixels, and turns each about its own middle" do
+    tab "Place"
     pick "Front", "Left", "Top"
     unfold "Align"
     find_button("Bottoms in line").click
@@ -357,7 +323,17 @@ describe "the layout stage" do
     browser.execute_cdp("Input.dispatchTouchEvent", type: type, touchPoints: points)
   end
 
-  it "zooms by two fingers, and picks several islands by touch" do
+  it "zooms at the pointer and by two fingers, fits, and picks several islands by touch" do
+    at = on_sheet(24, 24)
+    mouse.move_to_location(*at.map(&:round)).perform
+    origin = Selenium::WebDriver::WheelActions::ScrollOrigin.viewport(*at.map(&:round))
+    mouse.scroll_from(origin, 0, -3000).perform
+
+    on_sheet(24, 24).zip(at) { |after, before| assert_in_delta before, after, 64 } # a px may be 64 screen px wide
+    assert_operator page.evaluate_script("document.querySelector('.sheet-view').dataset.view").to_f, :>, 20
+    find(".zoom-tools button", text: "Whole").click
+
+    assert_in_delta at[0], on_sheet(24, 24)[0], 0.01
     browser.execute_cdp("Emulation.setTouchEmulationEnabled", enabled: true, maxTouchPoints: 2)
     zoom = -> { find("output[aria-label=Zoom]").text.to_i }
     before = zoom.call

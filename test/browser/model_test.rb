@@ -44,7 +44,7 @@ describe "the model stage" do
     assert_selector ".places .lit", text: "bottom: 1 face"
   end
 
-  it "hides parts, shows only one, brings all back, and renames" do
+  it "hides parts, shows only one, brings all back, renames, and tags islands, whose limits follow" do
     bring_in_shade
     tab "Parts"
     click_button "Hide shade"
@@ -62,17 +62,14 @@ describe "the model stage" do
     click_button "Lay them out once, as twins"
 
     assert_text "hook right laid on the place of hook left"
-  end
-
-  it "tags islands, and the limits follow" do
-    bring_in_shade
-    find(".island-card", text: "lid Top").click
+    tab "Facts"
+    find(".island-card", text: "cover Top").click
     find(".facts label", text: "plain").click
 
-    assert_text "lid Top tagged plain"
+    assert_text "cover Top tagged plain"
     find(".preflight").click
 
-    assert_no_selector ".finding", text: /at 6\.40 px.*lid/
+    assert_no_selector ".finding", text: /at 6\.40 px.*cover/
   end
 
   it_with_proof "shows stretch and density in bands, with the worst faces to step through", closely: true do

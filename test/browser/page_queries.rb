@@ -12,6 +12,9 @@ module PageQueries
       return box.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && box.getClientRects().length > 0
     }
   JS
+  # The text of so few elements, of so many characters, is told unasked.
+  FEW = 8
+  SHORT = 1000
   DISABLED = "(element) => element.matches(':disabled, select:disabled *')"
   FOUND = <<~JS.freeze
     const [from, format, selector, texts] = arguments
@@ -23,12 +26,13 @@ module PageQueries
     }
     const says = (element) => texts.every((text) => element.textContent.toLowerCase().includes(text.toLowerCase()))
     const found = (format === "css" ? byCss() : byPath()).filter(says)
-    const told = (element) => (texts.length ? element.innerText : null)
+    const short = found.length <= #{FEW} && found.every((element) => element.textContent.length <= #{SHORT})
+    const told = (element) => (texts.length || short ? element.innerText : null)
     return found.map((element) => [element, (#{SHOWN})(element), (#{DISABLED})(element), told(element)])
   JS
   # What the page said of an element holds for the checks that follow at once.
   FRESH_S = 0.2
-  private_constant :SHOWN, :DISABLED, :FOUND, :FRESH_S
+  private_constant :SHOWN, :FEW, :SHORT, :DISABLED, :FOUND, :FRESH_S
 
   # Of a page, and of an element.
   module Finding

@@ -22,7 +22,7 @@ describe "the other stages" do
     assert_selector ".island-card", text: "Plate"
   end
 
-  it "lays a skin over the sheet, orders, hides and removes layers" do
+  it "lays a skin and a fill, orders, hides, removes and brings back layers" do
     bring_in_caddy(stage: "art")
     look_closely
     skin = (Vips::Image.black(64, 64, bands: 3) + [10, 120, 60]).cast(:uchar).copy(interpretation: :srgb).pngsave_buffer
@@ -45,11 +45,10 @@ describe "the other stages" do
     click_button "Undo"
 
     assert_selector ".layer", text: "skin"
-  end
+    click_button "Remove skin"
 
-  it "fills an island with a colour, and takes it back" do
-    bring_in_caddy(stage: "art")
-    look_closely
+    assert_text "No layers yet."
+    tab "Add"
     find(".island-card", text: "Front").click
     click_button "Fill"
 
@@ -68,8 +67,11 @@ describe "the other stages" do
     refute_equal [0x2f, 0x5a, 0x45], screen_color(*on_sheet(184, 400))
   end
 
-  it "moves a label by hand" do
+  it "refuses a picture that is none, naming it, sets one as a label and moves it by hand" do
     bring_in_caddy(stage: "art")
+    choose("Bring in a picture", file("words.png", "words"))
+
+    assert_selector "[role=alert]", text: "words.png is not an image that is read here"
     choose("Bring in a picture", file("lid.png", Demo::TeaCaddy.pictures["caddy-lid.png"]))
     find(".island-card", text: "Front").click
     click_button "Set as label on Front"
@@ -78,13 +80,6 @@ describe "the other stages" do
     drag(on_sheet(184, 264), on_sheet(184, 344))
 
     assert_done(/lid: 80 mm wide, -?0(\.\d+)?, -(19|20)(\.\d+)? mm from the middle of Front/)
-  end
-
-  it "refuses a picture that is none, naming it" do
-    bring_in_caddy(stage: "art")
-    choose("Bring in a picture", file("words.png", "words"))
-
-    assert_selector "[role=alert]", text: "words.png is not an image that is read here"
   end
 
   # How files of each format begin, or end: their own specifications.
@@ -122,15 +117,11 @@ describe "the other stages" do
     }.each { |(model, image), names| assert_equal names.sort, deliver.call(model, image).sort, model }
   end
 
-  it "shows the test chart instead of the art" do
+  it "shows the test chart instead of the art, goes through the stages by digits and shows its keys" do
     bring_in_caddy
     find(".proof-view label", text: "Test chart").click
 
     assert_selector ".legend", text: "A square is 10 mm at 4.00 px/mm"
-  end
-
-  it "goes through the stages by digits and shows its keys" do
-    bring_in_caddy
     find("body").send_keys("3")
 
     assert_selector ".inspector h2", text: "Lay out"
