@@ -10,6 +10,7 @@ require_relative "../app"
 require_relative "worker"
 
 SheetTrace.eager_load
+Memory.reuse
 
 server = UNIXSocket.for_fd(Integer(ARGV[0]))
 database = ARGV[1]

@@ -24,7 +24,9 @@ module SheetTraceServer
       ALLOCATION = {
         "MALLOC_ARENA_MAX" => "2",
         "RUBY_GC_MALLOC_LIMIT" => (64 * 1_048_576).to_s,
-        "RUBY_GC_OLDMALLOC_LIMIT" => (128 * 1_048_576).to_s
+        "RUBY_GC_MALLOC_LIMIT_MAX" => (128 * 1_048_576).to_s,
+        "RUBY_GC_OLDMALLOC_LIMIT" => (128 * 1_048_576).to_s,
+        "RUBY_GC_OLDMALLOC_LIMIT_MAX" => (256 * 1_048_576).to_s
       }.freeze
       NURSERY = File.expand_path("nursery.rb", __dir__)
       # Nurseries that are tried for one worker.

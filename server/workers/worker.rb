@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "fiddle"
+require_relative "../../config/memory"
 require_relative "../cancelled"
 require_relative "messages"
 
@@ -130,18 +130,9 @@ module SheetTraceServer
       # kind would take the same pages again, which costs as much as a quarter of it: hence not after each.
       def tidy
         GC.start
-        TRIM.call(0)
+        Memory.give_back
         @kept_mb = self.class.memory_mb("VmRSS")
       end
-
-      # malloc_trim(3), glibc
-      TRIM =
-        begin
-          Fiddle::Function.new(Fiddle.dlopen(nil)["malloc_trim"], [Fiddle::TYPE_SIZE_T], Fiddle::TYPE_INT)
-        rescue Fiddle::DLError
-          ->(_pad) { 0 }
-        end
-      private_constant :TRIM
     end
   end
 end

@@ -107,10 +107,7 @@ module SheetTrace
       def island_map(island)
         @memo.fetch([:island_map, size, island, layout.placements[island, true].to_a]) do
           triangles = layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true]
-          # What it works out later is the larger part of it, and must count.
-          texels_of(points_px(layout), triangles, island_box(island, layout)).tap do |map|
-            map.triangles unless map.texels.empty?
-          end
+          texels_of(points_px(layout), triangles, island_box(island, layout))
         end
       end
 

@@ -76,14 +76,7 @@ module SheetTrace
       def self.fitted(picture, cell_px)
         scale = cell_px.zip([picture.width, picture.height]).map { |cell, own| cell.fdiv(own) }.min
         size = [picture.width, picture.height].zip(cell_px).map { |own, cell| (own * scale).round.clamp(1, cell) }
-        picture
-          .premultiply
-          .resize(size[0].fdiv(picture.width), vscale: size[1].fdiv(picture.height))
-          .unpremultiply
-          .rint
-          .cast(:uchar)
-          .embed(0, 0, *size, extend: :copy)
-          .copy(interpretation: :srgb)
+        Resize.call(picture, *size)
       end
 
       def self.unique(name, cells)

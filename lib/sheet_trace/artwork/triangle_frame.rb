@@ -9,7 +9,7 @@ module SheetTrace
       AT_ONCE = 32_768 # texels
       private_constant :SLACK, :AT_ONCE
 
-      # @param texel_map [Raster::TexelMap] of the t triangles, with a texel at the least
+      # @param texel_map [Raster::TexelMap] of the t triangles
       # @param across [Numo::DFloat] t x 3 shares of the content's width at their corners; down [Numo::DFloat] t x 3
       # @param covered_px [Array(Float, Float)] as Frame has it
       # @param prepared [#call, nil] as Frame has it

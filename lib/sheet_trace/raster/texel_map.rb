@@ -3,16 +3,12 @@
 module SheetTrace
   module Raster
     # For each texel of a sheet, or of a rectangle of it, whose centre lies on a triangle: which one. The bridge between
-    # sheet and surface. Immutable.
+    # sheet and surface. Immutable. What is asked of it is worked out then: of a part, for the part alone.
     class TexelMap
       # @return [Integer] where the rectangle lies on the sheet, px
       attr_reader :left_px, :top_px
       # @return [Integer]
       attr_reader :width_px, :height_px
-      # @return [Numo::Int32] one a texel, in rows: 0 where no triangle is, else 1 + the row of the last triangle that
-      #   covers it
-      attr_reader :owner
-
       # @param points_px [Numo::DFloat] P x 2, px from the sheet's top left corner
       # @param triangle_points [Numo::Int32] K x 3 indices into points_px
       # @return [TexelMap]
@@ -26,17 +22,20 @@ module SheetTrace
         new(corners, left_px, top_px, width_px, height_px)
       end
 
-      def initialize(corners, left_px, top_px, width_px, height_px, owner = nil)
+      def initialize(corners, left_px, top_px, width_px, height_px, known = {})
         @corners = corners.freeze
         @left_px = left_px
         @top_px = top_px
         @width_px = width_px
         @height_px = height_px
-        @owner = (owner || owners).freeze
-        @memo = {}
+        @memo = known
         freeze
       end
       private_class_method :new
+
+      # @return [Numo::Int32] one a texel, in rows: 0 where no triangle is, else 1 + the row of the last triangle that
+      #   covers it
+      def owner = @memo[:owner] ||= owners.freeze
 
       # @return [Numo::Int32] N texel numbers, y * width_px + x within the rectangle, rising, each once
       def texels = @memo[:texels] ||= Numo::Int32.cast(coverage.where).freeze
@@ -50,8 +49,8 @@ module SheetTrace
       # @return [Integer] K
       def triangle_count = @corners.shape[0]
 
-      # @return [Integer] in memory
-      def bytesize = owner.byte_size + @corners.byte_size + @memo.values.sum(&:byte_size)
+      # @return [Integer] in memory, once all is worked out, if triangles cover all of it
+      def bytesize = (3 * Numo::Int32::ELEMENT_BYTE_SIZE * width_px * height_px) + @corners.byte_size
 
       # @param across [Numo::DFloat] K x 3 values at the corners of the triangles; down [Numo::DFloat] K x 3
       # @return [TexelMap, nil] the part of it that has all texels within 1 px of where both values are 0 to 1; nil if
@@ -138,9 +137,12 @@ module SheetTrace
       def part(left, top, width, height)
         return self if [width, height] == [width_px, height_px]
 
-        lines = owner[(top * width_px)...((top + height) * width_px)].reshape(height, width_px)
-        own = Geometry::Take.call(lines, true, left...(left + width)).flatten
-        TexelMap.send(:new, @corners - Numo::DFloat[left, top], left_px + left, top_px + top, width, height, own)
+        known = {}
+        if @memo.key?(:owner)
+          lines = owner[(top * width_px)...((top + height) * width_px)].reshape(height, width_px)
+          known[:owner] = Geometry::Take.call(lines, true, left...(left + width)).flatten.freeze
+        end
+        TexelMap.send(:new, @corners - Numo::DFloat[left, top], left_px + left, top_px + top, width, height, known)
       end
 
       # Where the plane of each triangle has the corners of 0 to 1 by 0 to 1: the least x and y of them, and the most.

@@ -111,14 +111,7 @@ module SheetTrace
           size = [frame.width_px, frame.height_px]
           return image.copy_memory if size == [image.width, image.height] # so that it is decoded once
 
-          resized =
-            image
-              .premultiply
-              .resize(size[0].fdiv(image.width), vscale: size[1].fdiv(image.height))
-              .unpremultiply
-              .rint
-              .cast(:uchar)
-          resized.embed(0, 0, *size, extend: :copy).copy(interpretation: :srgb).copy_memory
+          Resize.call(image, *size).copy_memory
         end
       end
     end

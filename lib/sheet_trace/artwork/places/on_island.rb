@@ -70,13 +70,10 @@ module SheetTrace
         # @return [Frame, nil] nil if no texel of the island is on the sheet
         # @raise [UvError] as Flatten::FlatMap says
         def frame(canvas, content)
-          texel_map = canvas.island_map(island)
-          return if texel_map.texels.empty?
-
           flat = flat_corners(canvas)
           across, down = content_corners(flat, content, canvas.flat_map(island))
           TriangleFrame.call(
-            texel_map,
+            canvas.island_map(island),
             across,
             down,
             covered_px: covered_px(canvas, flat, content),
