@@ -7,15 +7,17 @@ module Memory
   # mallopt(3)
   M_TRIM_THRESHOLD = -1
   M_MMAP_THRESHOLD = -3
-  # Arrays of a sheet are smaller.
-  BYTES = (1 << 31) - 1
-  private_constant :M_TRIM_THRESHOLD, :M_MMAP_THRESHOLD, :BYTES
+  # Arrays of a sheet of 4096 px are smaller. Larger ones go back at once: their room is wanted more than the time.
+  ARRAY_BYTES = 160 << 20
+  FREE_BYTES = 1 << 30
+  private_constant :M_TRIM_THRESHOLD, :M_MMAP_THRESHOLD, :ARRAY_BYTES, :FREE_BYTES
 
   # From now on memory that is given back is used again: fetched from the system anew for each large array, its pages
   # cost as much as a fifth of the work.
   def self.reuse
     mallopt = function("mallopt", [Fiddle::TYPE_INT, Fiddle::TYPE_INT]) or return
-    [M_MMAP_THRESHOLD, M_TRIM_THRESHOLD].each { |name| mallopt.call(name, BYTES) }
+    mallopt.call(M_MMAP_THRESHOLD, ARRAY_BYTES)
+    mallopt.call(M_TRIM_THRESHOLD, FREE_BYTES)
   end
 
   # Gives the system what is free. malloc_trim(3)

@@ -40,7 +40,7 @@ module SheetTraceServer
     # What is said in place of a failure's own message.
     BAD_REQUEST = "the request can't be read; look at its address and its form"
     OUT_OF_MEMORY =
-      "this takes more memory than one piece of work may have (2 GB); nothing of yours was changed. Ask for less at once"
+      "this takes more memory than one piece of work may have (3 GB); nothing of yours was changed. Ask for less at once"
     TEXTS = %w[application/json].freeze
     private_constant :STATUSES, :BAD_REQUEST, :OUT_OF_MEMORY, :TEXTS
 

@@ -9,8 +9,8 @@ module SheetTraceServer
     # A process that answers one request after the other with the application, and ends with its socket. What it is
     # asked to cancel ends at once.
     class Worker
-      # What a piece of work may hold; more ends it with an error of its own.
-      MEMORY_MB = 2048
+      # What a piece of work may hold: ten layers on the largest sheet take 2.7 GB. More ends it with its own error.
+      MEMORY_MB = 3072
       # A worker that is asked nothing for so long gives back what it has no use for; one that holds so much more than
       # when it last did so does it after its answer. One that holds GROWN_MB all the same is replaced.
       IDLE_S = 20

@@ -14,7 +14,10 @@ module SheetTrace
       Composed = Struct.new(:pixels, :laid, :layout, :bleed_px, keyword_init: true) { def bytesize = pixels.byte_size }
       # From this share of the sheet on, all of it is composed anew.
       MOST = 0.6
-      private_constant :Laid, :Composed, :MOST
+      # Beyond so many texels, a few lines at a time are composed, as memory would not hold what all of them take.
+      AT_ONCE_PX = 1 << 24
+      BAND_PX = 1 << 22
+      private_constant :Laid, :Composed, :MOST, :AT_ONCE_PX, :BAND_PX
 
       # @param stack [Stack]
       # @param canvas [Canvas]
@@ -60,7 +63,7 @@ module SheetTrace
       end
 
       def laid
-        Progress.map(@layers.each_index.to_a) { |at| laid_over(@layers[at], @layers.first(at)) }.compact
+        Progress.map(@layers.each_index.to_a) { |at| sparing { laid_over(@layers[at], @layers.first(at)) } }.compact
       end
 
       # @param lower [Array<Layer>] below it
@@ -90,11 +93,24 @@ module SheetTrace
       def brought_up(former)
         boxes = changed(former)
         return former.pixels if boxes.empty?
-        return composed(@whole) if boxes == [@whole]
+        return composed(@whole) if boxes == [@whole] && @whole.area <= AT_ONCE_PX
 
-        pixels = Geometry::Take.copy(former.pixels)
-        Progress.map(boxes) { |box| pixels[*box.ranges] = composed(box) }
+        pixels = boxes == [@whole] ? nothing(@whole) : Geometry::Take.copy(former.pixels)
+        Progress.map(boxes.flat_map { |box| bands(box) }) { |box| sparing { pixels[*box.ranges] = composed(box) } }
         pixels
+      end
+
+      # What is done on a very large sheet leaves arrays behind that are wanted back before Ruby would ask for them.
+      def sparing = yield.tap { GC.start if @whole.area > AT_ONCE_PX }
+
+      # @return [Array<Box>] what of a box is composed at once
+      def bands(box)
+        return [box] if box.area <= AT_ONCE_PX
+
+        lines = [BAND_PX / box.width_px, 1].max
+        (0...box.height_px)
+          .step(lines)
+          .map { |top| Box.new(box.left_px, box.top_px + top, box.width_px, [lines, box.height_px - top].min) }
       end
 
       # @return [Array<Box>] what differs from a sheet that was composed before

@@ -10,14 +10,22 @@ module SheetTrace
         # @param image [Vips::Image] 8-bit sRGB with alpha
         # @return [Patch]
         def self.of_image(image, left_px: 0, top_px: 0)
-          pixels = Numo::UInt32.from_binary(image.write_to_memory, [image.height, image.width])
+          width, height = [image.width, image.height]
+          pixels = Numo::UInt32.zeros(height, width)
+          # Some lines at a time, as what libvips hands over is there three times meanwhile.
+          lines = [(1 << 22) / width, 1].max
+          (0...height).step(lines) do |top|
+            some = [lines, height - top].min
+            bytes = image.crop(0, top, width, some).write_to_memory
+            pixels[top...(top + some), true] = Numo::UInt32.from_binary(bytes, [some, width])
+          end
           new(pixels: pixels, left_px: left_px, top_px: top_px)
         end
 
         # @param pixels [Numo::UInt32, Numo::UInt8] RGBA in rows
         # @return [Vips::Image] 8-bit sRGB with alpha
         def self.image(pixels, width, height) =
-          Vips::Image.new_from_memory_copy(pixels.to_binary, width, height, 4, :uchar).copy(interpretation: :srgb)
+          Vips::Image.new_from_memory(pixels.to_binary, width, height, 4, :uchar).copy(interpretation: :srgb)
 
         def initialize(pixels:, left_px: 0, top_px: 0)
           super

@@ -111,7 +111,7 @@ module SheetTrace
           size = [frame.width_px, frame.height_px]
           return image.copy_memory if size == [image.width, image.height] # so that it is decoded once
 
-          Resize.call(image, *size).copy_memory
+          Resize.call(image, *size)
         end
       end
     end

@@ -60,37 +60,30 @@ describe SheetTrace::Artwork::Compose do
       ]
     end
 
-  [false, true].each do |skinned|
-    it "gives after each change what composing everything gives#{", with a skin below" if skinned}" do
-      random = Random.new(skinned ? 1 : 2)
-      job =
-        Demo::TeaCaddy.then do |caddy|
-          SheetTrace::Job.start(SheetTrace::Formats.read_files("c.obj" => caddy.obj), source_name: "c.obj")
-        end
+  # The caddy with labels, a decal, and a skin or a fill below.
+  dressed =
+    lambda do |skinned|
+      job = SheetTrace::Job.start(SheetTrace::Formats.read(Demo::TeaCaddy.obj, name: "c.obj"), source_name: "c.obj")
       job = change.call(job, "resize_sheet", width_px: 157, height_px: 131)
-      sheet = { content: { kind: "picture", picture: files["skin.png"].digest }, place: { kind: "sheet" } }
-      job = change.call(job, "add_layer", **sheet) if skinned
-      unless skinned
-        job =
-          change.call(
-            job,
-            "add_layer",
-            content: {
-              kind: "fill",
-              color: "#206080"
-            },
-            place: {
-              kind: "sheet"
-            },
-            islands: [1]
-          )
-      end
+      below =
+        if skinned
+          { content: { kind: "picture", picture: files["skin.png"].digest }, place: { kind: "sheet" } }
+        else
+          { content: { kind: "fill", color: "#206080" }, place: { kind: "sheet" }, islands: [1] }
+        end
+      job = change.call(job, "add_layer", **below)
       2.times do |i|
         job = change.call(job, "place_picture", picture: files["label.png"].digest, island: i, turn_deg: 20.0 * i)
       end
       decal = { picture: files["label.png"].digest, kind: "picture" }
       place = { kind: "surface", face: 0, at: [35.0, 60.0, 25.0], width_mm: 40 }
-      job = change.call(job, "add_layer", id: "decal", content: decal, place: place)
+      change.call(job, "add_layer", id: "decal", content: decal, place: place)
+    end
+
+  [false, true].each do |skinned|
+    it "gives after each change what composing everything gives#{", with a skin below" if skinned}" do
+      random = Random.new(skinned ? 1 : 2)
+      job = dressed.call(skinned)
       composed.call(job)
       8.times do |round|
         name, parameters = steps.call(random).sample(random: random).call
@@ -98,6 +91,30 @@ describe SheetTrace::Artwork::Compose do
 
         assert_equal composed.call(afresh.call(job)), composed.call(job), "round #{round}: #{name} #{parameters}"
       end
+    end
+  end
+
+  # As a sheet is that has more texels than are composed at once.
+  def with_texels_at_once(count, of_a_band)
+    compose = SheetTrace::Artwork::Compose
+    wanted = { AT_ONCE_PX: count, BAND_PX: of_a_band }
+    former =
+      wanted.to_h { |name, value| [name, compose.send(:remove_const, name).tap { compose.const_set(name, value) }] }
+    yield
+  ensure
+    former.each do |name, value|
+      compose.send(:remove_const, name)
+      compose.const_set(name, value)
+      compose.send(:private_constant, name)
+    end
+  end
+
+  it "gives in bands what it gives at once" do
+    [false, true].each do |skinned|
+      job = change.call(dressed.call(skinned), "set_bleed", bleed_px: 5)
+      at_once = composed.call(afresh.call(job))
+
+      with_texels_at_once(5000, 157 * 37) { assert_equal at_once, composed.call(afresh.call(job)) }
     end
   end
 end
