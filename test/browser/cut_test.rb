@@ -197,9 +197,16 @@ describe "the cut stage" do
   describe "with a carton" do
     before { bring_in_caddy(stage: "cut") }
 
-    it "previews a net, which Escape leaves and Enter takes" do
+    it "says why an island can't be split, and previews a net, which Escape leaves and Enter takes" do
       find(".island-card", text: "Front").click
       tab "Shape"
+      click_button "Split Front in two"
+
+      assert_text "Front has too few faces to be split"
+      find("body").send_keys(:escape)
+
+      assert_no_text "Front has too few faces to be split"
+      find(".island-card", text: "Front").click
       click_button "Grow a net from Front"
 
       assert_selector ".not-taken", text: "Net of Front: 5 islands joined on"
@@ -255,14 +262,6 @@ describe "the cut stage" do
       picked "0 faces"
     end
 
-    it "offers to split an island, and says why it can't" do
-      find(".island-card", text: "Front").click
-      tab "Shape"
-      click_button "Split Front in two"
-
-      assert_text "Front has too few faces to be split"
-    end
-
     it_with_proof "picks islands in a box, on the sheet and on the model" do
       drag(on_sheet(2, 2), on_sheet(588, 520), :alt)
       picked "2 islands"
@@ -302,7 +301,7 @@ describe "the cut stage" do
       assert_selector "output[aria-label=Picked]", text: /\A[1-9]\d* edges?\z/
     end
 
-    it "does the same on the other side where the model is symmetric" do
+    it "does the same on the other side where the model is symmetric, and picks suggested cuts for a look" do
       unfold "Restart seams"
       click_button "None"
 
@@ -322,13 +321,7 @@ describe "the cut stage" do
       click_at(on_sheet(24, 250))
       click_button "Both sides"
       picked "2 edges"
-    end
-
-    it "has a cut suggested, and picks it for a look before it is taken" do
-      unfold "Restart seams"
-      click_button "None"
-
-      assert_done(/closed/)
+      uncheck "Do the same on the other side"
       click_button "Suggest the fewest cuts"
 
       assert_selector "output[aria-label=Picked]", text: /\A[1-9] edges\z/

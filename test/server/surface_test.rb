@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "server_test_case"
+require_relative "../../bench/surfaces"
 require_relative "../../demo/build"
 
 describe "cutting and laying flat on the server" do
@@ -144,7 +145,8 @@ describe "cutting and laying flat on the server" do
   end
 
   it "tells each attempt at packing, which the operation then repeats" do
-    job = start_job
+    plates = [[[0, 0], [80, 0], [80, 50], [0, 50]], [[90, 0], [130, 0], [130, 30], [90, 30]]]
+    job = start_job(Bench::Surfaces.flat(plates), name: "plates.obj")
     lines = watch(job, "pack", turn: "quarter", gutter_px: 4)
     attempts = lines[0...-1].map { |line| line[:facts] }
     best = attempts.reverse.find { |attempt| attempt[:best] }
