@@ -138,7 +138,7 @@ module Demo
           /crest (left|right)/
         )
       end
-      image = Vips::Image.new_from_memory(pixels.to_binary, WIDTH, HEIGHT, 4, :uchar).copy(interpretation: :srgb)
+      image = Vips::Image.new_from_memory_copy(pixels.to_binary, WIDTH, HEIGHT, 4, :uchar).copy(interpretation: :srgb)
       { "heron-template.png" => SheetTrace::Formats::Png::Writer.call(image) }
     end
 

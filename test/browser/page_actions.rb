@@ -23,7 +23,7 @@ module PageActions
     }
     let found = middle()
     if (!found?.hit) {
-      element.scrollIntoView({ behavior: "instant", block: "end", inline: "nearest" })
+      element.scrollIntoView({ behavior: "instant", block: "nearest", inline: "nearest" })
       found = middle()
     }
     return found?.hit ? ["there", found.at] : [found?.over ?? "nothing, for it has no box", null]

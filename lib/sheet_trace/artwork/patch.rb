@@ -24,8 +24,12 @@ module SheetTrace
 
         # @param pixels [Numo::UInt32, Numo::UInt8] RGBA in rows
         # @return [Vips::Image] 8-bit sRGB with alpha
-        def self.image(pixels, width, height) =
-          Vips::Image.new_from_memory(pixels.to_binary, width, height, 4, :uchar).copy(interpretation: :srgb)
+        def self.image(pixels, width, height)
+          bytes = pixels.to_binary
+          image = Vips::Image.new_from_memory_copy(bytes, width, height, 4, :uchar)
+          bytes.clear # its memory is wanted before it is collected
+          image.copy(interpretation: :srgb)
+        end
 
         def initialize(pixels:, left_px: 0, top_px: 0)
           super

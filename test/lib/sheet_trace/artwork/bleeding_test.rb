@@ -18,7 +18,7 @@ describe SheetTrace::Artwork::Bleeding do
       height, width, = pixels.shape
       png =
         Vips::Image
-          .new_from_memory(pixels.to_binary, width, height, 4, :uchar)
+          .new_from_memory_copy(pixels.to_binary, width, height, 4, :uchar)
           .copy(interpretation: :srgb)
           .pngsave_buffer
       file = SheetTrace::Artwork::PictureFile.of_bytes(png, name: "skin.png")

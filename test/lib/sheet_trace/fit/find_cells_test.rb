@@ -19,7 +19,7 @@ describe SheetTrace::Fit::FindCells do
     end
   image =
     lambda do |pixels|
-      Vips::Image.new_from_memory(pixels.to_binary, pixels.shape[1], pixels.shape[0], 4, :uchar).copy(
+      Vips::Image.new_from_memory_copy(pixels.to_binary, pixels.shape[1], pixels.shape[0], 4, :uchar).copy(
         interpretation: :srgb
       )
     end

@@ -9,7 +9,8 @@ describe SheetTrace::Job::Deliver do
     lambda do |alpha, format|
       pixels = Numo::UInt8.new(32, 32, 4).fill(120)
       pixels[true, true, 3] = alpha
-      png = Vips::Image.new_from_memory(pixels.to_binary, 32, 32, 4, :uchar).copy(interpretation: :srgb).pngsave_buffer
+      png =
+        Vips::Image.new_from_memory_copy(pixels.to_binary, 32, 32, 4, :uchar).copy(interpretation: :srgb).pngsave_buffer
       file = SheetTrace::Artwork::PictureFile.of_bytes(png, name: "a.png")
       job = Models.job(Models.panel(uvs: [[0, 0], [1, 0], [1, 1], [0, 1]]), width_px: 32, height_px: 32)
       job = job.with(artwork: SheetTrace::Artwork::Stack.new(layers: [Models.skin("a", file)]))
