@@ -20,7 +20,7 @@ def testing(paths)
   "bundle exec ruby --yjit -Ilib -Itest -e 'ARGV.each { |path| require \"./\#{path}\" }' #{paths.join(" ")}"
 end
 
-CORE = shares(Dir["test/lib/**/*_test.rb"], 4)
+CORE = shares(Dir["test/lib/**/*_test.rb"], 3)
 BROWSER = shares(Dir["test/browser/*_test.rb"], 2)
 
 # The parts of bin/test: first what does without the front end, then the longest first. Each says how long it took, and
@@ -33,12 +33,21 @@ PARTS = {
   "programs" => testing(Dir["test/{cli,server,demo}/**/*_test.rb"]),
   "core 2" => testing(CORE[1]),
   "core 3" => testing(CORE[2]),
-  "core 4" => testing(CORE[3]),
   "types" => "cd web && npm run --silent check",
   "front" => "cd web && npm test --silent",
   "lint" => "cd web && npm run --silent lint"
 }.freeze
-WITHOUT_FRONT_END = ["style", "core 1", "core 2", "core 3", "core 4"].freeze
+WITHOUT_FRONT_END = ["style", "core 1", "core 2", "core 3"].freeze
+
+# Parts run beside each other, so libvips' own threads only add to the work; and Ruby looks through all of its objects
+# once for so many bytes of images.
+SETTINGS = {
+  "VIPS_CONCURRENCY" => "1",
+  "RUBY_GC_MALLOC_LIMIT" => (64 << 20).to_s,
+  "RUBY_GC_MALLOC_LIMIT_MAX" => (128 << 20).to_s,
+  "RUBY_GC_OLDMALLOC_LIMIT" => (128 << 20).to_s,
+  "RUBY_GC_OLDMALLOC_LIMIT_MAX" => (256 << 20).to_s
+}.freeze
 
 # So many more parts than processors are run at a time, as browser tests wait much; with more, each takes longer.
 LANES_BEYOND = 1
@@ -46,7 +55,7 @@ LANES_BEYOND = 1
 # @return [Boolean] whether it passed
 def pass?(name, command = PARTS.fetch(name))
   started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-  output, status = Open3.capture2e(command)
+  output, status = Open3.capture2e(SETTINGS, command)
   seconds = (Process.clock_gettime(Process::CLOCK_MONOTONIC) - started).round
   puts format("%-12s %4d s  %s", name, seconds, status.success? ? output[/^\d+ runs.*/] : "FAILED\n#{output}")
   status.success?
