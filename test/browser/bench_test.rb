@@ -126,7 +126,7 @@ describe "the bench" do
         faults.concat(faults_of(name, width))
         next if width == sizes[0][0]
 
-        # From page to page the inspector is another; what is beside it, where art is on the sheet or not.
+        # From page to page the inspector is another; what is beside it is mostly the same.
         whole = ["Model, page 1", "Art, page 1"].include?(name)
 
         assert_accessible(name, within: whole ? "html" : ".inspector")

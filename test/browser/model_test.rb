@@ -62,6 +62,9 @@ describe "the model stage" do
     click_button "Lay them out once, as twins"
 
     assert_text "hook right laid on the place of hook left"
+    find(".preflight").click
+
+    assert_selector ".finding", text: /and 1 more are not at 6\.40 px/
     tab "Facts"
     find(".island-card", text: "cover Top").click
     find(".facts label", text: "plain").click
@@ -69,7 +72,8 @@ describe "the model stage" do
     assert_text "cover Top tagged plain"
     find(".preflight").click
 
-    assert_no_selector ".finding", text: /at 6\.40 px.*cover/
+    assert_selector ".finding", text: /and shade Right \w+ are not at 6\.40 px/
+    assert_no_selector ".finding", text: "and 1 more are not at"
   end
 
   it_with_proof "shows stretch and density in bands, with the worst faces to step through", closely: true do
