@@ -4,8 +4,8 @@
 require_relative "../config/environment"
 require_relative "../config/memory"
 require_relative "../server/app"
-require_relative "../demo/tea_caddy"
 require_relative "surfaces"
+require_relative "ten_layers"
 require "tmpdir"
 
 module Bench
@@ -56,22 +56,13 @@ module Bench
     SheetTrace::Operations.run(operation, job, pictures: ->(_name) { file }).job
   end
 
-  def self.picture
-    Vips::Image
-      .gaussnoise(1000, 1000)
-      .cast(:uchar)
-      .bandjoin([128, 64, 255])
-      .copy(interpretation: :srgb)
-      .pngsave_buffer(compression: 1)
-  end
-
   def self.run
     obj = Surfaces.wavy_obj(225)
     reading = SheetTrace::Formats.read(obj, name: "wavy.obj")
     job = SheetTrace::Job.start(reading, source_name: "wavy.obj")
     big = SheetTrace::Layout::Sheet.new(width_px: 4096, height_px: 4096)
     medium = SheetTrace::Layout::Sheet.new(width_px: 2048, height_px: 2048)
-    bytes = picture
+    bytes = TenLayers.picture
     labelled = label_on(job, bytes)
     counts = "#{job.mesh.triangulation.count} triangles, #{job.layout.uv_map.island_count} islands"
     puts "#{obj.bytesize / 1_048_576} MB OBJ, #{counts}"
@@ -216,8 +207,8 @@ module Bench
 
   # The caddy dressed in ten layers of all kinds: composed whole, and again after its decal was moved.
   def self.art
-    bytes = picture
-    job = dressed(SheetTrace::Artwork::PictureFile.of_bytes(bytes, name: "label.png"))
+    bytes = TenLayers.picture
+    job = TenLayers.job(SheetTrace::Artwork::PictureFile.of_bytes(bytes, name: "label.png"))
     big = SheetTrace::Layout::Sheet.new(width_px: 4096, height_px: 4096)
     small = SheetTrace::Layout::Sheet.new(width_px: 1024, height_px: 1024)
     compose = ->(state, size) do
@@ -239,30 +230,6 @@ module Bench
         end
       end
     ]
-  end
-
-  def self.dressed(file)
-    shown = { kind: "picture", picture: file.digest }
-    words = { kind: "lettering", text: "Quillhaven\nLantern" }
-    at = { face: 0, at: [35.0, 60.0, 25.0] }
-    layers = [
-      { content: { kind: "fill", color: "#2f5a45" } },
-      { content: shown },
-      *(0..3).map { |island| { content: shown, place: { kind: "island", island: island, width_mm: 50 } } },
-      { content: words, place: { kind: "island", island: 0, width_mm: 60 } },
-      { content: words, place: { kind: "surface", **at, width_mm: 30 } },
-      { content: { kind: "gradient", color: "#ffffff", to: "#000000" }, place: { kind: "level", **at, height_mm: 12 } },
-      { id: "decal", content: shown, place: { kind: "surface", **at, width_mm: 40 } }
-    ]
-    caddy =
-      SheetTrace::Job.start(SheetTrace::Formats.read(Demo::TeaCaddy.obj, name: "caddy.obj"), source_name: "caddy.obj")
-    layers.reduce(caddy) do |job, layer|
-      SheetTrace::Operations.run(
-        SheetTrace::Operations.from_plain("add_layer", layer),
-        job,
-        pictures: ->(_) { file }
-      ).job
-    end
   end
 
   # A painted picture with clear places, carried from one map of a wavy sheet onto another, reading it included.

@@ -61,9 +61,11 @@ module SheetTraceServer
     use Rack::Deflater, include: TEXTS, sync: false
 
     # @param database [Sequel::Database]
+    # @param others [#call, nil] has a request answered by another worker, as Workers::Others does
     # @yieldparam job_id [String]; revision_id [Integer] what is shown of a job from now on
-    def self.open(database, &)
-      set :workshop, Workshop.new(Store::Jobs.new(database), &)
+    def self.open(database, others: nil, &changed)
+      set :others, others
+      set :workshop, Workshop.new(Store::Jobs.new(database), &changed)
       set :receivers, Store::Receivers.new(database)
       set :exchanges, Store::Exchanges.new(database, database.opts.fetch(:database))
       self

@@ -4,6 +4,20 @@ module SheetTraceServer
   module Routes
     # Files to take away: the trace, the delivery, the job as a recipe.
     module Files
+      # A part of what is delivered.
+      module Part
+        extend SheetTrace::References
+
+        side = 0..SheetTrace::Layout::Sheet::SIDE_PX.max
+        whole :left_px, side
+        whole :top_px, side
+        whole :across_px, side
+        whole :down_px, side
+        edition
+        flag :bleed
+      end
+      private_constant :Part
+
       def self.registered(app)
         app.helpers Helpers
 
@@ -35,6 +49,7 @@ module SheetTraceServer
         end
 
         gives(app, "/api/jobs/:id/deliver.zip") do
+          params[:revision] ||= workshop.jobs.revision(params[:id])[:id].to_s
           job = shown_job
           files =
             SheetTrace::Job::Deliver.call(
@@ -42,11 +57,31 @@ module SheetTraceServer
               pictures: workshop.pictures,
               size: Params.size(params, job.sheet),
               base_name: base_name,
+              elsewhere: elsewhere,
               **Params.query(SheetTrace::Job::Deliver, params, job)
             )
           next into(files) if request.post?
 
           download("#{base_name}.zip", "application/zip", SheetTrace::Formats::Zip::Writer.call(files))
+        end
+
+        # What another worker asks for, as its own work goes on. It hands over an open file as the request's body, which
+        # the texels are written to.
+        app.post("/api/jobs/:id/deliver.part") do
+          job = shown_job
+          asked = Params.query(Part, params, job)
+          box = SheetTrace::Artwork::Box.new(*asked.values_at(:left_px, :top_px, :across_px, :down_px))
+          size = Params.size(params, job.sheet)
+          texels =
+            SheetTrace::Job::Deliver.part(
+              job,
+              box.within(SheetTrace::Artwork::Box.whole(size)),
+              pictures: workshop.pictures,
+              size: size,
+              **asked.slice(:edition, :bleed)
+            )
+          request.body.write(texels.to_binary)
+          204
         end
 
         app.get("/api/jobs/:id/delivery-check") do
@@ -110,6 +145,24 @@ module SheetTraceServer
       # Shared by the routes above.
       module Helpers
         def base_name = SheetTrace::Job::Deliver.base_name("#{workshop.jobs.find(params[:id])[:name]}.job")
+
+        # @return [#call, nil] as SheetTrace::Job::Deliver has it: by another worker, if there are others
+        def elsewhere
+          others = settings.others or return
+          seen = params.slice(:revision, :kept)
+          lambda do |box, size:, edition:, bleed:|
+            bytes =
+              others.call(
+                "/api/jobs/#{params[:id]}/deliver.part",
+                **seen.transform_keys(&:to_sym),
+                **size.to_h.slice(:width_px, :height_px),
+                **Part.parameters.keys.first(4).zip(box.to_a).to_h,
+                edition: edition,
+                bleed: bleed
+              )
+            bytes && Numo::UInt32.from_binary(bytes, [box.height_px, box.width_px])
+          end
+        end
 
         # Shown in the page if preview is asked for, written into the exchange folder where it is posted, else saved as
         # a file.

@@ -70,6 +70,13 @@ module SheetTraceServer
         end
       end
 
+      # @param number [Integer] of what it asked others for; done [Boolean]
+      def helped(number, done)
+        @messages.write("helped", number, done)
+      rescue Messages::Ended
+        nil
+      end
+
       # @param job [String] id, of which it has the state that is shown at hand
       def knows(job)
         @task = [job, nil]

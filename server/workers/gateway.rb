@@ -57,12 +57,14 @@ module SheetTraceServer
           @worker = worker
           @events = events
           @page = page
+          @help = []
         end
 
         # @param within [Numeric, nil] s that it may take until its head is there
         # @return [Array] status, headers, body: as Rack has them
         def ask(task, env, within: nil)
-          @worker.ask(task, env.select { |_name, value| value.is_a?(String) }, body(env["rack.input"]))
+          @env = env.select { |_name, value| value.is_a?(String) }
+          @worker.ask(task, @env, body(env["rack.input"]))
           _word, status, headers = message(within && (@worker.now + within))
           [status, headers, self]
         rescue Connection::Late
@@ -103,26 +105,68 @@ module SheetTraceServer
         def message(till = nil)
           loop do
             word, *rest = @worker.read(@page, till: till)
-            return word, *rest unless word == "tell"
-
-            @worker.knows(rest[1]["job"]) if rest[0] == "revision"
-            @events.publish(*rest)
+            case word
+            when "tell"
+              @worker.knows(rest[1]["job"]) if rest[0] == "revision"
+              @events.publish(*rest)
+            when "help"
+              @help << Help.new(@pool, @events, @worker, @env, *rest)
+            else
+              return word, *rest
+            end
           end
         end
 
         def let_go(goes_on:)
+          @help.each(&:close)
           worker = @worker
           @worker = nil
           @pool.give_back(worker, goes_on: goes_on)
         end
 
-        # Large ones are in a file of no name, which the worker opens through this process.
+        # Large ones are in a file of no name, which the worker opens through this process; or it is said already.
         def body(input)
+          return input if input.is_a?(Array)
+
           file = input.respond_to?(:fileno) && input.fileno
           file ? [Process.pid, file] : input.read.to_s
         end
       end
-      private_constant :Answer
+
+      # Part of the work for an answer, by another worker that has nothing to do.
+      class Help
+        # @param asker [Connection] who is told whether it was done
+        # @param env [Hash{String => String}] of its own request
+        # @param number [Integer]; path, query [String]; body [Array(Integer, Integer)] as a worker's "help" has them
+        def initialize(pool, events, asker, env, number, path, query, body)
+          @page, theirs = UNIXSocket.pair
+          env = { **env, "REQUEST_METHOD" => "POST", "PATH_INFO" => path, "QUERY_STRING" => query }
+          env = { **env.except(*NOT_OURS), "rack.input" => body }
+          Thread.new { asker.helped(number, done?(pool, events, env, theirs)) }
+        end
+
+        # Ends it, as nobody waits for it any more.
+        def close = @page.close
+
+        private
+
+        # Names of a request that hold of all of the work.
+        NOT_OURS = %w[CONTENT_TYPE CONTENT_LENGTH HTTP_X_WORK].freeze
+        private_constant :NOT_OURS
+
+        def done?(pool, events, env, page)
+          task = [env["PATH_INFO"][JOB, 1], :help]
+          worker = pool.take_spare(task) or return false
+          status, _headers, parts = Answer.new(pool, worker, events, page).ask(task, env)
+          parts.each(&:itself)
+          status == 204
+        rescue Pool::NoWorker, Messages::Ended
+          false
+        ensure
+          page.close
+        end
+      end
+      private_constant :Answer, :Help
     end
   end
 end

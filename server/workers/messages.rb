@@ -6,9 +6,10 @@ require "socket"
 module SheetTraceServer
   module Workers
     # Arrays of plain values, sent to and fro over a socket: the server's words are
-    #   request, number, env, body   and   cancel, number
+    #   request, number, env, body   cancel, number   and   helped, number, whether it was done
     # and those of a worker
     #   head, status, headers   body, bytes   tell, event, data   end, whether it wants to be replaced
+    #   and   help, number, path, query, body
     class Messages
       # The other end has gone.
       class Ended < StandardError

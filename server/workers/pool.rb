@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "etc"
 require "rbconfig"
 require_relative "connection"
 
@@ -10,6 +11,7 @@ module SheetTraceServer
     # a worker has at hand is seldom lost.
     class Pool
       MOST = 12
+      PROCESSORS = Etc.nprocessors
       # Workers that are kept though there is nothing to do, and for how long the others are.
       KEPT = 3
       IDLE_S = 60
@@ -32,6 +34,7 @@ module SheetTraceServer
       # Nurseries that are tried for one worker.
       NURSERIES = 3
       private_constant :MOST,
+                       :PROCESSORS,
                        :KEPT,
                        :IDLE_S,
                        :PATIENCE_S,
@@ -77,6 +80,24 @@ module SheetTraceServer
         end
       end
 
+      # @param task [Array] as .take has it
+      # @return [Connection, nil] one that has nothing to do, as .take gives it; nil while all processors are at work
+      # @raise [NoWorker]
+      def take_spare(task)
+        worker =
+          @lock.synchronize do
+            @freed.wait(@lock, PATIENCE_S) if all_at_work?
+            return if all_at_work?
+
+            own = own_for(task) || other_for(task)
+            own ? occupy(own) : begin_one
+          end || start
+        return worker if worker.alive?
+
+        give_back(worker, goes_on: false)
+        nil
+      end
+
       # @param goes_on [Boolean] false where it has died, or shall end
       def give_back(worker, goes_on:)
         surplus =
@@ -100,22 +121,29 @@ module SheetTraceServer
         asked = now
         patience_s = patience_s(task)
         loop do
-          own = @idle.select { |worker| worker.task == task }.max_by(&:since) if task.first
-          return occupy(own) if own
-
-          if now < asked + patience_s && soon_done?(task)
+          if (own = own_for(task))
+            return occupy(own)
+          elsif now < asked + patience_s && soon_done?(task)
             @freed.wait(@lock, patience_s)
           elsif (other = other_for(task))
             return occupy(other)
           elsif @busy.size + @starting < MOST
-            @starting += 1
-            return
+            return begin_one
           else
             raise Busy if now > asked + WAIT_S
 
             @freed.wait(@lock, 1)
           end
         end
+      end
+
+      def own_for(task) = task.first && @idle.select { |worker| worker.task == task }.max_by(&:since)
+      def all_at_work? = @busy.size + @starting >= PROCESSORS
+
+      # A new one is counted from here on.
+      def begin_one
+        @starting += 1
+        nil
       end
 
       # Whose work is long past, or any where there are as many as are kept.

@@ -3,13 +3,14 @@
 require_relative "../../config/memory"
 require_relative "../cancelled"
 require_relative "messages"
+require_relative "others"
 
 module SheetTraceServer
   module Workers
     # A process that answers one request after the other with the application, and ends with its socket. What it is
     # asked to cancel ends at once.
     class Worker
-      # What a piece of work may hold: ten layers on the largest sheet take 2.7 GB. More ends it with its own error.
+      # What a piece of work may hold: ten layers on the largest sheet take 1.8 GB. More ends it with its own error.
       MEMORY_MB = 3072
       # A worker that is asked nothing for so long gives back what it has no use for; one that holds so much more than
       # when it last did so does it after its answer. One that holds GROWN_MB all the same is replaced.
@@ -31,17 +32,21 @@ module SheetTraceServer
         Vips.cache_set_max(0) # what is asked for again is kept by the application
         messages = Messages.new(socket)
         database = Store::Database.connect(path)
+        others = Others.new(messages)
         app =
-          App.open(database) { |job, revision| messages.write("tell", "revision", { job: job, revision: revision }) }
-        new(messages, app).run
+          App.open(database, others: others) do |job, revision|
+            messages.write("tell", "revision", { job: job, revision: revision })
+          end
+        new(messages, app, others).run
       end
 
       # @return [Integer] MB of this process, by a name of /proc/self/status
       def self.memory_mb(name) = File.read("/proc/self/status")[/^#{name}:\s+(\d+)/, 1].to_i / 1024
 
-      def initialize(messages, app)
+      def initialize(messages, app, others)
         @messages = messages
         @app = app
+        @others = others
         @requests = Queue.new
         @main = Thread.current
         @gate = Mutex.new
@@ -60,8 +65,11 @@ module SheetTraceServer
           message = @messages.read(within: IDLE_S)
           @requests << nil unless message
           word, number, *rest = message || @messages.read
-          if word == "cancel"
+          case word
+          when "cancel"
             @gate.synchronize { @main.raise(Cancelled) if @number == number }
+          when "helped"
+            @others.helped(number, *rest)
           else
             @requests << [number, *rest]
           end
@@ -114,7 +122,7 @@ module SheetTraceServer
 
       # @param body [String, Array(Integer, Integer)] what was sent, or the process and the number of its open file
       def surroundings(body)
-        input = body.is_a?(String) ? StringIO.new(body.b) : File.open("/proc/#{body[0]}/fd/#{body[1]}", "rb")
+        input = body.is_a?(String) ? StringIO.new(body.b) : File.open("/proc/#{body[0]}/fd/#{body[1]}", "r+b")
         { "rack.input" => input, "rack.errors" => $stderr, "rack.url_scheme" => "http" }
       end
 

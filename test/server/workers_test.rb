@@ -166,6 +166,58 @@ describe "workers beside the server" do
     assert_equal job["id"], JSON.parse(Zlib.gunzip(answer.body))["id"]
   end
 
+  # A job with a sheet that takes a second or two to compose.
+  def painted(side_px)
+    job = server.post("/api/solids", JSON.generate(kind: "box", measures: {}))
+    shades = { kind: "gradient", color: "#205080", to: "#f0e0a0" }
+    on_island = { kind: "island", island: 0, width_mm: 50 }
+    [
+      ["resize_sheet", { width_px: side_px, height_px: side_px }],
+      ["add_layer", { content: { **shades, turn_deg: 30 } }],
+      ["add_layer", { content: { kind: "lettering", text: "Quillhaven" }, place: on_island }],
+      *([["add_layer", { content: { **shades, round: true }, opacity: 0.4 }]] * 4)
+    ].each do |name, parameters|
+      body = { base_revision: job["revision"], name: name, parameters: parameters }
+      job = server.post("/api/jobs/#{job["id"]}/operations", JSON.generate(body))
+    end
+    job
+  end
+
+  # How many of the server's processes compute while the block is at work.
+  def at_work
+    before = ticks
+    yield
+    ticks.count { |pid, now| now - before.fetch(pid, 0) > 15 }
+  end
+
+  def fetch(job, file) = Net::HTTP.get(URI(server.url("/api/jobs/#{job["id"]}/#{file}")))
+
+  it "has a large sheet composed by two workers, as one would" do
+    skip "on one processor nobody helps" if Etc.nprocessors == 1
+
+    job = painted(2100)
+    zip = nil
+    busy = at_work { zip = fetch(job, "deliver.zip?format=none") }
+    texture = SheetTrace::Formats::Zip::Reader.call(zip, name: "d.zip").values.first
+    own = SheetTrace::Job::Archive.open(fetch(job, "job.zip"), file: "j.zip").snapshot.job
+    alone = SheetTrace::Job::Deliver.call(own, pictures: nil, format: "none").values.first
+
+    assert_equal 2, busy
+    assert same_pixels?(Vips::Image.new_from_buffer(alone, ""), texture)
+  end
+
+  it "ends the help too where a page has gone" do
+    job = painted(4096)
+    page = TCPSocket.new("127.0.0.1", server.port)
+    page.write("GET /api/jobs/#{job["id"]}/deliver.zip?format=none HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n")
+    busy = at_work { sleep 1 }
+    page.close
+    sleep 1.5
+
+    assert_equal [Etc.nprocessors, 2].min, busy
+    assert_equal 0, at_work { sleep 0.5 }
+  end
+
   it "gives up on a picture that takes too long to draw, in words, and goes on" do
     Dir.mktmpdir do |folder|
       impatient = RunningServer.new(File.join(folder, "jobs.sqlite"), { "SHEET_TRACE_UPLOAD_S" => "4" })

@@ -53,7 +53,10 @@ module SheetTrace
         painted = above.ge(Px::LEAST_ALPHA)
         return above * Numo::UInt32.cast(painted) if opacity == 1 && below.max.zero?
 
-        hiding = opacity == 1 && mode == "normal" ? above.ge(Px::OPAQUE) : Numo::Bit.zeros(above.size)
+        hides = opacity == 1 && mode == "normal"
+        return yield(below, above) if !hides && above.min >= Px::LEAST_ALPHA
+
+        hiding = hides ? above.ge(Px::OPAQUE) : Numo::Bit.zeros(above.size)
         return above if hiding.all?
 
         alone = hiding.where
@@ -65,6 +68,8 @@ module SheetTrace
 
       # Normal, on the values of sRGB.
       def self.plain(below, above, opacity, *)
+        return mixed(below, above, opacity) if opaque?(below, above)
+
         source, backdrop = [above, below].map { |px| Numo::SFloat.cast(Px.alpha(px)) / 255 }
         Geometry::InPlace.call(source, [:*, opacity])
         Geometry::InPlace.call(backdrop, [:*, 1 - source])
@@ -78,6 +83,13 @@ module SheetTrace
         Px.of(colors, rounded(alpha * 255))
       end
 
+      # The same of px that are opaque: all their bytes alike.
+      def self.mixed(below, above, opacity)
+        source, backdrop = [above, below].map { |px| Numo::SFloat.cast(Numo::UInt8.from_binary(px.to_binary)) }
+        Geometry::InPlace.call(source, [:-, backdrop], [:*, opacity], [:+, backdrop], [:+, 0.5])
+        Numo::UInt32.from_binary(Numo::UInt8.cast(source).to_binary)
+      end
+
       def self.rounded(values) = Numo::UInt32.cast(values + 0.5)
 
       # By libvips' functions, on an image of as many px.
@@ -88,14 +100,16 @@ module SheetTrace
             whole = Numo::UInt32.zeros(lines * LINE_PX).tap { |all| all[0...px.size] = px }
             Patch.image(whole, LINE_PX, lines)
           end
-        blended = image(*images, opacity, mode, linear)
+        way = opaque?(below, above) ? :opaque_image : :image
+        blended = send(way, *images, opacity, mode, linear)
         Numo::UInt32.from_binary(blended.write_to_memory)[0...below.size]
       end
 
+      def self.opaque?(*both) = both.all? { |px| px.min >= Px::OPAQUE }
+
       # @return [Vips::Image] the same kind
       def self.image(below, above, opacity, mode, linear)
-        backdrop, source = [below, above].map { |image| image.extract_band(0, n: 3) }
-        backdrop, source = [backdrop, source].map { |image| linear ? LinearLight.of(image) : image.cast(:float) }
+        backdrop, source = colors(below, above, linear)
         alpha_s = above.extract_band(3).cast(:float) * (opacity / 255.0)
         alpha_b = below.extract_band(3).cast(:float) / 255
         blended = blended(backdrop, source, mode)
@@ -103,9 +117,22 @@ module SheetTrace
         under = alpha_b * ((alpha_s * -1) + 1)
         alpha = alpha_s + under
         color = ((mixed * alpha_s) + (backdrop * under)) / alpha # libvips gives 0 for x / 0
-        color = LinearLight.to_srgb(color) if linear
-        color.rint.cast(:uchar).bandjoin((alpha * 255).rint.cast(:uchar))
+        finished(color, linear).bandjoin((alpha * 255).rint.cast(:uchar))
       end
+
+      # The same where both are.
+      def self.opaque_image(below, above, opacity, mode, linear)
+        backdrop, source = colors(below, above, linear)
+        mixed = blended(backdrop, source, mode) || source
+        finished((mixed * opacity) + (backdrop * (1 - opacity)), linear).bandjoin(255)
+      end
+
+      def self.colors(below, above, linear)
+        [below, above].map { |image| image.extract_band(0, n: 3) }
+          .map { |image| linear ? LinearLight.of(image) : image.cast(:float) }
+      end
+
+      def self.finished(color, linear) = (linear ? LinearLight.to_srgb(color) : color).rint.cast(:uchar)
 
       # @return [Vips::Image, nil] B(cb, cs), 0 to 255; nil where that is the source
       def self.blended(backdrop, source, name)
@@ -116,7 +143,17 @@ module SheetTrace
         mixed = opaque[0].composite2(opaque[1], mode).extract_band(0, n: 3)
         STAYS.key?(mode) ? backdrop.relational_const(:equal, [STAYS[mode]]).ifthenelse(backdrop, mixed) : mixed
       end
-      private_class_method :laid, :plain, :rounded, :by_function, :image, :blended
+      private_class_method :laid,
+                           :plain,
+                           :mixed,
+                           :rounded,
+                           :by_function,
+                           :opaque?,
+                           :image,
+                           :opaque_image,
+                           :colors,
+                           :finished,
+                           :blended
     end
   end
 end

@@ -45,6 +45,12 @@ module SheetTrace
           Box.new(left, top, [right_px, other.right_px].min - left, [bottom_px, other.bottom_px].min - top)
         end
 
+        # @return [Array(Box, Box)] its upper and its lower half
+        def halves
+          upper = height_px / 2
+          [Box.new(left_px, top_px, width_px, upper), Box.new(left_px, top_px + upper, width_px, height_px - upper)]
+        end
+
         # @param other [Box]
         # @return [Box] round both
         def with(other)

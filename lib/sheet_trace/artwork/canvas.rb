@@ -16,6 +16,10 @@ module SheetTrace
       attr_reader :layout
       # @return [Layout::Sheet] the size to bake at, which may differ from the layout's own
       attr_reader :size
+      # @return [Box] the part of the sheet that is wanted: no more of a layer is baked
+      attr_reader :wanted
+      # @return [Canvas] of all of the sheet
+      attr_reader :all
       # @return [Float] length of a model unit
       attr_reader :unit_mm
       # @return [Boolean] whether layers are blended in linear light
@@ -55,8 +59,14 @@ module SheetTrace
         @linear = linear
         @memo = memo
         @at_hand = {} # for as long as the canvas is
+        @wanted = Box.whole(size)
+        @all = self
         freeze
       end
+
+      # @param box [Box] of the sheet
+      # @return [Canvas] on which no more than that is baked. A layer's edge is known only within, by a texel.
+      def within(box) = dup.tap { |own| own.send(:want, box) }.freeze
 
       # Small ones are kept as px, as they are moved about.
       #
@@ -73,12 +83,10 @@ module SheetTrace
         image
       end
 
-      # @param image [Vips::Image]; seen_as [Array] what tells it and the sampler from others
+      # @param pixels [Numeric] of the image, about; seen_as [Array] what tells it and the sampler from others
       # @yieldreturn [Sampler] of the image
       # @return [Sampler] small ones are kept
-      def sampler(image, seen_as, &)
-        image.width * image.height > MOST_KEPT_PX ? yield : @memo.fetch([:sampler, *seen_as], &)
-      end
+      def sampler(pixels, seen_as, &) = pixels > MOST_KEPT_PX ? yield : @memo.fetch([:sampler, *seen_as], &)
 
       def flat_map(island) = @flat_maps.call(island)
       def strip(place) = @strips.call(place)
@@ -88,24 +96,24 @@ module SheetTrace
       # @param box [Box] of the sheet
       # @return [Raster::TexelMap] of all islands in it; where they overlap, the last has the texel
       def texel_map(box)
-        return whole_map if box == Box.whole(size)
+        return whole_map if box == wanted
 
         points = points_px(layout)
         texels_of(points, near(points, layout.uv_map.triangles.points, box), box)
       end
 
-      # @return [Raster::TexelMap] of all of the sheet; several layers, the bleed and what is delivered ask for it
+      # @return [Raster::TexelMap] of all that is wanted; several layers, the bleed and what is delivered ask for it
       def whole_map
         @at_hand.fetch(:whole_map) do
-          map = texels_of(points_px(layout), layout.uv_map.triangles.points, Box.whole(size))
-          size.width_px * size.height_px > MOST_AT_HAND ? map : @at_hand[:whole_map] = map
+          map = texels_of(points_px(layout), layout.uv_map.triangles.points, wanted)
+          wanted.area > MOST_AT_HAND ? map : @at_hand[:whole_map] = map
         end
       end
 
       # @return [Raster::TexelMap] of the part of the sheet that an island lies on, of its triangles alone, in the order
       #   of UvMap#island_triangles
       def island_map(island)
-        @memo.fetch([:island_map, size, island, layout.placements[island, true].to_a]) do
+        @memo.fetch([:island_map, size, wanted, island, layout.placements[island, true].to_a]) do
           triangles = layout.uv_map.triangles.points[layout.uv_map.island_triangles[island], true]
           texels_of(points_px(layout), triangles, island_box(island, layout))
         end
@@ -115,48 +123,29 @@ module SheetTrace
       # @return [Raster::TexelMap] of the part of the sheet that these triangles lie on
       def texel_map_of(corners_px)
         points = corners_px.reshape(corners_px.shape[0] * 3, 2)
-        box = box_of(points)
-        Raster::TexelMap.call(
-          points,
-          Numo::Int32.new(corners_px.shape[0], 3).seq,
-          left_px: box.left_px,
-          top_px: box.top_px,
-          width_px: [box.width_px, 0].max,
-          height_px: [box.height_px, 0].max
-        )
+        texels_of(points, Numo::Int32.new(corners_px.shape[0], 3).seq, box_of(points))
       end
 
       # @param island [Integer]; layout [Layout] of the same surface
-      # @return [Box] of the texels that the island can lie on
+      # @return [Box] of the texels that the island can lie on, as far as they are wanted
       def island_box(island, layout)
         box_of(points_px(layout)[layout.uv_map.island_points[island], true])
       end
 
       # @param layer [Layer]
-      # @param below [Array] what lies below it, as it is told from other such, for a content that is made of that
+      # @return [Patch, nil] the layer baked on this canvas, at full opacity; nil where nothing of it is wanted
+      def baked(layer)
+        @memo.fetch(key(layer)) { masked(layer, framed(layer)&.then { |frame| layer.content.paint(frame, self) }) }
+      end
+
+      # @param layer [Layer] whose content is made of what is below it
+      # @param below [Array] that, as it is told from other such
       # @yieldreturn [Vips::Image] the sheet below it, asked for where it is needed
-      # @return [Patch, nil] the layer baked on this canvas, at full opacity; nil where nothing of it is on the sheet
-      def baked(layer, below: [])
-        mask = layer.look.mask
-        key = [
-          :baked,
-          size,
-          layer.content,
-          layer.place,
-          mask,
-          layer.place.dependencies(self, layer.content),
-          layer.content.dependencies(self),
-          mask.whole? ? nil : layout,
-          below
-        ]
-        @memo.fetch(key) do
-          patch =
-            if layer.content.reads_below?
-              layer.content.paint_over(yield, self)
-            else
-              framed(layer)&.then { |frame| layer.content.paint(frame, self) }
-            end
-          patch && !mask.whole? ? patch.masked(masked(mask, patch.box)) : patch
+      # @return [Patch, nil] as .baked
+      def baked_over(layer, below)
+        key = [*key(layer), below]
+        @at_hand.fetch(key) do # where the sheet is composed in parts, each asks for it
+          @at_hand[key] = @memo.fetch(key) { masked(layer, layer.content.paint_over(yield, self)) }
         end
       end
 
@@ -174,30 +163,57 @@ module SheetTrace
 
       private
 
+      def want(box)
+        @wanted = wanted.within(box)
+        @at_hand = {}
+      end
+
       # @param points [Numo::DFloat] n x 2, px
       def box_of(points)
         low = points.min(axis: 0).floor.to_a.map(&:to_i)
         high = points.max(axis: 0).ceil.to_a.map(&:to_i)
-        Box.new(*low, *low.zip(high).map { |from, to| to - from }).within(Box.whole(size))
+        Box.new(*low, *low.zip(high).map { |from, to| to - from }).within(wanted)
       end
 
-      # Where a layer is masked, no more of it is made than the mask lets through.
+      # What the baked layer depends on.
+      def key(layer)
+        mask = layer.look.mask
+        [
+          :baked,
+          size,
+          wanted,
+          layer.content,
+          layer.place,
+          mask,
+          layer.place.dependencies(self, layer.content),
+          layer.content.dependencies(self),
+          mask.whole? ? nil : layout
+        ]
+      end
+
+      # No more of a layer is made than is wanted, and its mask lets through.
       #
       # @return [Frame, nil]
       def framed(layer)
-        frame = layer.place.frame(self, layer.content)
-        return frame if frame.nil? || layer.look.mask.whole?
-
-        points = layout.uv_map.triangles.points[layer.look.mask.triangles(layout.uv_map).where, true]
-        return if points.empty?
-
-        frame.limited(box_of(points_px(layout)[points.flatten, true])).then { |own| own unless own.part.empty? }
+        frame = layer.place.frame(self, layer.content) or return
+        mask = layer.look.mask
+        box = mask.whole? ? wanted : masked_box(mask) or return
+        frame.limited(box).then { |own| own unless own.part.empty? }
       end
 
-      # @return [Numo::Bit] one for each texel of the box: 1 where a mask lets through
-      def masked(mask, box)
-        triangles = mask.triangles(layout.uv_map).where
-        texels_of(points_px(layout), layout.uv_map.triangles.points[triangles, true], box).coverage
+      # @return [Box, nil] of the texels that a mask can let through
+      def masked_box(mask)
+        points = layout.uv_map.triangles.points[mask.triangles(layout.uv_map).where, true]
+        box_of(points_px(layout)[points.flatten, true]) unless points.empty?
+      end
+
+      # @return [Patch, nil] what a layer's mask lets through
+      def masked(layer, patch)
+        mask = layer.look.mask
+        return patch if patch.nil? || mask.whole?
+
+        triangles = layout.uv_map.triangles.points[mask.triangles(layout.uv_map).where, true]
+        patch.masked(texels_of(points_px(layout), triangles, patch.box).coverage)
       end
 
       # The triangles that can have texels in a box.

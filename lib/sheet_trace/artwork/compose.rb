@@ -4,7 +4,8 @@ module SheetTrace
   module Artwork
     # Bakes the layers of an edition, carries the colours that each has at the islands' rims outwards by the bleed, and
     # lays them over each other. What was composed last on the same surface is taken where nothing has changed: a moved
-    # island costs its own rectangle.
+    # island costs its own rectangle. A large sheet that is not to be changed is composed in parts, each by itself, of
+    # which another process may make some.
     class Compose
       # A baked layer and how it is laid: patch [Patch]; opacity [Float]; blend [String]
       Laid = Struct.new(:patch, :opacity, :blend)
@@ -14,46 +15,66 @@ module SheetTrace
       Composed = Struct.new(:pixels, :laid, :layout, :bleed_px, keyword_init: true) { def bytesize = pixels.byte_size }
       # From this share of the sheet on, all of it is composed anew.
       MOST = 0.6
-      # Beyond so many texels, a few lines at a time are composed, as memory would not hold what all of them take.
+      # Beyond so many texels it is composed in parts, as memory would not hold what all of it takes.
       AT_ONCE_PX = 1 << 24
-      BAND_PX = 1 << 22
-      private_constant :Laid, :Composed, :MOST, :AT_ONCE_PX, :BAND_PX
+      # From so many on another process is asked for some of the parts. Each half is halved so often.
+      SHARED_PX = 1 << 22
+      SHARES = 3
+      # Texels about a part that are baked with it, beside the bleed: an edge is known only within.
+      EDGE_PX = 1
+      private_constant :Laid, :Composed, :MOST, :AT_ONCE_PX, :SHARED_PX, :SHARES, :EDGE_PX
 
       # @param stack [Stack]
       # @param canvas [Canvas]
       # @param edition [Integer] of the stack
       # @param guides [Boolean] with what is only seen at work
-      # @return [Vips::Image] 8-bit sRGB with alpha, as large as the canvas
-      def self.call(stack, canvas, edition: stack.shown, guides: false)
-        pixels = pixels(stack, canvas, edition: edition, guides: guides)
-        Patch.image(pixels, canvas.size.width_px, canvas.size.height_px)
+      # @param elsewhere [#call, nil] has a part of the sheet composed in another process, as .part does: takes a Box,
+      #   waits for its Numo::UInt32, and gives that, or nil where it came to nothing; asked by a thread of its own
+      # @return [Vips::Image] 8-bit sRGB with alpha, as large as what is wanted of the canvas
+      def self.call(stack, canvas, edition: stack.shown, guides: false, elsewhere: nil)
+        Patch.image(pixels(stack, canvas, edition: edition, guides: guides, elsewhere: elsewhere))
       end
 
       # @return [Numo::UInt32] the same as height x width texels, RGBA
-      def self.pixels(stack, canvas, edition: stack.shown, guides: false) =
-        new(stack.seen(edition, guides: guides), canvas, stack.bleed_px, [edition, guides]).send(:pixels)
+      def self.pixels(stack, canvas, edition: stack.shown, guides: false, elsewhere: nil)
+        own = new(stack.seen(edition, guides: guides), canvas, canvas.scaled_px(stack.bleed_px), [edition, guides])
+        own.send(:pixels, elsewhere)
+      end
+
+      # @param box [Box] of the sheet
+      # @return [Numo::UInt32] what .pixels has there, height x width texels
+      def self.part(stack, canvas, box, edition: stack.shown)
+        new(stack.seen(edition), canvas, canvas.scaled_px(stack.bleed_px), nil).send(:part, box)
+      end
 
       # @param layers [Array<Layer>] the lowest first
       # @param bleed_px [Integer]
-      # @return [Vips::Image] what they make
+      # @return [Numo::UInt32] what they make, height x width texels, RGBA
       def self.of_layers(layers, canvas, bleed_px: 0)
-        pixels = new(layers.select(&:shown?), canvas, bleed_px, nil).send(:pixels)
-        Patch.image(pixels, canvas.size.width_px, canvas.size.height_px)
+        new(layers.select(&:shown?), canvas, canvas.scaled_px(bleed_px), nil).send(:pixels)
       end
 
+      # @param layers [Array<Layer>] the lowest first
+      # @return [Array<Array(Layer, Patch)>] what each has on the canvas; the patch nil where that is nothing
+      def self.baked(layers, canvas) = new(layers, canvas, 0, nil).send(:baked)
+
+      # @param bleed_px [Integer] at the canvas' size
       # @param kept [Object, nil] what the sheet is kept by, to be changed in parts the next time
       def initialize(layers, canvas, bleed_px, kept)
         @layers = layers
         @canvas = canvas
-        @whole = Box.whole(canvas.size)
-        @bleed_px = canvas.scaled_px(bleed_px)
+        @whole = canvas.wanted
+        @bleed_px = bleed_px
         @kept = kept
       end
       private_class_method :new
 
       private
 
-      def pixels
+      def pixels(elsewhere = nil)
+        return shared(elsewhere) if elsewhere && @whole.area >= SHARED_PX
+        return in_parts if @whole.area > AT_ONCE_PX
+
         @laid = Progress.part(0, 0.7) { laid }
         former = (@kept && @canvas.composed(@kept)) || blank
         pixels = Progress.part(0.7, 1) { brought_up(former) }
@@ -62,16 +83,93 @@ module SheetTrace
         pixels
       end
 
+      # The lower parts in another process, as soon as it is done with the last one; what does not come from there is
+      # made here.
+      def shared(elsewhere)
+        whole = nothing(@whole)
+        boxes = shares
+        count = boxes.size
+        there = Thread.new { take_from(elsewhere, boxes, whole) }
+        there.report_on_exception = false # .join raises it
+        in_turn(boxes, whole, count)
+        there.join
+        in_turn(boxes, whole, count)
+        whole
+      ensure
+        there&.kill
+      end
+
+      # Ever smaller ones towards the middle, where both meet, so that neither waits long for the other.
+      #
+      # @return [Array<Box>] from the top down
+      def shares
+        upper, lower = @whole.halves
+        above, below = [], []
+        SHARES.times do
+          own, upper = upper.halves
+          lower, other = lower.halves
+          above << own
+          below.unshift(other)
+        end
+        [*above, upper, lower, *below]
+      end
+
+      def take_from(elsewhere, boxes, whole)
+        while (box = boxes.pop)
+          pixels = elsewhere.call(box)
+          return boxes.push(box) unless pixels
+
+          whole[*box.seen_from(@whole).ranges] = pixels
+        end
+      end
+
+      def in_parts
+        boxes = parts_of(AT_ONCE_PX / 2)
+        nothing(@whole).tap { |whole| in_turn(boxes, whole, boxes.size) }
+      end
+
+      # @param boxes [Array<Box>] that are to be done, of which somebody else may take some meanwhile
+      # @param count [Integer] of them at the start
+      def in_turn(boxes, whole, count)
+        while (box = boxes.shift)
+          done = count - boxes.size
+          Progress.part((done - 1).fdiv(count), done.fdiv(count)) { whole[*box.seen_from(@whole).ranges] = part(box) }
+          GC.start if @whole.area > AT_ONCE_PX # the arrays it leaves are wanted back before Ruby would ask for them
+        end
+      end
+
+      # @return [Array<Box>] of at most so many texels
+      def parts_of(most)
+        boxes = [@whole]
+        boxes = boxes.flat_map(&:halves) while boxes.last.area > most
+        boxes
+      end
+
+      # @return [Numo::UInt32] height x width of the box
+      def part(box)
+        around = box.grown(@bleed_px + EDGE_PX).within(@whole)
+        pixels = Compose.send(:new, @layers, @canvas.within(around), @bleed_px, nil).send(:pixels)
+        Geometry::Take.call(pixels, *box.seen_from(around).ranges)
+      end
+
       def laid
-        Progress.map(@layers.each_index.to_a) { |at| sparing { laid_over(@layers[at], @layers.first(at)) } }.compact
+        baked.filter_map { |layer, patch| Laid.new(patch, layer.look.opacity, layer.look.blend) if patch }
+      end
+
+      # @return [Array<Array(Layer, Patch)>] the patch nil where nothing of a layer is wanted
+      def baked
+        Progress.map(@layers.each_with_index.to_a) do |layer, at|
+          [layer, layer.content.reads_below? ? baked_over(layer, @layers.first(at)) : @canvas.baked(layer)]
+        end
       end
 
       # @param lower [Array<Layer>] below it
-      # @return [Laid, nil]
-      def laid_over(layer, lower)
-        below = layer.content.reads_below? ? [@canvas.linear, *lower.map { |own| key(own) }] : []
-        patch = @canvas.baked(layer, below: below) { Compose.of_layers(lower, @canvas, bleed_px: SeamStrips::BLEED_PX) }
-        patch && Laid.new(patch, layer.look.opacity, layer.look.blend)
+      # @return [Patch, nil] what is made of what is below it looks at all of that
+      def baked_over(layer, lower)
+        canvas = @canvas.all
+        canvas.baked_over(layer, [canvas.linear, *lower.map { |own| key(own) }]) do
+          Patch.image(Compose.of_layers(lower, canvas, bleed_px: SeamStrips::BLEED_PX))
+        end
       end
 
       # What a layer looks like on this canvas depends on.
@@ -93,24 +191,11 @@ module SheetTrace
       def brought_up(former)
         boxes = changed(former)
         return former.pixels if boxes.empty?
-        return composed(@whole) if boxes == [@whole] && @whole.area <= AT_ONCE_PX
+        return composed(@whole) if boxes == [@whole]
 
-        pixels = boxes == [@whole] ? nothing(@whole) : Geometry::Take.copy(former.pixels)
-        Progress.map(boxes.flat_map { |box| bands(box) }) { |box| sparing { pixels[*box.ranges] = composed(box) } }
+        pixels = Geometry::Take.copy(former.pixels)
+        Progress.map(boxes) { |box| pixels[*box.ranges] = composed(box) }
         pixels
-      end
-
-      # What is done on a very large sheet leaves arrays behind that are wanted back before Ruby would ask for them.
-      def sparing = yield.tap { GC.start if @whole.area > AT_ONCE_PX }
-
-      # @return [Array<Box>] what of a box is composed at once
-      def bands(box)
-        return [box] if box.area <= AT_ONCE_PX
-
-        lines = [BAND_PX / box.width_px, 1].max
-        (0...box.height_px)
-          .step(lines)
-          .map { |top| Box.new(box.left_px, box.top_px + top, box.width_px, [lines, box.height_px - top].min) }
       end
 
       # @return [Array<Box>] what differs from a sheet that was composed before

@@ -46,7 +46,7 @@ module SheetTrace
         return Compose.call(stack, canvas, edition: edition) unless layers
 
         own = stack.seen(edition).select { |layer| layers.include?(layer.id) }
-        Compose.of_layers(own, canvas, bleed_px: stack.bleed_px)
+        Patch.image(Compose.of_layers(own, canvas, bleed_px: stack.bleed_px))
       end
     end
   end

@@ -24,7 +24,7 @@ module SheetTrace
 
         # @param pixels [Numo::UInt32, Numo::UInt8] RGBA in rows
         # @return [Vips::Image] 8-bit sRGB with alpha
-        def self.image(pixels, width, height)
+        def self.image(pixels, width = pixels.shape[1], height = pixels.shape[0])
           bytes = pixels.to_binary
           image = Vips::Image.new_from_memory_copy(bytes, width, height, 4, :uchar)
           bytes.clear # its memory is wanted before it is collected
@@ -44,7 +44,7 @@ module SheetTrace
         def bytesize = pixels.byte_size
 
         # @return [Vips::Image] 8-bit sRGB with alpha
-        def image = Patch.image(pixels, *pixels.shape.reverse)
+        def image = Patch.image(pixels)
 
         # @param part [Box] of the sheet, within the patch's
         # @return [Numo::UInt32] height x width px of it

@@ -24,9 +24,9 @@ module SheetTrace
         islands = Numo::Int32.zeros(whole.area) - 1
         islands[map.texels] = canvas.layout.uv_map.triangles.islands[map.triangles] unless map.texels.empty?
         seen =
-          stack
-            .seen(guides: true)
-            .filter_map { |layer| canvas.baked(layer)&.then { |own| [layer, alpha(own, layer, whole)] } }
+          Compose
+            .baked(stack.seen(guides: true), canvas)
+            .filter_map { |layer, own| [layer, alpha(own, layer, whole)] if own }
         seen.each_with_index.map { |(layer, own), at| of(layer, own.gt(SEEN), seen.drop(at + 1), islands) }
       end
 

@@ -27,7 +27,7 @@ module SheetTrace
         alpha = image.extract_band(3)
         opaque, painted =
           [[alpha >= 255, :erode], [alpha > 0, :dilate]].map do |there, by|
-            there.public_send(by, square).copy_memory.resize(across, vscale: down, kernel: :nearest)
+            there.public_send(by, square).resize(across, vscale: down, kernel: :nearest)
           end
         opaque.ifthenelse(
           image.extract_band(0, n: 3).resize(across, vscale: down).bandjoin(255),

@@ -56,11 +56,28 @@ module SheetTrace
       # @param pictures [#call] takes a digest, gives the bytes of the image file
       # @param size [Layout::Sheet] of the textures
       # @param base_name [String] what {job} stands for
+      # @param elsewhere [#call, nil] has a part of a texture composed in another process, as .part does: takes a Box,
+      #   size:, edition: and bleed:, gives what .part does, or nil where it came to nothing
       # @param options [Hash] as declared above
       # @return [Hash{String => String}] file name => bytes, no two of one name
       # @raise [InputError, UnknownNameError]
-      def self.call(job, pictures:, size: job.sheet, base_name: Deliver.base_name(job.source_name), **options)
-        new(job, pictures, size, base_name, validated(options, References::Context.new(job: job))).send(:files)
+      def self.call(
+        job,
+        pictures:,
+        size: job.sheet,
+        base_name: Deliver.base_name(job.source_name),
+        elsewhere: nil,
+        **options
+      )
+        options = validated(options, References::Context.new(job: job))
+        new(job, pictures, size, base_name, options, elsewhere).send(:files)
+      end
+
+      # @param box [Artwork::Box] of the texture
+      # @param edition [Integer]; bleed [Boolean]
+      # @return [Numo::UInt32] what the texture of that edition has there, height x width texels, RGBA
+      def self.part(job, box, pictures:, size:, edition:, bleed:)
+        new(job, pictures, size, nil, { bleed: bleed }).send(:part, box, edition)
       end
 
       # @return [Array<String>] what the files of each edition begin with
@@ -78,13 +95,14 @@ module SheetTrace
         plain.empty? ? "model" : plain[0, LONGEST_NAME]
       end
 
-      def initialize(job, pictures, size, base_name, options)
+      def initialize(job, pictures, size, base_name, options, elsewhere = nil)
         @job = options[:bleed] ? job : job.with(artwork: job.artwork.with(bleed_px: 0))
         @canvas = @job.canvas(pictures: pictures, size: size)
         @size = size
         @base_name = base_name
         @options = options
         @px_per_mm = job.true_density_px_per_mm(size)
+        @elsewhere = elsewhere
       end
       private_class_method :new
 
@@ -109,7 +127,7 @@ module SheetTrace
 
       def of_edition(edition, several)
         base = name(edition, several)
-        sheet = Artwork::Compose.call(@job.artwork, @canvas, edition: edition)
+        sheet = Artwork::Compose.call(@job.artwork, @canvas, edition: edition, elsewhere: elsewhere(edition))
         pictures = { **pictures(sheet, base), **mask(edition, base) }
         return pictures if @options[:format] == NONE
 
@@ -117,6 +135,12 @@ module SheetTrace
         written = writer.call(model(sheet, color, pictures), base_name: base).files
         beside = @options[:format] == "glb" ? pictures.reject { |own, _bytes| embedded?(own) } : pictures
         { **written, **beside.except(*written.keys) }
+      end
+
+      def part(box, edition) = Artwork::Compose.part(@job.artwork, @canvas, box, edition: edition)
+
+      def elsewhere(edition)
+        @elsewhere && ->(box) { @elsewhere.call(box, size: @size, edition: edition, bleed: @options[:bleed]) }
       end
 
       # What GLB has within.
@@ -224,8 +248,11 @@ module SheetTrace
       # @return [String, nil] what of the alpha is seen on the model, as Formats::Model has it; nil where islands are
       #   painted all over, or not at all
       def alpha(sheet)
+        alpha = Numo::UInt8.from_binary(sheet.extract_band(3).write_to_memory)
+        return if alpha.min == 255
+
         covered = @canvas.texel_map(Artwork::Box.whole(@size)).texels
-        alpha = Numo::UInt8.from_binary(sheet.extract_band(3).write_to_memory)[covered]
+        alpha = alpha[covered]
         return if covered.empty? || alpha.min == 255 || alpha.max.zero?
 
         (alpha.gt(0) & alpha.lt(255)).any? ? "blend" : "mask"

@@ -162,7 +162,8 @@ module SheetTrace
 
       def from_sheet(layers)
         canvas = @job.canvas(pictures: @pictures)
-        bytes = Formats::Png::Writer.call(Artwork::Compose.of_layers(layers, canvas, bleed_px: ROOM_PX))
+        bytes =
+          Formats::Png::Writer.call(Artwork::Patch.image(Artwork::Compose.of_layers(layers, canvas, bleed_px: ROOM_PX)))
         file = Artwork::PictureFile.of_bytes(bytes, name: "sheet.png")
         others = @pictures
         @pictures = ->(digest) { digest == file.digest ? bytes : others.call(digest) }

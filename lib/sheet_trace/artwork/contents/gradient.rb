@@ -5,8 +5,10 @@ module SheetTrace
     module Contents
       # From one colour to another, along a line across its box or from the middle outwards.
       class Gradient < Kept
-        LINES = 64
-        private_constant :LINES
+        LINES = 16
+        # Colours that there are on the way: more than there are levels, by so much that rounding is seen nowhere.
+        SHADES = 1 << 16
+        private_constant :LINES, :SHADES
 
         color :color, "#rrggbb, where it begins"
         color :to, "#rrggbb, where it ends"
@@ -22,7 +24,8 @@ module SheetTrace
           return frame.patch_of(straight(frame)) if frame.straight?
 
           pixels = frame.blank
-          pixels[frame.texels] = Px.faded(colors(*frame.places.call(0...frame.texels.size)), frame.coverage)
+          px = colors(shares(*frame.places.call(0...frame.texels.size)), shades)
+          pixels[frame.texels] = Px.faded(px, frame.coverage)
           frame.patch_of(pixels)
         end
 
@@ -37,14 +40,16 @@ module SheetTrace
         # Of the part that is wanted, some lines at a time.
         def straight(frame)
           part = frame.part
-          across = places(part.left_px - frame.left_px, part.width_px, frame.width_px)
-          down = places(part.top_px - frame.top_px, part.height_px, frame.height_px)
+          across = places(part.left_px - frame.left_px, part.width_px, frame.width_px).expand_dims(0)
+          down = places(part.top_px - frame.top_px, part.height_px, frame.height_px).expand_dims(1)
           pixels = frame.blank
+          table = shades
           (0...part.height_px).step(LINES) do |first|
             some = first...[first + LINES, part.height_px].min
-            grid = Numo::DFloat.zeros(some.size, part.width_px)
-            own = colors((grid + across.expand_dims(0)).flatten, (grid + down[some].expand_dims(1)).flatten)
-            pixels[some, true] = own.reshape(some.size, part.width_px)
+            pixels[some, true] = colors(shares(across, down[some, true]).flatten, table).reshape(
+              some.size,
+              part.width_px
+            )
           end
           pixels
         end
@@ -52,20 +57,33 @@ module SheetTrace
         # Middles of texels, as shares of the box.
         def places(from, count, whole) = (Numo::DFloat.new(count).seq + from + 0.5) / whole
 
-        # @return [Numo::UInt32] n px
-        def colors(across, down)
-          share = shares(across - 0.5, down - 0.5).clip(0, 1)
-          ends = [color, to].map { |own| Drawing::Color.parse(own).to_a.first(3) }
-          Px.of(ends.transpose.map { |from, to| Numo::UInt32.cast(((from + (share * (to - from))) * 255).round) })
-        end
-
         # A turned line is as long as the box is in its direction, so that its ends lie on the corners.
-        def shares(x, y)
-          return Numo::NMath.hypot(x, y) * 2 if round
+        #
+        # @param across, down [Numo::DFloat] n each, or a line and a column
+        # @return [Numo::DFloat] n, or lines of columns: how far the way is gone
+        def shares(across, down)
+          x = across - 0.5
+          y = down - 0.5
+          return Geometry::InPlace.call(Numo::NMath.sqrt((x**2) + (y**2)), [:*, 2.0]) if round
 
           sin = Math.sin(turn_rad)
           cos = Math.cos(turn_rad)
-          (((y * cos) - (x * sin)) / (sin.abs + cos.abs)) + 0.5
+          length = sin.abs + cos.abs
+          (((y * cos) / length) + 0.5) - ((x * sin) / length)
+        end
+
+        # @param shares [Numo::DFloat] n; shades [Numo::UInt32]
+        # @return [Numo::UInt32] n px
+        def colors(shares, shades)
+          Geometry::InPlace.call(shares, [:clip, 0.0, 1.0], [:*, SHADES - 1.0], [:+, 0.5])
+          Geometry::Take.call(shades, Numo::Int32.cast(shares))
+        end
+
+        # @return [Numo::UInt32] SHADES px
+        def shades
+          share = Numo::DFloat.new(SHADES).seq / (SHADES - 1)
+          ends = [color, to].map { |own| Drawing::Color.parse(own).to_a.first(3) }
+          Px.of(ends.transpose.map { |from, to| Numo::UInt32.cast(((((to - from) * share) + from) * 255) + 0.5) })
         end
       end
     end

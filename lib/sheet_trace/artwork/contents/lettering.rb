@@ -85,11 +85,12 @@ module SheetTrace
 
         # @param frame [Frame]
         # @return [Patch]
-        def paint(frame, _canvas)
+        def paint(frame, canvas)
           return frame.patch(fitted(frame)) if frame.straight?
 
-          image = set((frame.covered_px[0] * FINER / width_em).clamp(EM_PX))
-          Warp.call(Sampler.for(image, frame), frame)
+          em_px = (frame.covered_px[0] * FINER / width_em).clamp(EM_PX)
+          pixels = extent_em.reduce(:*) * (em_px**2)
+          Warp.call(canvas.sampler(pixels, [self, em_px, frame.covered_px]) { Sampler.for(set(em_px), frame) }, frame)
         end
 
         # @return [Drawing::Letters]

@@ -52,7 +52,8 @@ module SheetTrace
         # @param frame [Frame] of the whole sheet
         # @return [Patch]
         def paint(frame, canvas)
-          frame.patch(Compose.of_layers(layers, canvas))
+          pixels = Compose.of_layers(layers, canvas)
+          frame.patch_of(Geometry::Take.call(pixels, *frame.part.seen_from(canvas.wanted).ranges))
         end
 
         # @return [String] what a layer of it is called if it is given no name

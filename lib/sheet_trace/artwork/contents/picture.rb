@@ -94,7 +94,7 @@ module SheetTrace
           return Sampler.for(frame.prepared.call(image), frame) if frame.prepared
 
           seen_as = [self, scale(frame), Sampler.scale(image, frame)]
-          canvas.sampler(image, seen_as) { Sampler.for(image, frame) }
+          canvas.sampler(image.width * image.height, seen_as) { Sampler.for(image, frame) }
         end
 
         # On whole px, so that what is left stays to the byte.

@@ -19,7 +19,7 @@ module SheetTrace
           right = left + width
           bottom = top + height
           part = Box.new(left.floor, top.floor, right.ceil - left.floor, bottom.ceil - top.floor)
-          inside = part.within(Box.whole(canvas.size))
+          inside = part.within(canvas.wanted)
           return if inside.empty?
 
           if [left, top, width, height].all?(Integer)

@@ -19,7 +19,7 @@ module SheetTrace
         # @param px_per_mm [Float, nil] nothing is said of it if nil
         # @param labelled [Boolean] whether what the image says of itself is written too
         # @return [String] the file
-        def self.call(image, compression: 3, px_per_mm: nil, labelled: false)
+        def self.call(image, compression: 2, px_per_mm: nil, labelled: false)
           sized = px_per_mm ? image.copy(xres: px_per_mm, yres: px_per_mm) : image
           bytes = sized.pngsave_buffer(compression: compression, filter: FILTER, strip: !labelled)
           px_per_mm ? bytes : without(bytes, "pHYs")

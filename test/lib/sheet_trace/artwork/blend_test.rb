@@ -83,36 +83,35 @@ describe SheetTrace::Artwork::Blend do
             share
           end
         end
-        it "follows the formula of #{mode}#{" in linear light" if linear}, partly transparent (seed #{seed})" do
+        it "follows the formula of #{mode}#{" in linear light" if linear}, partly transparent and opaque (seed #{seed})" do
           opacity = 0.7
+          # All of them, and the same once more as opaque ones, by themselves.
+          pairs = [[below, above], [below, above].map { |rows| rows.map { |row| [*row.first(3), 255] } }]
           got =
-            levels.call(
-              SheetTrace::Artwork::Blend.call(
-                pixels.call(below),
-                pixels.call(above),
-                opacity: opacity,
-                mode: mode,
-                linear: linear
-              )
-            )
-          below.zip(above, got) do |(*cb, ab), (*cs, as), (*co, ao)|
-            ab /= 255.0
-            as = as / 255.0 * opacity
-            alpha = as + (ab * (1 - as))
-
-            assert_in_delta alpha * 255, ao, 0.51
-            next if alpha < 1e-9
-
-            cb, cs = [cb, cs].map { |color| color.map { |level| light.call(level / 255.0) } }
-            cb.zip(cs, co, blend.call(cb, cs)) do |b, s, o, own|
-              mixed = ((1 - ab) * s) + (ab * own)
-              # 5.1 Simple alpha compositing; a level for libvips' blend functions, which work in single precision.
-              assert_in_delta back.call([((as * mixed) + (ab * (1 - as) * b)) / alpha, 0].max) * 255,
-                              o,
-                              1.01,
-                              "#{mode} #{[b, ab, s, as]}"
+            pairs.flat_map do |both|
+              look = { opacity: opacity, mode: mode, linear: linear }
+              levels.call(SheetTrace::Artwork::Blend.call(*both.map(&pixels), **look))
             end
-          end
+          pairs
+            .sum([]) { |both| both[0] }
+            .zip(pairs.sum([]) { |both| both[1] }, got) do |(*cb, ab), (*cs, as), (*co, ao)|
+              ab /= 255.0
+              as = as / 255.0 * opacity
+              alpha = as + (ab * (1 - as))
+
+              assert_in_delta alpha * 255, ao, 0.51
+              next if alpha < 1e-9
+
+              cb, cs = [cb, cs].map { |color| color.map { |level| light.call(level / 255.0) } }
+              cb.zip(cs, co, blend.call(cb, cs)) do |b, s, o, own|
+                mixed = ((1 - ab) * s) + (ab * own)
+                # 5.1 Simple alpha compositing; a level for libvips' blend functions, which work in single precision.
+                assert_in_delta back.call([((as * mixed) + (ab * (1 - as) * b)) / alpha, 0].max) * 255,
+                                o,
+                                1.01,
+                                "#{mode} #{[b, ab, s, as]}"
+              end
+            end
         end
       end
     end

@@ -94,27 +94,80 @@ describe SheetTrace::Artwork::Compose do
     end
   end
 
-  # As a sheet is that has more texels than are composed at once.
-  def with_texels_at_once(count, of_a_band)
+  # With all that a layer can be: each content and place, masks, what is merged and what is made of what is below it.
+  # Places lie so that the sheet's middle lines go through them.
+  motley =
+    lambda do
+      at = { face: 0, at: [35.0, 60.0, 25.0] }
+      label = { kind: "picture", picture: files["label.png"].digest }
+      words = { kind: "lettering", text: "Quillhaven", outline: 0.1 }
+      shades = { kind: "gradient", color: "#ff0000", to: "#0000ff" }
+      job = change.call(dressed.call(true), "set_bleed", bleed_px: 5)
+      [
+        { content: shades, place: { kind: "side" } },
+        { content: label, place: { kind: "sheet", box: [0.13, 0.17, 0.71, 0.66] }, islands: [0, 1, 2] },
+        { content: words, place: { kind: "sheet", box: [0.0, 0.25, 1.0, 0.5] } },
+        { content: words, place: { kind: "island", island: 1, width_mm: 40, bend_deg: 60 } },
+        { content: shades, place: { kind: "level", **at, height_mm: 9 } },
+        { content: { **shades, round: true }, place: { kind: "sheet" } },
+        { id: "seams", content: { kind: "seam_blend", width_mm: 4 } }
+      ].each { |layer| job = change.call(job, "add_layer", opacity: 0.6, **layer) }
+      change.call(job, "merge_down", id: "seams")
+    end
+
+  # With other bounds for what is composed at once and what is shared.
+  def with_bounds(bounds)
     compose = SheetTrace::Artwork::Compose
-    wanted = { AT_ONCE_PX: count, BAND_PX: of_a_band }
-    former =
-      wanted.to_h { |name, value| [name, compose.send(:remove_const, name).tap { compose.const_set(name, value) }] }
+    set =
+      lambda do |values|
+        values.each do |name, value|
+          compose.send(:remove_const, name)
+          compose.const_set(name, value)
+          compose.send(:private_constant, name)
+        end
+      end
+    former = bounds.to_h { |name, _value| [name, compose.send(:const_get, name)] }
+    set.call(bounds)
     yield
   ensure
-    former.each do |name, value|
-      compose.send(:remove_const, name)
-      compose.const_set(name, value)
-      compose.send(:private_constant, name)
+    set.call(former)
+  end
+
+  it "gives in parts, some of them from elsewhere or none, what it gives at once" do
+    job = motley.call
+    at_once = composed.call(afresh.call(job))
+
+    with_bounds(AT_ONCE_PX: 9000) { assert_equal at_once, composed.call(afresh.call(job)) }
+
+    asked = []
+    other = afresh.call(job).canvas(pictures: by_digest.method(:fetch))
+    there =
+      lambda do |box|
+        asked << box
+        SheetTrace::Artwork::Compose.part(job.artwork, other, box)
+      end
+    answers = { "always" => there, "once" => ->(box) { there.call(box) if asked.empty? }, "never" => ->(_box) {} }
+    answers.each do |name, elsewhere|
+      asked.clear
+      with_bounds(SHARED_PX: 1000) do
+        own = afresh.call(job)
+        canvas = own.canvas(pictures: by_digest.method(:fetch))
+        sheet = SheetTrace::Artwork::Compose.call(own.artwork, canvas, elsewhere: elsewhere)
+
+        assert_equal at_once, sheet.write_to_memory, name
+      end
+      assert_equal name == "never", asked.empty?
     end
   end
 
-  it "gives in bands what it gives at once" do
-    [false, true].each do |skinned|
-      job = change.call(dressed.call(skinned), "set_bleed", bleed_px: 5)
-      at_once = composed.call(afresh.call(job))
+  it "says what went wrong elsewhere" do
+    job = dressed.call(true)
+    canvas = job.canvas(pictures: by_digest.method(:fetch))
 
-      with_texels_at_once(5000, 157 * 37) { assert_equal at_once, composed.call(afresh.call(job)) }
+    with_bounds(SHARED_PX: 1000) do
+      assert_raises(IOError) do
+        SheetTrace::Artwork::Compose.call(job.artwork, canvas, elsewhere: ->(_box) { raise IOError })
+      end
     end
   end
 end

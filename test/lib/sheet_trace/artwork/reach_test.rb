@@ -31,6 +31,18 @@ describe SheetTrace::Artwork::Reach do
     assert_nil reach.call(operate(job, "change_layer", id: "low", visible: false).job)["low"]
   end
 
+  it "tells what is made of what is below it too" do
+    job =
+      SheetTrace::Job.start(
+        SheetTrace::Solids.build("box", { width_mm: 80, height_mm: 120, depth_mm: 50 }),
+        source_name: "b"
+      )
+    job = operate(job, "add_layer", content: { kind: "fill", color: "#204060" }).job
+    job = operate(job, "add_layer", id: "seams", content: { kind: "seam_blend", width_mm: 6 }).job
+
+    assert_equal (0...job.layout.uv_map.island_count).to_a, described_reach(job).last.islands
+  end
+
   define_method(:described_reach) do |job|
     size = SheetTrace::Layout::Sheet.new(width_px: 512, height_px: 512)
     SheetTrace::Artwork::Reach.call(job.artwork, job.canvas(size: size, pictures: nil))
