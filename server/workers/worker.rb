@@ -12,16 +12,27 @@ module SheetTraceServer
     class Worker
       # What a piece of work may hold: ten layers on the largest sheet take 1.8 GB. More ends it with its own error.
       MEMORY_MB = 3072
-      # A worker that is asked nothing for so long gives back what it has no use for; one that holds so much more than
-      # when it last did so does it after its answer. One that holds GROWN_MB all the same is replaced.
+      # A worker that is asked nothing for so long gives back what it has no use for; one that holds TIDY_MB more than
+      # when it last did so does it sooner, but not at once, as the next request would wait for it, unless it holds
+      # MUCH_MB more. One that holds GROWN_MB all the same is replaced.
       IDLE_S = 20
+      SOON_S = 2
       TIDY_MB = 60
+      MUCH_MB = 240
       GROWN_MB = 600
       OUT_OF_MEMORY = 507
       BLOCK_BYTES = 262_144
       # How often a page hears how far its work is.
       PROGRESS_S = 0.2
-      private_constant :MEMORY_MB, :GROWN_MB, :TIDY_MB, :IDLE_S, :OUT_OF_MEMORY, :BLOCK_BYTES, :PROGRESS_S
+      private_constant :MEMORY_MB,
+                       :GROWN_MB,
+                       :MUCH_MB,
+                       :TIDY_MB,
+                       :SOON_S,
+                       :IDLE_S,
+                       :OUT_OF_MEMORY,
+                       :BLOCK_BYTES,
+                       :PROGRESS_S
 
       # @param socket [UNIXSocket] to the server
       # @param path [String] of the store
@@ -55,16 +66,16 @@ module SheetTraceServer
 
       def run
         Thread.new { listen }
-        Cancelled.held_off { loop { (request = @requests.pop) ? serve(*request) : tidy } }
+        Cancelled.held_off do
+          loop { (request = @requests.pop).is_a?(Array) ? serve(*request) : tidy(beyond_mb: request) }
+        end
       end
 
       private
 
       def listen
         loop do
-          message = @messages.read(within: IDLE_S)
-          @requests << nil unless message
-          word, number, *rest = message || @messages.read
+          word, number, *rest = next_message
           case word
           when "cancel"
             @gate.synchronize { @main.raise(Cancelled) if @number == number }
@@ -78,12 +89,23 @@ module SheetTraceServer
         exit!(0)
       end
 
+      # The next message; while it is waited for, word of the silence: from how many MB more on it is used to tidy up.
+      def next_message
+        { SOON_S => TIDY_MB, (IDLE_S - SOON_S) => 0 }.each do |seconds, beyond_mb|
+          message = @messages.read(within: seconds)
+          return message if message
+
+          @requests << beyond_mb
+        end
+        @messages.read
+      end
+
       def serve(number, env, body)
         @gate.synchronize { @number = number }
         status = Cancelled.let_in { answer(env, body) }
         settle
         @messages.write("end", status == OUT_OF_MEMORY || @kept_mb > GROWN_MB)
-        tidy if @requests.empty? && self.class.memory_mb("VmRSS") > @kept_mb + TIDY_MB
+        tidy(beyond_mb: MUCH_MB)
       rescue Cancelled
         settle
         @messages.write("end", false)
@@ -136,7 +158,11 @@ module SheetTraceServer
 
       # Gives memory back. Arrays are not counted by Ruby's collector, so it has to be asked. The next work of the same
       # kind would take the same pages again, which costs as much as a quarter of it: hence not after each.
-      def tidy
+      #
+      # @param beyond_mb [Integer] how much more it must hold than when it last did so
+      def tidy(beyond_mb:)
+        return unless @requests.empty? && self.class.memory_mb("VmRSS") > @kept_mb + beyond_mb
+
         GC.start
         Memory.give_back
         @kept_mb = self.class.memory_mb("VmRSS")

@@ -126,6 +126,14 @@ module SheetTrace
         texels_of(points, Numo::Int32.new(corners_px.shape[0], 3).seq, box_of(points))
       end
 
+      # @param points [Numo::DFloat] n x 2, px
+      # @return [Box] of the texels that what has these corners can lie on, as far as they are wanted
+      def box_of(points)
+        low = points.min(axis: 0).floor.to_a.map(&:to_i)
+        high = points.max(axis: 0).ceil.to_a.map(&:to_i)
+        Box.new(*low, *low.zip(high).map { |from, to| to - from }).within(wanted)
+      end
+
       # @param island [Integer]; layout [Layout] of the same surface
       # @return [Box] of the texels that the island can lie on, as far as they are wanted
       def island_box(island, layout)
@@ -166,13 +174,6 @@ module SheetTrace
       def want(box)
         @wanted = wanted.within(box)
         @at_hand = {}
-      end
-
-      # @param points [Numo::DFloat] n x 2, px
-      def box_of(points)
-        low = points.min(axis: 0).floor.to_a.map(&:to_i)
-        high = points.max(axis: 0).ceil.to_a.map(&:to_i)
-        Box.new(*low, *low.zip(high).map { |from, to| to - from }).within(wanted)
       end
 
       # What the baked layer depends on.

@@ -33,6 +33,27 @@ module SheetTrace
         def self.listed(across:, down:, **rest) =
           new(**rest, places: ->(some) { [across, down].map { |own| own[some] } })
 
+        # @param frames [Array<Frame>] of one content, each listed, that have no texel in common
+        # @return [Frame, nil] of what all of them cover; nil if there are none
+        def self.joined(frames)
+          return frames.first if frames.size < 2
+
+          box = frames.map(&:box).reduce(:with)
+          columns =
+            frames.map { |frame| [frame.texels_in(box), *frame.places.call(0...frame.texels.size), frame.coverage] }
+          texels, across, down, coverage = columns.transpose.map { |own| own.first.concatenate(*own.drop(1)) }
+          rest = frames.first.to_h.slice(:covered_px, :prepared)
+          listed(**box.to_h, **rest, texels: texels, across: across, down: down, coverage: coverage)
+        end
+
+        # @param other [Box] that it lies in
+        # @return [Numo::Int32] n: the same texels of that
+        def texels_in(other)
+          lines = texels / width_px
+          texels + (lines * (other.width_px - width_px)) + ((top_px - other.top_px) * other.width_px) +
+            (left_px - other.left_px)
+        end
+
         # @return [Boolean] whether the content lies straight and whole in the box
         def straight? = texels.nil?
 

@@ -81,9 +81,10 @@ module SheetTrace
       def keep(patch, laid, origin)
         rows = (0...patch.count).select { |row| laid[3 * row, 3].all? }
         @parents = Numo::Int64.cast(patch.parents.values_at(*rows))
-        @shares = Numo::DFloat.cast(rows.map { |row| patch.shares[row] }).reshape(rows.size, 3, 3)
+        @shares = Numo::DFloat.cast(rows.flat_map { |row| patch.shares[3 * row, 3] }.flatten).reshape(rows.size, 3, 3)
         @places =
-          Numo::DFloat.cast(rows.map { |row| laid[3 * row, 3] }).reshape(rows.size, 3, 2) - Numo::DFloat[[origin]]
+          Numo::DFloat.cast(rows.flat_map { |row| laid[3 * row, 3] }.flatten).reshape(rows.size, 3, 2) -
+            Numo::DFloat[[origin]]
         measure(patch, rows)
         cracks = open_edges(patch, laid)
         @cracks = cracks.empty? ? Numo::DFloat.zeros(0, 6) : Numo::DFloat.cast(cracks)
@@ -109,9 +110,9 @@ module SheetTrace
           other = across[half]
           next if other.nil? || other < half
 
-          near = [half, Mesh::Welded.next(half)].map { |h| laid[h] }
-          far = [Mesh::Welded.next(other), other].map { |h| laid[h] }
-          next unless near.all? && far.all?
+          near = laid.values_at(half, Mesh::Welded.next(half))
+          far = laid.values_at(Mesh::Welded.next(other), other)
+          next if near == far || !near.all? || !far.all?
 
           length =
             Geometry::Triple.distance(

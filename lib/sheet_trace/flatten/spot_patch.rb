@@ -30,10 +30,14 @@ module SheetTrace
       attr_reader :vertices
       # @return [Array<Integer>] n triangles of the surface that the pieces are of
       attr_reader :parents
-      # @return [Array<Array<Array(Float, Float, Float)>>] n x 3: shares of the parent's corners in each corner
+      # @return [Array<Array(Float, Float, Float)>] 3 n: shares of the parent's corners in each vertex
       attr_reader :shares
       # @return [Array<Integer, nil>] 3 n half-edges on the other side
       attr_reader :across
+      # @return [Numo::DFloat] v x 3, the places
+      attr_reader :positions
+      # @return [Numo::Int32] n x 3 vertices
+      attr_reader :triangles
 
       # @param surface [Mesh::Welded]
       # @param triangle [Integer] of it; shares [Array(Float, Float, Float)] of its corners in the spot
@@ -48,12 +52,15 @@ module SheetTrace
         @own_shares = shares.map { |share| share / shares.sum }
         @spot = Triple.blend(surface.corners(triangle), @own_shares)
         @reach = reach
+        @least2 = (reach * STEP)**2
         gather(over)
-        piece = Cut::Piece.of_triangles(positions, triangles)
+        piece = Cut::Piece.of_triangles(Numo::DFloat.cast(@places), Numo::Int32.cast(@vertices).reshape(count, 3))
         @developable = piece.disc? && AngleDefect.call(piece).max < FLAT_RAD
-        nil while !developable? && @parents.size < MOST && part_long_edges
+        part_long_edges unless developable?
         put_in_spot
         @across = joined_half_edges
+        @positions = Numo::DFloat.cast(@places.flatten).reshape(@places.size, 3).freeze
+        @triangles = Numo::Int32.cast(@vertices).reshape(count, 3).freeze
         freeze
       end
 
@@ -72,12 +79,6 @@ module SheetTrace
           .each_with_index
           .with_object(Array.new(places.size) { [] }) { |(vertex, half), all| all[vertex] << half }
       end
-
-      # @return [Numo::DFloat] v x 3
-      def positions = Numo::DFloat.cast(places)
-
-      # @return [Numo::Int32] n x 3
-      def triangles = Numo::Int32.cast(vertices).reshape(count, 3)
 
       private
 
@@ -106,8 +107,7 @@ module SheetTrace
       # but on its rim.
       def take(list, rows, over)
         @parents = list
-        @settled = []
-        @shares = Array.new(list.size) { [[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]] }
+        @shares = [[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]] * list.size
         roots = (0...(3 * list.size)).to_a
         list.each_with_index do |triangle, row|
           3.times do |k|
@@ -127,10 +127,9 @@ module SheetTrace
         numbers = {}
         @vertices =
           roots.each_index.map do |corner|
-            numbers[root(roots, corner)] ||= begin
-              @places << @surface.places[@surface.vertices[(3 * list[corner / 3]) + (corner % 3)]]
-              @places.size - 1
-            end
+            numbers[root(roots, corner)] ||= add_place(
+              @surface.places[@surface.vertices[(3 * list[corner / 3]) + (corner % 3)]]
+            )
           end
       end
 
@@ -146,70 +145,87 @@ module SheetTrace
 
       # Halves the longest edge of each piece that is too long; both sides of an edge alike, so that nothing gapes.
       # Pieces that are short enough stay so, and are not looked at again.
-      #
-      # @return [Boolean] whether there was one
       def part_long_edges
-        middles = {}
-        count.times do |row|
-          next if @settled[row]
+        rows = (0...count).to_a
+        rows = split(middles_of_long_edges(rows)) while rows.any? && @parents.size < MOST
+      end
 
-          ends = too_long(row)
-          next @settled[row] = true unless ends
-
-          middles[edge(*ends)] ||= begin
-            @places << Triple.middle(@places[ends[0]], @places[ends[1]])
-            @places.size - 1
-          end
+      # @param rows [Array<Integer>] pieces that are looked at
+      # @return [Hash{Integer => Integer}] edge => the vertex in its middle
+      def middles_of_long_edges(rows)
+        rows.each_with_object({}) do |row, middles|
+          _, from, to = longest(row)
+          middles[edge(from, to)] ||= add_place(Triple.middle(@places[from], @places[to])) if from
         end
-        split(middles) if middles.any?
-        middles.any?
+      end
+
+      # @return [Integer] its vertex
+      def add_place(place)
+        @places << place
+        @places.size - 1
       end
 
       # @return [Integer] the same from either end
       def edge(from, to) = from < to ? (from << 32) | to : (to << 32) | from
 
-      # @return [Array(Integer, Integer), nil] ends of the longest edge that is too long for how far it is
-      def too_long(row)
-        a, b, c = @vertices[3 * row, 3]
-        least = (@reach * STEP)**2
-        edges = [[squared(a, b), a, b], [squared(b, c), b, c], [squared(c, a), c, a]]
-        edges.select! { |length2, *| length2 > least }
-        edges.sort_by! { |length2, *| -length2 } if edges.size > 1
-        _, *ends =
-          edges.find do |length2, from, to|
-            far = Triple.distance_to_line(@spot, @places[from], @places[to])
-            far <= @reach * 1.1 && length2 > (COARSER * far)**2
-          end
-        ends if ends.any?
+      # @return [Array(Float, Integer, Integer), nil] the longest edge of a piece of those that are too long: the square
+      #   of its length, and its ends
+      def longest(row)
+        a = @vertices[3 * row]
+        b = @vertices[(3 * row) + 1]
+        c = @vertices[(3 * row) + 2]
+        edges = [[squared(a, b), a, b], [squared(b, c), b, c], [squared(c, a), c, a]].select { |own| own[0] > @least2 }
+        edges.sort_by! { |own| -own[0] } if edges.size > 1
+        edges.find { |own| too_long?(*own) }
+      end
+
+      # Whether an edge is too long for how far it is.
+      def too_long?(length2, from, to)
+        far = Triple.distance_to_line(@spot, @places[from], @places[to])
+        far <= @reach * 1.1 && length2 > (COARSER * far)**2
       end
 
       def squared(from, to) = Triple.squared_distance(@places[from], @places[to])
 
+      # @return [Array<Integer>] the pieces that others were parted into
       def split(middles)
-        count.times do |row|
-          own = @vertices[3 * row, 3]
-          a, b, c = own
-          found = [middles[edge(a, b)], middles[edge(b, c)], middles[edge(c, a)]]
-          next if found.none?
+        first_new = count
+        parted = beside(middles).select { |row| part(row, middles) }
+        [*parted, *first_new...count]
+      end
 
-          corners = own.zip(@shares[row])
-          first, *others = HalveEdges.call(corners, halved(corners, found)).map(&:transpose)
-          @vertices[3 * row, 3], @shares[row] = first
-          @settled[row] = nil
-          others.each { |piece| add(@parents[row], *piece) }
+      # @return [Array<Integer>] pieces with two vertices or more that are ends of edges
+      def beside(middles)
+        ends = Array.new(@places.size, false)
+        middles.each_key { |edge| ends[edge >> 32] = ends[edge & 0xffff_ffff] = true }
+        (0...count).select do |row|
+          b = ends[@vertices[(3 * row) + 1]]
+          c = ends[@vertices[(3 * row) + 2]]
+          ends[@vertices[3 * row]] ? b || c : b && c
         end
       end
 
-      def add(parent, vertices, shares)
-        @parents << parent
-        @vertices.concat(vertices)
-        @shares << shares
-        @settled << nil
+      # @return [Boolean] whether one of the piece's edges is halved, so that it was parted
+      def part(row, middles)
+        a, b, c = @vertices[3 * row, 3]
+        found = [middles[edge(a, b)], middles[edge(b, c)], middles[edge(c, a)]]
+        return false if found.none?
+
+        own = @shares[3 * row, 3]
+        halves = Array.new(3) { |k| found[k] && [found[k], Triple.middle(own[k], own[k - 2])] }
+        first, *others = HalveEdges.call([[a, own[0]], [b, own[1]], [c, own[2]]], halves)
+        first.each_with_index { |corner, k| @vertices[(3 * row) + k], @shares[(3 * row) + k] = corner }
+        others.each { |corners| add(@parents[row], corners) }
+        true
       end
 
-      # @return [Array] middles of the edges from each corner to the next; nil where one stays whole
-      def halved(corners, middles)
-        corners.each_index.map { |k| middles[k] && [middles[k], Triple.middle(corners[k][1], corners[(k + 1) % 3][1])] }
+      # @param corners [Array<Array(Integer, Array(Float, Float, Float))>] three: vertex, and shares of the parent's
+      def add(parent, corners)
+        @parents << parent
+        corners.each do |vertex, shares|
+          @vertices << vertex
+          @shares << shares
+        end
       end
 
       # The piece that the spot lies on becomes three.
@@ -218,17 +234,17 @@ module SheetTrace
           parents.each_index.select { |i| parents[i] == triangle }.map { |i| [i, within(i)] }.max_by { |_, w| w.min }
         inside = within(row).map { |share| [share, OFF_SIDES].max }
         inside = inside.map { |share| share / inside.sum }
-        own = Triple.blend(shares[row], inside)
+        own = Triple.blend(shares[3 * row, 3], inside)
         @spot = Triple.blend(@surface.corners(triangle), own)
         @places << @spot
-        corners = @vertices.slice!(3 * row, 3).zip(@shares.delete_at(row))
-        [@parents, @settled].each { |list| list.delete_at(row) }
-        [corners, corners.rotate].transpose.each { |a, b| add(triangle, *[a, b, [seed, own]].transpose) }
+        corners = @vertices.slice!(3 * row, 3).zip(@shares.slice!(3 * row, 3))
+        @parents.delete_at(row)
+        corners.zip(corners.rotate) { |a, b| add(triangle, [a, b, [seed, own]]) }
       end
 
       # @return [Array(Float, Float, Float)] shares of a piece's corners in the spot
       def within(row)
-        (_, x0, y0), (_, x1, y1), (_, x2, y2) = shares[row]
+        (_, x0, y0), (_, x1, y1), (_, x2, y2) = shares[3 * row, 3]
         double = ((x1 - x0) * (y2 - y0)) - ((y1 - y0) * (x2 - x0))
         return -1.0, -1.0, -1.0 if double.zero?
 

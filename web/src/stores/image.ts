@@ -50,6 +50,8 @@ export const useSheetImage = defineStore("sheet-image", () => {
     tiles: Promise<SheetTiles | null>;
     work: AbortController;
   } | null = null;
+  /** the hand holds something that is drawn where it is: what nobody waits for is better left until it lets go */
+  const holding = ref(false);
   /** the revision that was shown before the rest of it is known, as it was foreseen */
   const early = ref<number | null>(null);
 
@@ -80,6 +82,7 @@ export const useSheetImage = defineStore("sheet-image", () => {
    * is let go, it is there. Null: the hand holds nothing any more.
    */
   function foresee(call: Call | null) {
+    holding.value = call !== null;
     const asked = call && JSON.stringify(call);
     if (foreseen?.call === asked) return;
     foreseen?.work.abort();
@@ -101,6 +104,7 @@ export const useSheetImage = defineStore("sheet-image", () => {
 
   /** What the hand held is let go, and done now: what was foreseen of something else is of no use. */
   function letGo(call: Call) {
+    holding.value = false;
     if (foreseen?.begun && foreseen.call === JSON.stringify(call)) foreseen.due = true;
     else foresee(null);
   }
@@ -114,22 +118,41 @@ export const useSheetImage = defineStore("sheet-image", () => {
     const before = foreseen?.due && foreseen.marks === marks ? foreseen.tiles : null;
     if (before) foreseen = null;
     else foresee(null);
-    const tiles = tilesFrom(job.id, shown, marks, before);
+    const tiles: Promise<SheetTiles[]> = tilesFrom(job.id, shown, marks, before, (first) => {
+      const { width_px: width, height_px: height } = first.head;
+      if (art?.canvas.width === width && art.canvas.height === height)
+        show(
+          [first],
+          tiles.then((drawn) => drawn.filter((own) => own !== first)),
+        );
+    });
+    let awaited = tiles;
     ahead = { job: job.id, revision: shown, marks, tiles };
+    const show = (drawn: SheetTiles[], rest: Promise<SheetTiles[]>) => {
+      if (ahead?.tiles !== awaited || jobs.job?.id !== job.id || look.value !== "art") return;
+      image.value = put(job.id, drawn);
+      awaited = rest;
+      ahead = { job: job.id, revision: shown, marks: art!.marks, tiles: rest };
+      revision.value = early.value = shown;
+    };
     tiles
       .then((drawn) => {
-        if (drawn.length < 2 || ahead?.tiles !== tiles || jobs.job?.id !== job.id || look.value !== "art") return;
-        image.value = put(job.id, drawn);
-        ahead = { job: job.id, revision: shown, marks: art!.marks, tiles: Promise.resolve([]) };
-        revision.value = early.value = shown;
+        if (drawn.length > 1) show(awaited === tiles ? drawn : drawn.slice(1), Promise.resolve([]));
       })
       .catch(() => {}); // whoever takes them is told
   }
 
   /** What was foreseen, where it came to something, and what differs from it after all. */
-  async function tilesFrom(job: string, shown: number, marks: string[], before: Promise<SheetTiles | null> | null) {
+  async function tilesFrom(
+    job: string,
+    shown: number,
+    marks: string[],
+    before: Promise<SheetTiles | null> | null,
+    seen: (first: SheetTiles) => void = () => {},
+  ) {
     const first = await before;
     if (!first) return [await api.sheetTiles(job, shown, marks)];
+    seen(first);
     const last = await api.sheetTiles(job, shown, first.head.marks);
     const same = first.head.width_px === last.head.width_px && first.head.height_px === last.head.height_px;
     return same ? [first, last] : [await api.sheetTiles(job, shown, marks)];
@@ -211,5 +234,5 @@ export const useSheetImage = defineStore("sheet-image", () => {
     { immediate: true },
   );
 
-  return { image, revision, look, instead, busy, early, foresee, letGo, drawAhead };
+  return { image, revision, look, instead, busy, early, holding, foresee, letGo, drawAhead };
 });

@@ -18,7 +18,7 @@ export const usePreflight = defineStore("preflight", () => {
 
   const due = () => {
     const at = jobs.job;
-    return at && jobs.saved && !images.busy && report.value?.revision !== at.revision
+    return at && jobs.saved && !images.busy && !images.holding && report.value?.revision !== at.revision
       ? `${at.id} ${at.revision}`
       : null;
   };
@@ -29,10 +29,10 @@ export const usePreflight = defineStore("preflight", () => {
       now && ask(async (id, revision, followed) => ({ ...(await api.preflight(id, revision, followed)), revision })),
     { debounce: 250, immediate: true },
   );
-  // What a change makes out of date is not worked out to its end.
+  // What a change makes out of date, or is about to, is not worked out to its end.
   watch(
-    () => jobs.saved,
-    (saved) => saved || stop(),
+    () => jobs.saved && !images.holding,
+    (rests) => rests || stop(),
   );
 
   const findings = computed(() => report.value?.findings ?? []);

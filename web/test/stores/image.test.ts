@@ -158,7 +158,27 @@ describe("the image on the sheet", () => {
       images.drawAhead(2);
       await flush();
       expect(tiles).toHaveBeenCalledTimes(4);
-      expect(images.revision).toBe(1);
+      await goTo(2);
+      expect([images.revision, images.early, images.image!.width]).toEqual([2, null, 300]);
+    });
+
+    it("is shown before the server has said what differs from it after all", async () => {
+      images.foresee(call(1));
+      await rest();
+      let answer = () => {};
+      const told = tiles.getMockImplementation()!;
+      tiles.mockImplementationOnce(async (...of) => {
+        await new Promise<void>((done) => (answer = done));
+        return told(...of);
+      });
+      images.letGo(call(1));
+      images.drawAhead(2);
+      await flush();
+      expect([images.revision, images.early, images.busy]).toEqual([2, 2, false]);
+      answer();
+      await goTo(2);
+      expect([images.revision, images.early]).toEqual([2, null]);
+      expect(tiles).toHaveBeenCalledTimes(3);
     });
   });
 });

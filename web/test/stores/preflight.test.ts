@@ -2,6 +2,7 @@ import { flushPromises } from "@vue/test-utils";
 import { createPinia, setActivePinia } from "pinia";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Job } from "@/api/types";
+import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { usePreflight } from "@/stores/preflight";
 import { useSelection } from "@/stores/selection";
@@ -37,6 +38,27 @@ describe("the preflight store", () => {
     expect(asked).toHaveLength(1);
     expect(preflight.checking).toBe(false);
     expect(preflight.findings.map((finding) => finding.code)).toEqual(["not_upright"]);
+  });
+
+  it("waits as long as the hand holds something that is drawn where it is", async () => {
+    const asked: AbortSignal[] = [];
+    vi.stubGlobal("fetch", (path: string, { signal }: { signal: AbortSignal }) => {
+      if (!path.includes("preflight")) return Promise.resolve(new Response(JSON.stringify(job)));
+      asked.push(signal);
+      return new Promise<Response>(() => {});
+    });
+    const images = useSheetImage();
+    await useJob().open(job.id);
+    usePreflight();
+    images.foresee({ name: "set_unit", parameters: { unit_mm: 1 } });
+    await vi.advanceTimersByTimeAsync(400);
+    expect(asked).toHaveLength(0);
+    images.foresee(null);
+    await vi.advanceTimersByTimeAsync(400);
+    expect(asked.map((signal) => signal.aborted)).toEqual([false]);
+    images.foresee({ name: "set_unit", parameters: { unit_mm: 2 } });
+    await flushPromises();
+    expect(asked.map((signal) => signal.aborted)).toEqual([true]);
   });
 });
 

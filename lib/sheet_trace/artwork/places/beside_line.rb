@@ -17,12 +17,11 @@ module SheetTrace
           corners, rows = Pieces.corners_px(canvas, strip)
           return if rows.empty?
 
-          texel_map = canvas.texel_map_of(corners)
-          return if texel_map.texels.empty?
-
           across, down = content_corners(strip, rows, content, canvas.unit_mm)
-          TriangleFrame.call(
-            texel_map,
+          Pieces.frame(
+            canvas,
+            corners,
+            strip.parents[rows],
             across,
             down,
             covered_px: Pieces.covered_px(corners, across, down),

@@ -57,12 +57,9 @@ module SheetTrace
           return if rows.empty?
 
           corners, = Pieces.corners_px(canvas, laid, rows)
-          texel_map = canvas.texel_map_of(corners)
-          return if texel_map.texels.empty?
-
           across, down = shares.map { |share| share[rows, true] }
           covered_px = Pieces.covered_px(corners, across, down).map { |px| steady(px) }
-          TriangleFrame.call(texel_map, across, down, covered_px: covered_px)
+          Pieces.frame(canvas, corners, laid.parents[rows], across, down, covered_px: covered_px)
         end
 
         def facts(job, content)

@@ -38,6 +38,41 @@ module SheetTrace
           [corners, rows]
         end
 
+        # The frame of a content by the corners of its triangles. Islands that lie far from each other on the sheet are
+        # looked at one by one, and not what is between them.
+        #
+        # @param corners [Numo::DFloat] t x 3 x 2, px; parents [Numo::Int64] t; across, down [Numo::DFloat] t x 3 shares
+        # @param options [Hash] as TriangleFrame takes them
+        # @return [Frame, nil] nil if no texel of it is on the sheet
+        def self.frame(canvas, corners, parents, across, down, **options)
+          frames =
+            together(canvas, corners, parents).filter_map do |rows|
+              texel_map = canvas.texel_map_of(corners[rows, true, true])
+              next if texel_map.texels.empty?
+
+              TriangleFrame.call(texel_map, across[rows, true], down[rows, true], **options)
+            end
+          Frame.joined(frames)
+        end
+
+        # @return [Array<Array<Integer>>] rows of the triangles of islands whose boxes meet
+        def self.together(canvas, corners, parents)
+          map = canvas.layout.uv_map
+          islands = map.face_islands[map.mesh.triangulation.faces[parents]].to_a
+          groups = islands.each_index.group_by { |row| islands[row] }.values
+          boxes = groups.map { |rows| [rows, canvas.box_of(corners[rows, true, true].reshape(3 * rows.size, 2))] }
+          joined =
+            boxes.each_with_object([]) do |(rows, box), found|
+              while (other = found.find { |_, known| !known.grown(1).within(box).empty? })
+                found.delete(other)
+                rows += other.first
+                box = box.with(other.last)
+              end
+              found << [rows, box]
+            end
+          joined.map { |rows, _box| rows.sort }
+        end
+
         # By the lines that part two convex shapes which don't meet: the content's sides, and the triangle's.
         #
         # @param across [Numo::DFloat] t x 3 shares of the content at the corners; down [Numo::DFloat] t x 3
@@ -74,6 +109,7 @@ module SheetTrace
             Math.sqrt((((x**2) + (y**2)) * weight).sum / [weight.sum, Float::MIN].max)
           end
         end
+        private_class_method :together
       end
     end
   end

@@ -33,6 +33,7 @@ module SheetTrace
           @patch = patch
           @reach = reach
           @around = patch.around
+          @vertices = patch.vertices
           @places = Array.new(patch.places.size)
           @sums = {}
           @nearest = {}
@@ -74,20 +75,18 @@ module SheetTrace
           @settled[vertex] = true
           @places[vertex] ||= mean(vertex)
           @around[vertex].each do |half|
-            after = Mesh::Welded.next(half)
-            before = Mesh::Welded.next(after)
-            lay_beyond(half, after, before)
-            lay_beyond(before, half, after)
+            first = half - (half % 3)
+            after = @vertices[first + ((half + 1) % 3)]
+            before = @vertices[first + ((half + 2) % 3)]
+            lay_beyond(vertex, after, before) if @settled[after] && @places[before].nil?
+            lay_beyond(before, vertex, after) if @settled[before] && @places[after].nil?
           end
         end
 
         def mean(vertex) = @sums[vertex].then { |sum| [sum.x / sum.weight, sum.y / sum.weight] }
 
-        # The corner third, where its triangle lies on the edge from one corner to the next.
-        def lay_beyond(from, to, third)
-          a, b, c = @patch.vertices.values_at(from, to, third)
-          return unless @settled[a] && @settled[b] && @places[c].nil?
-
+        # The vertex c of a triangle whose edge from a to b is settled.
+        def lay_beyond(a, b, c)
           places = @patch.places.values_at(a, b, c)
           length = Geometry::Triple.distance(places[0], places[1])
           lies = Math.hypot(@places[b][0] - @places[a][0], @places[b][1] - @places[a][1])

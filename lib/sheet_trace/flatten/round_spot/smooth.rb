@@ -40,7 +40,7 @@ module SheetTrace
           vertices = @patch.vertices.values_at(*rows.flat_map { |row| [3 * row, (3 * row) + 1, (3 * row) + 2] })
           used = vertices.uniq
           piece = piece(used, vertices)
-          start = Numo::DFloat.cast(@places.values_at(*used))
+          start = Numo::DFloat.cast(@places.values_at(*used).flatten).reshape(used.size, 2)
           return if SuggestReliefCuts.stretch(piece, start) < TRUE_ENOUGH || Unfold.turned(piece, start).positive?
 
           evened = Unfold.call(piece, start: start, weights: weights(rows))
@@ -62,7 +62,7 @@ module SheetTrace
         def piece(used, vertices)
           numbers = used.each_with_index.to_h
           triangles = Numo::Int32.cast(numbers.values_at(*vertices)).reshape(vertices.size / 3, 3)
-          Cut::Piece.of_triangles(Numo::DFloat.cast(@patch.places.values_at(*used)), triangles)
+          Cut::Piece.of_triangles(@patch.positions[used, true], triangles)
         end
 
         def far(row)

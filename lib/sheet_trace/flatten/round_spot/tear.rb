@@ -29,8 +29,10 @@ module SheetTrace
 
         def torn
           @wrong = wrong_rows.to_h { |row| [row, true] }
+          return @laid if @wrong.empty?
+
           @queue = PQueue.new { |a, b| a[0] < b[0] }
-          (0...@patch.count).each { |row| offer(row) unless @wrong[row] }
+          beside_wrong.each { |row| offer(row) }
           until @queue.empty?
             _, half = @queue.pop
             other = @across[half]
@@ -40,6 +42,12 @@ module SheetTrace
             offer(other / 3)
           end
           @laid
+        end
+
+        # @return [Array<Integer>] rows that are right, with one that is not beside them
+        def beside_wrong
+          halves = @wrong.keys.flat_map { |row| @across[3 * row, 3] }
+          halves.compact.map { |half| half / 3 }.uniq.sort.reject { |row| @wrong[row] }
         end
 
         # The spot's own triangle is never torn.
@@ -52,7 +60,7 @@ module SheetTrace
           space = Array.new(3) { |k| Array.new(3) { |axis| corners[true, axis][triangles[true, k]] } }
           plane =
             Array.new(3) do |k|
-              Numo::DFloat.cast(rows.map { |row| @laid[(3 * row) + k] }).then { |own| [own[true, 0], own[true, 1]] }
+              Array.new(2) { |axis| Numo::DFloat.cast(rows.map { |row| @laid[(3 * row) + k][axis] }) }
             end
           jacobians = UvMap::Jacobians.call(space, plane)
           large, small = jacobians.singular_values

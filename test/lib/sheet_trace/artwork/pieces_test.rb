@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "../../../test_helper"
+require_relative "../../../../demo/build"
 
 describe SheetTrace::Artwork::Places::Pieces do
   # What is left of a polygon on one side of a line.
@@ -38,5 +39,33 @@ describe SheetTrace::Artwork::Places::Pieces do
     assert_equal triangles.map { |corners| in_square.call(corners) > 1e-12 ? 1 : 0 }, found
     assert_operator found.sum, :>, 300
     assert_operator found.sum, :<, 1700
+  end
+
+  # Round an edge of the caddy, whose sides lie far apart on the sheet, and side by side.
+  it "frames a content the same, whether its islands are looked at one by one or all at once" do
+    pieces = SheetTrace::Artwork::Places::Pieces
+    job = Models.job(Demo::TeaCaddy.obj)
+    place = SheetTrace::Artwork::Places::OnSurface.new(face: 0, at: [35.0, 60.0, 25.0], width_mm: 49.3)
+    one, other = job.round_spot(place, 40.0).then { |own| pieces.islands(job.layout.uv_map, own.parents) }
+    boxes = job.layout.boxes_px
+    gap = boxes[other, 0] - boxes[one, 2]
+    beside = operate(job, "transform_islands", islands: [other], move_px: [-gap, boxes[one, 1] - boxes[other, 1]]).job
+    [job, beside].each do |state|
+      canvas = state.canvas(pictures: nil)
+      laid = state.round_spot(place, 40.0)
+      corners, rows = pieces.corners_px(canvas, laid)
+      across, down = Array.new(2) { |axis| (laid.places[rows, true, axis] / 49.3) + 0.5 }
+      one_by_one = pieces.frame(canvas, corners, laid.parents[rows], across, down, covered_px: [9.0, 9.0])
+      at_once =
+        SheetTrace::Artwork::TriangleFrame.call(canvas.texel_map_of(corners), across, down, covered_px: [9.0, 9.0])
+      found, expected =
+        [one_by_one, at_once].map do |frame|
+          values = [*frame.places.call(0...frame.texels.size), frame.coverage].map(&:to_a)
+          frame.texels_in(SheetTrace::Artwork::Box.whole(canvas.size)).to_a.zip(*values).sort
+        end
+
+      assert_equal expected.map(&:first), found.map(&:first)
+      expected.flatten.zip(found.flatten) { |a, b| assert_in_delta a, b, 1e-9 }
+    end
   end
 end

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Which islands a layer has paint on, and what hides it. */
 import { watchDebounced } from "@vueuse/core";
-import { computed } from "vue";
+import { computed, watch } from "vue";
 import { api } from "@/api/client";
 import type { Layer, LayerReach } from "@/api/types";
 import { useAnswer } from "@/composables/useAnswer";
+import { useSheetImage } from "@/stores/image";
 import { useJob } from "@/stores/job";
 import { shown } from "@/ui/sums";
 import { useLayerWords } from "./layerWords";
@@ -12,14 +13,19 @@ import { useLayerWords } from "./layerWords";
 const props = defineProps<{ layer: Layer }>();
 const jobs = useJob();
 const { some } = useLayerWords();
-const { value, ask } = useAnswer<LayerReach[]>({ quiet: true });
+const images = useSheetImage();
+const { value, ask, stop } = useAnswer<LayerReach[]>({ quiet: true });
 
 /** It waits until the hand rests: what is moved is drawn first. */
 const REST_MS = 600;
 watchDebounced(
-  () => [props.layer.id, jobs.job?.revision],
-  () => void ask(async (id, revision, followed) => (await api.reach(id, revision, followed)).layers),
+  () => [props.layer.id, jobs.job?.revision, images.holding],
+  () => images.holding || void ask(async (id, revision, followed) => (await api.reach(id, revision, followed)).layers),
   { immediate: true, debounce: REST_MS },
+);
+watch(
+  () => images.holding,
+  (holding) => holding && stop(),
 );
 const own = computed(() => value.value?.find(({ id }) => id === props.layer.id) ?? null);
 const on = computed(() => {
