@@ -22,6 +22,8 @@ export class ProofScene {
   private box = new THREE.Box3();
   private frame = 0;
   private waits: number | undefined;
+  /** when the hand went on last */
+  private moved = -Infinity;
   /** something changed while a picture was on its way */
   private again = false;
 
@@ -137,12 +139,15 @@ export class ProofScene {
 
   private readonly waitOn = ({ movementX, movementY }: PointerEvent) => {
     // The browser tells of moves that are none, too, after it has drawn.
-    if (this.waits !== undefined && (movementX || movementY)) this.wait();
+    if (!movementX && !movementY) return;
+    this.moved = performance.now();
+    if (this.waits !== undefined) this.wait();
   };
 
   private wait() {
     window.clearTimeout(this.waits);
-    this.waits = window.setTimeout(() => this.expecting || this.draw(), HAND_RESTS_MS);
+    const rests = Math.max(this.moved + HAND_RESTS_MS - performance.now(), 0);
+    this.waits = window.setTimeout(() => this.expecting || this.draw(), rests);
   }
 
   private draw() {
