@@ -16,8 +16,6 @@ class Repaint
     "100 000 faces" => -> { Stress.wavy(225) }
   }.freeze
 
-  # The page itself writes down when it has drawn; asked all the while, it would share its processor with that.
-  LISTENS_S = 0.6
   # By which a decal is dragged.
   ASIDE_PX = 4
   # Sample => the side that the decal is put on.
@@ -165,7 +163,6 @@ class Repaint
     frame = page.evaluate_script("Math.max(...drawn)")
     page.execute_script("tasks.length = 0")
     browser.action(duration: 0).release.perform unless at_once
-    sleep LISTENS_S
     ms =
       page
         .document

@@ -22,8 +22,6 @@ export class ProofScene {
   private box = new THREE.Box3();
   private frame = 0;
   private waits: number | undefined;
-  /** when the hand went on last */
-  private moved = -Infinity;
   /** something changed while a picture was on its way */
   private again = false;
 
@@ -139,15 +137,12 @@ export class ProofScene {
 
   private readonly waitOn = ({ movementX, movementY }: PointerEvent) => {
     // The browser tells of moves that are none, too, after it has drawn.
-    if (!movementX && !movementY) return;
-    this.moved = performance.now();
-    if (this.waits !== undefined) this.wait();
+    if (this.waits !== undefined && (movementX || movementY)) this.wait();
   };
 
   private wait() {
     window.clearTimeout(this.waits);
-    const rests = Math.max(this.moved + HAND_RESTS_MS - performance.now(), 0);
-    this.waits = window.setTimeout(() => this.expecting || this.draw(), rests);
+    this.waits = window.setTimeout(() => this.expecting || this.draw(), HAND_RESTS_MS);
   }
 
   private draw() {
