@@ -4,6 +4,7 @@
 # and what else a page asks for: what the server and its workers hold, and how long until the image is there.
 require_relative "load"
 
+SHOWN = [1, 5, 10, 20, 40, 60, 100, 200, 400].freeze
 moves = Integer(ARGV.fetch(0, "60"))
 Stress.with_server do |server|
   job = server.upload(Stress.wavy(100))
@@ -33,7 +34,7 @@ Stress.with_server do |server|
         end
         sheet
       end
-      puts "after #{count + 1} moves: #{Stress.memory_mb(server)} MB" if [1, 5, 10, 20, 40, 60].include?(count + 1)
+      puts "after #{count + 1} moves: #{Stress.memory_mb(server)} MB" if SHOWN.include?(count + 1)
     end
   end
   puts "a move until its image is there: #{times}"

@@ -12,13 +12,13 @@ module SheetTraceServer
     class Worker
       # What a piece of work may hold: ten layers on the largest sheet take 1.8 GB. More ends it with its own error.
       MEMORY_MB = 3072
-      # A worker that is asked nothing for so long gives back what it has no use for; one that holds TIDY_MB more than
-      # when it last did so does it sooner, but not at once, as the next request would wait for it, unless it holds
-      # MUCH_MB more. One that holds GROWN_MB all the same is replaced.
+      # A worker that is asked nothing for so long gives back what it has no use for. One that holds TIDY_MB more than
+      # when it last did so drops after an answer what that has left, and gives it back sooner; one that holds MUCH_MB
+      # more, at once, though the next request waits for that. One that holds GROWN_MB all the same is replaced.
       IDLE_S = 20
       SOON_S = 2
       TIDY_MB = 60
-      MUCH_MB = 240
+      MUCH_MB = 120
       GROWN_MB = 600
       OUT_OF_MEMORY = 507
       BLOCK_BYTES = 262_144
@@ -105,6 +105,7 @@ module SheetTraceServer
         status = Cancelled.let_in { answer(env, body) }
         settle
         @messages.write("end", status == OUT_OF_MEMORY || @kept_mb > GROWN_MB)
+        GC.start(full_mark: false) if grown?(TIDY_MB)
         tidy(beyond_mb: MUCH_MB)
       rescue Cancelled
         settle
@@ -161,12 +162,15 @@ module SheetTraceServer
       #
       # @param beyond_mb [Integer] how much more it must hold than when it last did so
       def tidy(beyond_mb:)
-        return unless @requests.empty? && self.class.memory_mb("VmRSS") > @kept_mb + beyond_mb
+        return unless grown?(beyond_mb)
 
         GC.start
         Memory.give_back
         @kept_mb = self.class.memory_mb("VmRSS")
       end
+
+      # Whether it holds so much more than when it last gave something back, and nobody waits.
+      def grown?(by_mb) = @requests.empty? && self.class.memory_mb("VmRSS") > @kept_mb + by_mb
     end
   end
 end
