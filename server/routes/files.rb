@@ -70,14 +70,12 @@ module SheetTraceServer
         app.post("/api/jobs/:id/deliver.part") do
           job = shown_job
           asked = Params.query(Part, params, job)
-          box = SheetTrace::Artwork::Box.new(*asked.values_at(:left_px, :top_px, :across_px, :down_px))
-          size = Params.size(params, job.sheet)
           texels =
             SheetTrace::Job::Deliver.part(
               job,
-              box.within(SheetTrace::Artwork::Box.whole(size)),
+              SheetTrace::Artwork::Box.new(*asked.values_at(:left_px, :top_px, :across_px, :down_px)),
               pictures: workshop.pictures,
-              size: size,
+              size: Params.size(params, job.sheet),
               **asked.slice(:edition, :bleed)
             )
           request.body.write(texels.to_binary)

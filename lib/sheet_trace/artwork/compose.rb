@@ -194,7 +194,7 @@ module SheetTrace
         return composed(@whole) if boxes == [@whole]
 
         pixels = Geometry::Take.copy(former.pixels)
-        Progress.map(boxes) { |box| pixels[*box.ranges] = composed(box) }
+        Progress.map(boxes) { |box| pixels[*box.seen_from(@whole).ranges] = composed(box) }
         pixels
       end
 

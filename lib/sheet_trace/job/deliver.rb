@@ -76,7 +76,12 @@ module SheetTrace
       # @param box [Artwork::Box] of the texture
       # @param edition [Integer]; bleed [Boolean]
       # @return [Numo::UInt32] what the texture of that edition has there, height x width texels, RGBA
+      # @raise [InputError] if some of it lies beside the texture
       def self.part(job, box, pictures:, size:, edition:, bleed:)
+        if box.empty? || box.within(Artwork::Box.whole(size)) != box
+          raise InputError.new("the part must lie on the texture of #{size}", where: { part: box.to_a })
+        end
+
         new(job, pictures, size, nil, { bleed: bleed }).send(:part, box, edition)
       end
 

@@ -160,6 +160,18 @@ describe SheetTrace::Artwork::Compose do
     end
   end
 
+  it "gives in parts what it gives at once, where most of the sheet is bare" do
+    job = change.call(dressed.call(false), "set_bleed", bleed_px: 5)
+    job = change.call(job, "change_layer", id: "layer-1", opacity: 0.7)
+    at_once = composed.call(afresh.call(job))
+    in_parts = with_bounds(AT_ONCE_PX: 9000) { composed.call(afresh.call(job)) }
+    levels = [at_once, in_parts].map { |bytes| Numo::Int32.cast(Numo::UInt8.from_binary(bytes)) }.reduce(:-).abs
+
+    # Half a level, as an edge that covers a texel in part may come to, is rounded by where the part begins.
+    assert_operator levels.max, :<=, 1
+    assert_operator levels.sum, :<, 10
+  end
+
   it "says what went wrong elsewhere" do
     job = dressed.call(true)
     canvas = job.canvas(pictures: by_digest.method(:fetch))

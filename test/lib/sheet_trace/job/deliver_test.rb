@@ -96,6 +96,23 @@ describe SheetTrace::Job::Deliver do
       assert_operator covered.call(deliver), :>, covered.call(deliver(bleed: false))
     end
 
+    it "gives a part of a texture as the whole has it, with the bleed or without, and none beside it" do
+      size = SheetTrace::Layout::Sheet.new(width_px: 256, height_px: 256)
+      part =
+        lambda do |box, bleed|
+          options = { pictures: nil, size: size, edition: 1, bleed: bleed }
+          SheetTrace::Job::Deliver.part(@job, SheetTrace::Artwork::Box.new(*box), **options)
+        end
+      [true, false].each do |bleed|
+        whole = image(deliver(editions: [1], bleed: bleed)["caddy.png"])
+
+        assert_equal whole.crop(10, 120, 200, 90).write_to_memory, part.call([10, 120, 200, 90], bleed).to_binary
+      end
+      [[0, 0, 257, 10], [-1, 0, 9, 9], [10, 10, 0, 5]].each do |box|
+        assert_refused(SheetTrace::InputError, { part: box }) { part.call(box, true) }
+      end
+    end
+
     it "writes pictures of the layout beside it" do
       files = deliver(companions: %w[ids position], manifest: true)
 
