@@ -139,6 +139,7 @@ describe "a first job" do
 
   it "takes a dropped file" do
     visit "/"
+    find(".zone")
     page.execute_script(<<~JS, Demo::TeaCaddy.obj)
       const data = new DataTransfer();
       data.items.add(new File([arguments[0]], "dropped.obj"));
